@@ -1,0 +1,64 @@
+import type { Command, LogRow } from '@nachtigal/core/job/command'
+import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import type { FieldData } from '@nachtigal/core/plant/fieldValue'
+import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+
+/** Paths of the HTTP interface; the client fills in ids. */
+export const routes = {
+  health: '/api/health',
+  shelf: '/api/shelf',
+  calc: '/api/calc/:id',
+  jobs: '/api/jobs',
+  job: '/api/jobs/:jobId',
+  commands: '/api/jobs/:jobId/commands',
+  log: '/api/jobs/:jobId/log',
+  file: '/api/jobs/:jobId/file',
+  import: '/api/import',
+  asLeft: '/api/jobs/:jobId/loops/:loopId/as-left.pdf',
+} as const
+
+export const fill = (route: string, ids: Readonly<Record<string, string>>) =>
+  route.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(ids[name] ?? ''))
+
+export interface JobSummary {
+  readonly id: string
+  readonly name: string
+  readonly place: string
+  readonly loops: number
+  readonly revision: number
+  readonly changedAt: string
+}
+
+export interface JobState {
+  readonly job: JobDocument
+  readonly loops: Readonly<Record<string, LoopDocument>>
+  readonly revision: number
+}
+
+export interface CommandReply {
+  readonly sequence: number
+  readonly revision: number
+  readonly receivedAt: string
+  /** The same command had been applied before: nothing was done again. */
+  readonly repeated: boolean
+}
+
+export interface LogPage {
+  readonly rows: readonly LogRow[]
+  readonly total: number
+}
+
+export interface Shelf {
+  readonly profiles: readonly DeviceProfile[]
+  readonly data: FieldData
+}
+
+export interface JobFile {
+  readonly format: 'nachtigal-job'
+  readonly version: 1
+  readonly job: JobDocument
+  readonly loops: Readonly<Record<string, LoopDocument>>
+  readonly log: readonly LogRow[]
+}
+
+export type { Command, LogRow }

@@ -1,0 +1,24 @@
+/** Every error the server answers with, and its HTTP status. The list is closed. */
+export const httpStatus = {
+  COMMAND_REFUSED: 422,
+  COMMAND_CONFLICT: 409,
+  COMMAND_ID_REUSED: 409,
+  JOB_UNKNOWN: 404,
+  JOB_EXISTS: 409,
+  LOOP_UNKNOWN: 404,
+  CALCULATION_UNKNOWN: 404,
+  CALCULATION_REFUSED: 422,
+  FILE_REFUSED: 422,
+  FILE_CHAIN_BROKEN: 422,
+  ROUTE_UNKNOWN: 404,
+  BODY_INVALID: 400,
+  BODY_TOO_LARGE: 413,
+  TOO_MANY_REQUESTS: 429,
+  INTERNAL: 500,
+} as const
+
+export type ErrorCode = keyof typeof httpStatus
+
+export interface ErrorBody {
+  readonly error: { readonly code: ErrorCode; readonly message: string; readonly facts?: Readonly<Record<string, unknown>> }
+}

@@ -1,0 +1,83 @@
+import { onOffCycle } from '../control/onOffCycle'
+import { relayLifeYears, worstCycling } from '../control/worstCycling'
+import { keyedSwingK, type OnOffBehaviour } from '../job/behaviour'
+import type { ResolvedChain } from '../job/chain'
+import { coolDownK } from '../plant/coolDown'
+import type { CalcCall, FloorSurvey } from '../survey/surveyResult'
+import type { Quantity } from '../units/quantity'
+
+/** One line of "what it means": a worked-out number that can be opened, or a reason why there is none. */
+export interface Consequence {
+  readonly id: 'on' | 'off' | 'design' | 'worst' | 'life'
+  readonly label: string
+  readonly value: number | null
+  readonly quantity: Quantity
+  readonly decimals?: number
+  readonly reason?: string
+  readonly worked: CalcCall
+}
+
+/** Hours a year in which a heating season calls: starting value for relay life, October to April. */
+const SEASON_H = 5000
+
+/**
+ * What a plan will do, live: where it switches, how often at design and at the worst half load, how long the relay lasts.
+ * Without a survey only the switching points are known.
+ */
+export function consequences(plan: OnOffBehaviour, chain: ResolvedChain, survey: FloorSurvey | undefined): Consequence[] {
+  const { action, convention, setpointC, swingK, aboveK, belowK, swingIs, onC, offC } = plan
+  const points = {
+    action, convention, setpointC,
+    ...(convention === 'split' ? { aboveK, belowK } : { swingK: keyedSwingK({ ...plan, swingK }) }),
+    ...(swingIs ? { swingIs } : {}),
+  }
+  const call = (output: string): CalcCall => ({ calc: 'switching.points', input: points, output })
+  const lines: Consequence[] = [
+    { id: 'on', label: 'Switches on at', value: onC, quantity: 'temperature', worked: call('onC') },
+    { id: 'off', label: 'Switches off at', value: offC, quantity: 'temperature', worked: call('offC') },
+  ]
+  if (!survey || !(survey.plant.powerW > 0)) return lines
+  const { plant, facts } = survey
+  const { seen } = plant
+  const cycleInput = {
+    powerW: plant.powerW, lossWPerK: seen.lossWPerK, capacityJPerK: seen.capacityJPerK, outdoorC: facts.designOutdoorC,
+    lowC: Math.min(onC, offC), highC: Math.max(onC, offC), action,
+  }
+  const design = onOffCycle(cycleInput)
+  const worstInput = { powerW: plant.powerW, capacityJPerK: seen.capacityJPerK, swingK }
+  const worst = worstCycling(plant.powerW, seen.capacityJPerK, swingK)
+  lines.push(
+    {
+      id: 'design', label: 'Cycles at design', quantity: 'perHour', value: design.reason ? null : design.cyclesPerHour,
+      ...(design.reason ? { reason: design.reason === 'stays-on' ? 'stays on' : 'stays off' } : {}),
+      worked: { calc: 'cycling.onOff', input: cycleInput, output: 'cyclesPerHour' },
+    },
+    { id: 'worst', label: 'At the worst half load', quantity: 'perHour', value: worst, worked: { calc: 'cycling.worst', input: worstInput, output: 'cyclesPerHour' } },
+  )
+  const contact = chain.devices.find(({ id }) => id === plan.output.device)?.facts.ports[plan.output.port]
+  if (contact?.kind === 'contact')
+    lines.push({
+      id: 'life', label: 'Relay life, at worst', quantity: 'years', decimals: 0, value: relayLifeYears(worst, SEASON_H, contact.ratedOperations),
+      worked: { calc: 'cycling.relayLife', input: { cyclesPerHour: worst, hoursPerYear: SEASON_H, ratedOperations: contact.ratedOperations }, output: 'years' },
+    })
+  return lines
+}
+
+export interface ProbeFailure {
+  readonly which: 'open' | 'short'
+  /** What the display says. */
+  readonly display: string
+  readonly output: 'off' | 'on'
+  /** How far the controlled place falls in the first hour at design with the output off. */
+  readonly fallsK?: number
+}
+
+/** What a broken and a shorted probe do with this plan. */
+export function probeFailures(plan: OnOffBehaviour, chain: ResolvedChain, survey: FloorSurvey | undefined): ProbeFailure[] {
+  const controller = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller
+  if (!controller) return []
+  const falls = survey && plan.probeFault === 'off'
+    ? { fallsK: coolDownK(plan.setpointC, survey.facts.designOutdoorC, survey.plant.seen.lossWPerK, survey.plant.seen.capacityJPerK, 3600) }
+    : {}
+  return (['open', 'short'] as const).map((which) => ({ which, display: controller.faultDisplay[which], output: plan.probeFault, ...falls }))
+}

@@ -1,0 +1,31 @@
+import { type ResolvedChain, resolveChain } from '../job/chain'
+import type { JobDocument, LoopDocument } from '../job/documents'
+import type { FieldData } from '../plant/fieldValue'
+import { type FloorSurvey, surveyResult } from '../survey/surveyResult'
+import { type Words, wordsFor } from '../units/words'
+import { connectionList, type WireRow } from '../wiring/connectionList'
+import { judgeJoints, type JointVerdict } from './judgeJoint'
+
+/** Everything derived from a loop that rules, screens and sheets look at; made once per change. */
+export interface LoopContext {
+  readonly job: JobDocument
+  readonly loop: LoopDocument
+  readonly data: FieldData
+  readonly words: Words
+  readonly chain: ResolvedChain
+  readonly joints: readonly JointVerdict[]
+  readonly rows: readonly WireRow[]
+  readonly survey: FloorSurvey | undefined
+  readonly missing: readonly string[]
+}
+
+/** Derives a loop's context from its documents and the field data. */
+export function loopContext(job: JobDocument, loop: LoopDocument, data: FieldData, preferences = job): LoopContext {
+  const chain = resolveChain(job, loop.chain)
+  const words = wordsFor({ temperatureUnit: preferences.temperatureUnit, system: preferences.system })
+  const outcome = surveyResult(loop, chain, data)
+  return {
+    job, loop, data, words, chain, joints: judgeJoints(chain, words), rows: connectionList(chain, job.practice),
+    survey: outcome.ok ? outcome.survey : undefined, missing: outcome.ok ? [] : outcome.missing,
+  }
+}

@@ -1,0 +1,26 @@
+import type { Stage } from '../survey/hazards'
+
+export type Severity = 'stop' | 'look-again' | 'note'
+
+/** Something a rule found. Codes are never reused: retired codes are listed here. None so far. */
+export interface Finding {
+  readonly code: string
+  readonly severity: Severity
+  /** A safety finding cannot be reasoned away. */
+  readonly safety: boolean
+  /** Stage where it is mended. */
+  readonly stage: Stage
+  /** What it is about: a planned output, a device, a connection; so that one code can stand several times. */
+  readonly about: string
+  readonly head: string
+  readonly reason: string
+  readonly remedy: string
+}
+
+const rank: Record<Severity, number> = { stop: 0, 'look-again': 1, note: 2 }
+
+/** Stops first, then by stage order of appearance. */
+export const bySeverity = (a: Finding, b: Finding) => rank[a.severity] - rank[b.severity]
+
+/** Identity of a finding, for closing it with a reason. */
+export const findingKey = ({ code, about }: Pick<Finding, 'code' | 'about'>) => `${code}/${about}`

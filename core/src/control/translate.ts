@@ -1,0 +1,44 @@
+import type { Action, Convention } from './switchingPoints'
+
+export interface Translation {
+  readonly setpointC: number
+  readonly swingK?: number
+  readonly aboveK?: number
+  readonly belowK?: number
+}
+
+/**
+ * The same behaviour on a controller of another school: which setpoint and swing give these switching points there.
+ * The inverse of `switchingPoints`; a `centred` swing is answered as total. For `split` the setpoint is free between the
+ * two points and is the middle unless given.
+ * @throws RangeError when on and off do not fit the action, or a split setpoint lies outside them
+ */
+export function translate(
+  onC: number, offC: number, action: Action, toConvention: Convention, setpointC?: number,
+): Translation {
+  const swingK = action === 'heating' ? offC - onC : onC - offC
+  if (!(swingK > 0))
+    throw new RangeError(`onC ${onC} must be ${action === 'heating' ? 'under' : 'over'} offC ${offC} for ${action}`)
+  const lowC = Math.min(onC, offC)
+  const highC = Math.max(onC, offC)
+  switch (toConvention) {
+    case 'cut-out':
+      return { setpointC: offC, swingK }
+    case 'cut-in':
+      return { setpointC: onC, swingK }
+    case 'below':
+      return { setpointC: highC, swingK }
+    case 'above':
+      return { setpointC: lowC, swingK }
+    case 'centred':
+      return { setpointC: (lowC + highC) / 2, swingK }
+    case 'signed':
+      return { setpointC: offC, swingK: action === 'heating' ? -swingK : swingK }
+    case 'split': {
+      const middle = setpointC ?? (lowC + highC) / 2
+      if (middle < lowC || middle > highC)
+        throw new RangeError(`setpointC ${middle} must lie between ${lowC} and ${highC} °C`)
+      return { setpointC: middle, aboveK: highC - middle, belowK: middle - lowC }
+    }
+  }
+}

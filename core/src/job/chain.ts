@@ -1,0 +1,89 @@
+import type { DeviceProfile, Port } from '../profile/deviceProfile'
+
+/** One device of a chain: a name on the job, and which profile it is. */
+export interface ChainDevice {
+  readonly order: number
+  /** Designation on the drawing and on the label: A1, B1, X1 … */
+  readonly tag: string
+  readonly name: string
+  readonly profile: string
+  readonly place?: string
+  /** What is set on the device itself and not keyed in a menu, such as a limiter's dial. */
+  readonly dialC?: number
+}
+
+export interface PortRef {
+  readonly device: string
+  readonly port: string
+}
+
+/** Port to port; `from` is the side that gives (supply, probe, contact), `to` the side that takes. */
+export interface Connection {
+  readonly order: number
+  readonly from: PortRef
+  readonly to: PortRef
+}
+
+export interface Chain {
+  readonly devices: Readonly<Record<string, ChainDevice>>
+  readonly connections: Readonly<Record<string, Connection>>
+}
+
+export interface ResolvedDevice extends ChainDevice {
+  readonly id: string
+  readonly facts: DeviceProfile
+  /** Held by the job and shared between loops. */
+  readonly shared: boolean
+}
+
+export interface ResolvedConnection extends Connection {
+  readonly id: string
+  readonly fromDevice: ResolvedDevice
+  readonly toDevice: ResolvedDevice
+  readonly fromPort: Port
+  readonly toPort: Port
+}
+
+/** A chain with every device's profile looked up. Connections to what is gone are left out. */
+export interface ResolvedChain {
+  readonly devices: readonly ResolvedDevice[]
+  readonly connections: readonly ResolvedConnection[]
+}
+
+interface Shared {
+  readonly devices: Readonly<Record<string, ChainDevice>>
+  readonly profiles: Readonly<Record<string, DeviceProfile>>
+}
+
+const byOrder = (a: { order: number; id: string }, b: { order: number; id: string }) =>
+  a.order - b.order || (a.id < b.id ? -1 : 1)
+
+/** A map with order keys as a list, each with its id; ties broken by id. */
+export function ordered<T extends { readonly order: number }>(map: Readonly<Record<string, T>>): (T & { id: string })[] {
+  return Object.entries(map).map(([id, item]) => ({ ...item, id })).sort(byOrder)
+}
+
+/** Looks up the devices of a loop's own chain, the job's shared devices, and the ports that connections name. */
+export function resolveChain(shared: Shared, chain: Chain): ResolvedChain {
+  const devices: ResolvedDevice[] = []
+  const add = (map: Readonly<Record<string, ChainDevice>>, isShared: boolean) => {
+    for (const device of ordered(map)) {
+      const facts = shared.profiles[device.profile]
+      if (facts) devices.push({ ...device, facts, shared: isShared })
+    }
+  }
+  add(chain.devices, false)
+  const used = new Set(Object.values(chain.connections).flatMap((c) => [c.from.device, c.to.device]))
+  add(Object.fromEntries(Object.entries(shared.devices).filter(([id]) => used.has(id))), true)
+  const byId = new Map(devices.map((device) => [device.id, device]))
+  const connections: ResolvedConnection[] = []
+  for (const connection of ordered(chain.connections)) {
+    const fromDevice = byId.get(connection.from.device)
+    const toDevice = byId.get(connection.to.device)
+    const fromPort = fromDevice?.facts.ports[connection.from.port]
+    const toPort = toDevice?.facts.ports[connection.to.port]
+    if (fromDevice && toDevice && fromPort && toPort)
+      connections.push({ ...connection, fromDevice, toDevice, fromPort, toPort })
+  }
+  return { devices, connections }
+}

@@ -1,0 +1,138 @@
+import type { UnitPreferences } from '../units/quantity'
+import type { DeviceProfile } from '../profile/deviceProfile'
+import type { OnOffBehaviour } from './behaviour'
+import type { Chain, ChainDevice } from './chain'
+
+export const loopKinds = [
+  'floor', 'boiler', 'pool', 'fan', 'enclosure', 'room', 'cold-room', 'chiller', 'cabinet', 'cabin',
+] as const
+export type LoopKind = (typeof loopKinds)[number]
+
+/** What the loops of one job share. Collections are maps by id with an order key: no path holds an array index. */
+export interface JobDocument extends UnitPreferences {
+  readonly version: 1
+  readonly type: 'job'
+  readonly id: string
+  readonly name: string
+  readonly place: string
+  /** IANA name, such as Europe/Oslo. */
+  readonly zone: string
+  /** Whose conductor colours and sizes the wire list uses. */
+  readonly practice: 'iec' | 'us'
+  /** Supplies, transformers and controllers that several loops use. */
+  readonly devices: Readonly<Record<string, ChainDevice>>
+  /** A copy of every profile used, so that a job file stands alone. */
+  readonly profiles: Readonly<Record<string, DeviceProfile>>
+  readonly instruments: Readonly<Record<string, Instrument>>
+  readonly notes: Readonly<Record<string, Note>>
+}
+
+export interface Instrument {
+  readonly order: number
+  readonly name: string
+  readonly checked?: string
+}
+
+export interface Note {
+  readonly order: number
+  readonly text: string
+  readonly at: string
+  readonly by: string
+}
+
+/** One controlled loop: everything from the first visit to the hand-over sheet. */
+export interface LoopDocument {
+  readonly version: 1
+  readonly type: 'loop'
+  readonly id: string
+  readonly jobId: string
+  readonly kind: LoopKind
+  readonly name: string
+  readonly order: number
+  readonly survey: {
+    readonly answers: Readonly<Record<string, Answer>>
+    readonly hazards: Readonly<Record<string, true>>
+    readonly complaint?: string
+  }
+  readonly chain: Chain
+  readonly wiring: { readonly rows: Readonly<Record<string, RowState>> }
+  readonly settings: {
+    /** Planned behaviour by id; an output has one. */
+    readonly planned: Readonly<Record<string, OnOffBehaviour>>
+    /** Parameter values as the controller shows them: by device, then by parameter code. */
+    readonly asFound: Readonly<Record<string, Readonly<Record<string, Reading>>>>
+    readonly asLeft: Readonly<Record<string, Readonly<Record<string, Reading>>>>
+  }
+  readonly proof: {
+    readonly readings: Readonly<Record<string, ProofReading>>
+    readonly answers: Readonly<Record<string, 'yes' | 'no'>>
+  }
+  /** Findings closed with a name and a reason; never a failed test, never a safety stop. */
+  readonly waivers: Readonly<Record<string, { readonly by: string; readonly reason: string }>>
+  /** Bridges, forced outputs, lifted wires: hand-over stays shut until it is empty. */
+  readonly temporary: Readonly<Record<string, { readonly order: number; readonly what: string; readonly by: string; readonly at: string }>>
+  readonly handover: { readonly signed?: SignOff }
+}
+
+/** A survey answer: a number in SI, or the key of a choice. */
+export type Answer = number | string
+
+/** What was typed, kept as typed, with its canonical value when it is one. */
+export interface Reading {
+  readonly text: string
+  readonly unit: string
+  readonly state: 'value' | 'over-range' | 'none'
+  /** In the contract's unit; left out when there is none. */
+  readonly value?: number
+  readonly at: string
+  readonly by: string
+}
+
+/** A reading of a test step; a newer one supersedes, none is ever taken back. */
+export interface ProofReading extends Reading {
+  readonly order: number
+  readonly test: string
+  readonly step: string
+  readonly supersedes?: string
+}
+
+/** State of one wire row. The row itself is derived; its identity is its two ends. */
+export interface RowState {
+  readonly landed?: true
+  readonly tested?: Reading
+  readonly note?: string
+  readonly label?: string
+  readonly lengthM?: number
+  readonly sizeMm2?: number
+}
+
+export interface SignOff {
+  readonly by: string
+  readonly at: string
+  readonly instrument: string
+}
+
+export type AnyDocument = JobDocument | LoopDocument
+
+/** A new job with nothing in it. */
+export function emptyJob(
+  id: string, basics: Pick<JobDocument, 'name' | 'place' | 'zone' | 'temperatureUnit' | 'system'>,
+): JobDocument {
+  return {
+    version: 1, type: 'job', id, ...basics, practice: basics.system === 'us' ? 'us' : 'iec',
+    devices: {}, profiles: {}, instruments: {}, notes: {},
+  }
+}
+
+/** A new loop with nothing in it. */
+export function emptyLoop(id: string, jobId: string, kind: LoopKind, name: string, order: number): LoopDocument {
+  return {
+    version: 1, type: 'loop', id, jobId, kind, name, order,
+    survey: { answers: {}, hazards: {} },
+    chain: { devices: {}, connections: {} },
+    wiring: { rows: {} },
+    settings: { planned: {}, asFound: {}, asLeft: {} },
+    proof: { readings: {}, answers: {} },
+    waivers: {}, temporary: {}, handover: {},
+  }
+}

@@ -1,0 +1,15 @@
+import { ordered } from './chain'
+import type { LoopDocument, ProofReading } from './documents'
+
+export type HeldReading = ProofReading & { readonly id: string }
+
+/** The reading that counts for each step of a test: the newest; superseded ones stay in the record. */
+export function currentReadings(loop: LoopDocument, test: string): Map<string, HeldReading> {
+  const latest = new Map<string, HeldReading>()
+  for (const reading of ordered(loop.proof.readings)) if (reading.test === test) latest.set(reading.step, reading)
+  return latest
+}
+
+/** The order key that the next reading of a loop takes. */
+export const nextReadingOrder = (loop: LoopDocument) =>
+  Object.values(loop.proof.readings).reduce((most, { order }) => Math.max(most, order), 0) + 1

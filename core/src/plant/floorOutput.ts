@@ -1,0 +1,18 @@
+export const floorZones = ['occupied', 'edge', 'bath', 'timber'] as const
+export type FloorZone = (typeof floorZones)[number]
+
+/** Heat given off by a warm floor, W/m² = 8.92 (surface − room)^1.1; 0 when the surface is no warmer. Source: EN 1264-2. */
+export function floorOutput(surfaceC: number, roomC: number): number {
+  return surfaceC > roomC ? 8.92 * (surfaceC - roomC) ** 1.1 : 0
+}
+
+/** Surface temperature that gives this heat: the same formula turned round. @throws RangeError when wPerM2 is under 0 */
+export function floorSurface(wPerM2: number, roomC: number): number {
+  if (!(wPerM2 >= 0)) throw new RangeError(`wPerM2 ${wPerM2} must be 0 or more`)
+  return roomC + (wPerM2 / 8.92) ** (1 / 1.1)
+}
+
+/** Highest surface temperature: 29 °C occupied, 35 edge, room + 9 bath (EN 1264), 27 under timber (covering makers' practice). */
+export function floorLimit(zone: FloorZone, roomC: number): number {
+  return { occupied: 29, edge: 35, bath: roomC + 9, timber: 27 }[zone]
+}

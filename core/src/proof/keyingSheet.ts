@@ -1,0 +1,109 @@
+import { keyedSwingK, type OnOffBehaviour } from '../job/behaviour'
+import { ordered, type ResolvedDevice } from '../job/chain'
+import type { Reading } from '../job/documents'
+import type { LoopContext } from '../check/context'
+import type { Parameter } from '../profile/deviceProfile'
+import { roundToStep } from '../units/displayRound'
+import { type Quantity, quantityView, trueMinus, type UnitPreferences } from '../units/quantity'
+
+/** One parameter of the sheet: what to key, what was there, what is there now. */
+export interface KeyingRow {
+  readonly code: string
+  readonly name: string
+  readonly meaning: string
+  readonly keys: string
+  readonly level: 'owner' | 'installer'
+  /** What the display is to show. */
+  readonly planned: string
+  readonly unit: string
+  /** Choices of a parameter that is no number: value shown, by what it means. */
+  readonly choices?: Readonly<Record<string, string>>
+  readonly asFound: Reading | undefined
+  readonly asLeft: Reading | undefined
+  /** Whether the as-left value shows what was planned; undefined while there is none. */
+  readonly agrees: boolean | undefined
+}
+
+export interface KeyingSheet {
+  readonly device: ResolvedDevice
+  readonly rows: readonly KeyingRow[]
+}
+
+const shownQuantity: Partial<Record<Parameter['binds'], Quantity>> = {
+  setpoint: 'temperature', lowest: 'temperature', highest: 'temperature', alarmHigh: 'temperature',
+  swing: 'difference', above: 'difference', below: 'difference', offset: 'difference', minimumOff: 'seconds',
+}
+
+function numberOf(plan: OnOffBehaviour, binds: Parameter['binds']): number | undefined {
+  switch (binds) {
+    case 'setpoint': return plan.setpointC
+    case 'swing': return keyedSwingK(plan)
+    case 'above': return plan.aboveK
+    case 'below': return plan.belowK
+    case 'offset': return plan.offsetK
+    case 'lowest': return plan.lowestC
+    case 'highest': return plan.highestC
+    case 'alarmHigh': return plan.alarmHighC
+    case 'minimumOff': return plan.minimumOffS
+    default: return undefined
+  }
+}
+
+function choiceOf(plan: OnOffBehaviour, binds: Parameter['binds'], preferences: UnitPreferences): string | undefined {
+  switch (binds) {
+    case 'convention': return plan.convention
+    case 'probeFault': return plan.probeFault
+    case 'action': return plan.action
+    case 'unit': return preferences.temperatureUnit
+    default: return undefined
+  }
+}
+
+/** A number as this controller shows it: in its display unit, rounded to its step. */
+export function keyedText(value: number, quantity: Quantity, display: { stepC: number; stepF: number }, preferences: UnitPreferences): string {
+  const view = quantityView(quantity, preferences)
+  const step = quantity === 'seconds' ? 1 : preferences.temperatureUnit === 'F' ? display.stepF : display.stepC
+  return trueMinus(roundToStep(view.toShown(value), step).toFixed(step < 1 ? 1 : 0))
+}
+
+/**
+ * The keying sheets of a loop, one for each controller, parameters in the order in which keying one does not undo another:
+ * a parameter that resets others comes before them, then by the leaflet's order.
+ */
+export function keyingSheet({ loop, chain, words }: Pick<LoopContext, 'loop' | 'chain' | 'words'>): KeyingSheet[] {
+  const plans = ordered(loop.settings.planned)
+  return chain.devices.flatMap((device): KeyingSheet[] => {
+    const { controller } = device.facts
+    const mine = plans.filter(({ output }) => output.device === device.id)
+    if (!controller || mine.length === 0) return []
+    const resets = (code: string) => Object.keys(controller.parameters[code]?.resets ?? {}).length
+    const parameters = Object.entries(controller.parameters)
+      .sort(([a, p], [b, q]) => Number(resets(b) > 0) - Number(resets(a) > 0) || p.order - q.order)
+    const rows = parameters.flatMap(([code, parameter]): KeyingRow[] => {
+      const plan = mine.find(({ output, input }) => parameter.port === undefined || parameter.port === output.port || parameter.port === input.port)
+      if (!plan) return []
+      const quantity = shownQuantity[parameter.binds]
+      const number = numberOf(plan, parameter.binds)
+      const choice = choiceOf(plan, parameter.binds, words.preferences)
+      const planned = quantity && number !== undefined ? keyedText(number, quantity, controller.display, words.preferences)
+        : choice !== undefined ? parameter.shows?.[choice] : undefined
+      if (planned === undefined) return []
+      const asLeft = loop.settings.asLeft[device.id]?.[code]
+      return [{
+        code, name: parameter.name, meaning: parameter.meaning, keys: parameter.keys, level: parameter.level, planned,
+        unit: quantity ? quantityView(quantity, words.preferences).label : '',
+        ...(quantity ? {} : { choices: parameter.shows ?? {} }),
+        asFound: loop.settings.asFound[device.id]?.[code], asLeft,
+        agrees: asLeft === undefined ? undefined : agrees(asLeft, planned, quantity, words.preferences),
+      }]
+    })
+    return [{ device, rows }]
+  })
+}
+
+function agrees(reading: Reading, planned: string, quantity: Quantity | undefined, preferences: UnitPreferences): boolean {
+  if (!quantity) return reading.text === planned
+  if (reading.value === undefined) return false
+  const shown = quantityView(quantity, preferences).toShown(reading.value)
+  return Math.abs(shown - Number(planned.replace('\u2212', '-'))) < 0.051
+}

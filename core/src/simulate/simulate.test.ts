@@ -1,0 +1,148 @@
+import { describe, expect, it } from '@jest/globals'
+import { onOffCycle } from '../control/onOffCycle'
+import { loopContext } from '../check/context'
+import { winterDay } from '../plant/winterDay'
+import { fieldData } from '../testing/fieldData'
+import { plannedFloor } from '../testing/warmFloor'
+import { loopScenario } from './loopScenario'
+import { matrixExponential } from './matrixExponential'
+import type { Scenario } from './scenario'
+import { simulate, SimulationCancelled } from './simulate'
+
+/** First-order plant with a probe that is as good as without lag. */
+const firstOrder = (changes: Partial<Scenario> = {}): Scenario => ({
+  durationS: 86400, traceS: 60,
+  network: {
+    nodes: [{ id: 'room', capacityJPerK: 1.8e6, startC: 20 }], links: [{ from: 'room', to: 'outdoor', wPerK: 50 }], boundaries: { outdoor: { constantC: 0 } },
+  },
+  probes: [{ id: 'p', node: 'room', lagS: 0.05 }],
+  actuators: [{ id: 'heater', node: 'room', powerW: 2600 }],
+  controls: [{ id: 'c', kind: 'on-off', probe: 'p', drives: 'heater', action: 'heating', onC: 19.5, offC: 20.5, probeFault: 'off' }],
+  ...changes,
+})
+
+/** Reference for tests only: plain Euler steps of a fifth of a second, relay looked at each step. */
+function reference(hours: number): { energyKwh: number; starts: number; roomC: number } {
+  let [room, on, energy, starts] = [20, false, 0, 0]
+  const dt = 0.2
+  for (let i = 0; i < (hours * 3600) / dt; i++) {
+    const now = on ? room < 20.5 : room <= 19.5
+    if (now && !on) starts++
+    on = now
+    room += (((on ? 2600 : 0) - 50 * room) / 1.8e6) * dt
+    if (on) energy += 2600 * dt
+  }
+  return { energyKwh: energy / 3.6e6, starts, roomC: room }
+}
+
+describe('matrixExponential', () => {
+  it('is e^x for one, and a rotation for a skew pair', () => {
+    expect(matrixExponential(new Float64Array([-3]), 1)[0]).toBeCloseTo(Math.exp(-3), 14)
+    const turned = matrixExponential(new Float64Array([0, -Math.PI, Math.PI, 0]), 2)
+    expect([...turned].map((v) => Number(v.toFixed(10)) + 0)).toEqual([-1, 0, 0, -1])
+  })
+})
+
+describe('simulate', () => {
+  it('cycles as the closed form says, within 0.1 %', () => {
+    const { events } = simulate(firstOrder())
+    const ons = events.filter(({ what }) => what === 'on').map(({ atS }) => atS)
+    const closed = onOffCycle({ powerW: 2600, lossWPerK: 50, capacityJPerK: 1.8e6, outdoorC: 0, lowC: 19.5, highC: 20.5, action: 'heating' })
+    expect(ons.length).toBeGreaterThan(15)
+    for (let i = 2; i < ons.length; i++) expect(Math.abs((ons[i]! - ons[i - 1]!) / closed.periodS! - 1)).toBeLessThan(1e-3)
+  })
+  it('agrees with tiny steps', () => {
+    const { summary, trace } = simulate(firstOrder())
+    const tiny = reference(24)
+    expect(summary.starts['heater']).toBe(tiny.starts)
+    expect(Math.abs(summary.energyKwh['heater']! / tiny.energyKwh - 1)).toBeLessThan(1e-3)
+    expect(trace.nodes['room']!.at(-1)).toBeCloseTo(tiny.roomC, 1)
+  })
+  it('closes the energy balance to 1e-6', () => {
+    const { summary, trace } = simulate(firstOrder({ controls: [], network: { ...firstOrder().network, gains: [{ node: 'room', constantW: 800 }] } }))
+    // Without a relay the mean is exact: in = stored + lost; the loss from the closed form.
+    const end = 16 + 4 * Math.exp(-86400 / 36000)
+    expect(Math.abs(trace.nodes['room']!.at(-1)! / end - 1)).toBeLessThan(1e-6)
+    expect(summary.starts['heater']).toBe(0)
+    const heated = simulate(firstOrder())
+    const stored = (1.8e6 * (heated.trace.nodes['room']!.at(-1)! - 20)) / 3.6e6
+    const lost = simulate(lossMeter(heated.events)).summary.energyKwh['meter']!
+    expect(Math.abs((heated.summary.energyKwh['heater']! - stored - lost) / lost)).toBeLessThan(1e-6)
+  })
+  it('keeps the minimum off time', () => {
+    const { events } = simulate(firstOrder({ controls: [{ ...firstOrder().controls[0]!, minimumOffS: 3600 }] }))
+    const offs = events.filter(({ what }) => what === 'off').map(({ atS }) => atS)
+    const ons = events.filter(({ what }) => what === 'on').map(({ atS }) => atS)
+    for (const off of offs) {
+      const next = ons.find((on) => on > off)
+      if (next !== undefined) expect(next - off).toBeGreaterThanOrEqual(3600 - 0.02)
+    }
+    expect(offs.length).toBeGreaterThan(5)
+  })
+  it('does what was planned when the probe breaks', () => {
+    const fault = [{ atS: 7200, probe: 'p', kind: 'open' }] as const
+    const off = simulate(firstOrder({ faults: fault }))
+    expect(off.events).toContainEqual({ atS: 7200, what: 'probe-open', of: 'p' })
+    expect(off.trace.drives['heater']!.slice(121).every((v) => v === 0)).toBe(true)
+    const on = simulate(firstOrder({ faults: fault, controls: [{ ...firstOrder().controls[0]!, probeFault: 'on' }] }))
+    expect(on.trace.drives['heater']!.slice(121).every((v) => v === 1)).toBe(true)
+  })
+  it('a latched limit stays tripped, a plain one lets go', () => {
+    const guarded = (latched: boolean) => firstOrder({
+      probes: [...firstOrder().probes, { id: 'guard', node: 'room', lagS: 1 }],
+      inputs: { F1: { probe: 'guard', belowC: 20.2, latched } }, permissives: [{ drives: 'heater', expression: 'F1' }],
+    })
+    expect(simulate(guarded(true)).summary.starts['heater']).toBe(1)
+    expect(simulate(guarded(false)).summary.starts['heater']).toBeGreaterThan(3)
+  })
+  it('follows an hourly boundary in straight lines', () => {
+    const { trace } = simulate(firstOrder({
+      network: { nodes: [{ id: 'room', capacityJPerK: 1, startC: 0 }], links: [{ from: 'room', to: 'outdoor', wPerK: 100 }], boundaries: { outdoor: { hourlyC: [0, 10, 0] } } },
+      controls: [], durationS: 7200,
+    }))
+    expect(trace.nodes['room']![30]).toBeCloseTo(5, 3)
+    expect(trace.nodes['room']![60]).toBeCloseTo(10, 3)
+  })
+  it('stops when cancelled, and tells progress', () => {
+    const told: number[] = []
+    expect(() => simulate(firstOrder(), { cancelled: () => told.length > 5, onProgress: (share) => told.push(share) })).toThrow(SimulationCancelled)
+    expect(told.length).toBe(6)
+  })
+  it.each([
+    [{ traceS: 0 }, 'traceS 0'], [{ durationS: 1e9 }, 'durationS'], [{ controls: [{ ...firstOrder().controls[0]!, probe: 'gone' }] }, 'probe gone is not in the scenario'],
+    [{ permissives: [{ drives: 'heater', expression: 'x' }], inputs: { y: { probe: 'gone', belowC: 1 } } }, 'probe gone'],
+    [{ actuators: [{ id: 'heater', node: 'attic', powerW: 1 }] }, 'node attic is not in the scenario; it has room'],
+    [{ network: { ...firstOrder().network, nodes: [{ id: 'room', capacityJPerK: 0, startC: 0 }] } }, 'capacityJPerK 0 of node room'],
+  ] as [Partial<Scenario>, string][])('refuses %#', (changes, message) => expect(() => simulate(firstOrder(changes))).toThrow(message))
+})
+
+/** The same run with the loss drawn off by an always-running link, to measure it from outside. */
+function lossMeter(events: readonly { atS: number; what: string }[]): Scenario {
+  const base = firstOrder()
+  void events
+  return {
+    ...base,
+    network: { ...base.network, links: [{ from: 'room', to: 'outdoor', wPerK: 50, while: 'meter' }] },
+    actuators: [...base.actuators, { id: 'meter' }],
+    controls: [...base.controls, { id: 'always', kind: 'on-off', probe: 'p', drives: 'meter', action: 'heating', onC: 1000, offC: 1001, probeFault: 'off' }],
+  }
+}
+
+describe('loopScenario', () => {
+  const day = { hourlyC: winterDay(-10), days: 1 }
+  const run = (devices?: readonly string[]) => {
+    const edited = plannedFloor(devices)
+    const context = loopContext(edited.job, edited.loop, fieldData)
+    return simulate(loopScenario(edited.loop, context.chain, context.survey!, day))
+  }
+  it('holds the screed in its band, within what the lag lets through', () => {
+    const { summary } = run()
+    expect(summary.maximumC['slab']).toBeLessThan(28.6)
+    expect(summary.minimumC['slab']).toBeGreaterThan(26.2)
+    expect(summary.starts['device-3']).toBeGreaterThan(1)
+  })
+  it('runs an electric floor through its contactor and limiter', () => {
+    const { summary } = run(['probes/floor-ntc10k', 'controllers/dipper', 'loads/floor-mat-900', 'limiters/fieldfare', 'supplies/mains-230-20'])
+    expect(summary.energyKwh['device-3']).toBeGreaterThan(10)
+  })
+})

@@ -1,0 +1,92 @@
+import { convert, type UnitSymbol } from './convert'
+
+/** What the user chose for a job; the store is SI whatever it says. */
+export interface UnitPreferences {
+  readonly temperatureUnit: 'C' | 'F'
+  readonly system: 'metric' | 'us'
+}
+
+export const quantities = [
+  'temperature', 'difference', 'power', 'electricPower', 'loss', 'capacity', 'area', 'length', 'thickness', 'section',
+  'resistance', 'current', 'voltage', 'apparentPower', 'seconds', 'hours', 'years', 'perHour', 'percent', 'energy',
+  'conductance', 'fluxDensity', 'count', 'factor',
+] as const
+export type Quantity = (typeof quantities)[number]
+
+/** How one quantity is shown and typed: its unit there, and the decimals that make sense. */
+export interface QuantityView {
+  readonly label: string
+  readonly decimals: number
+  readonly toShown: (si: number) => number
+  readonly toSi: (shown: number) => number
+}
+
+const same = (label: string, decimals: number): QuantityView => ({
+  label, decimals, toShown: (v) => v, toSi: (v) => v,
+})
+
+const via = (label: string, decimals: number, si: UnitSymbol, shown: UnitSymbol, difference = false): QuantityView => ({
+  label, decimals,
+  toShown: (v) => convert(v, si, shown, difference),
+  toSi: (v) => convert(v, shown, si, difference),
+})
+
+const scaled = (label: string, decimals: number, siPerShown: number): QuantityView => ({
+  label, decimals, toShown: (v) => v / siPerShown, toSi: (v) => v * siPerShown,
+})
+
+const fixed: Partial<Record<Quantity, QuantityView>> = {
+  electricPower: same('W', 0), resistance: same('ohm', 1), current: same('A', 2), voltage: same('V', 1),
+  apparentPower: same('VA', 1), seconds: same('s', 0), hours: same('h', 1), years: same('years', 1),
+  perHour: same('an hour', 2), percent: same('%', 0), energy: same('kWh', 1), count: same('', 0), factor: same('', 2),
+  section: same('mm²', 2),
+}
+
+const US_FLUX = convert(1, 'Btu/h', 'W') / convert(1, 'ft2', 'm2')
+
+const regional: Record<'metric' | 'us', Partial<Record<Quantity, QuantityView>>> = {
+  metric: {
+    power: same('W', 0), loss: same('W/K', 1), capacity: scaled('kJ/K', 0, 1000), area: same('m²', 1),
+    length: same('m', 1), thickness: scaled('mm', 0, 1e-3), conductance: same('W/m²K', 2), fluxDensity: same('W/m²', 1),
+  },
+  us: {
+    power: via('Btu/h', 0, 'W', 'Btu/h'), loss: via('Btu/h°F', 1, 'W/K', 'Btu/h°F'),
+    capacity: via('Btu/°F', 0, 'J/K', 'Btu/°F'), area: via('ft²', 0, 'm2', 'ft2'), length: via('ft', 1, 'm', 'ft'),
+    thickness: via('in', 2, 'm', 'in'), conductance: scaled('Btu/h ft²°F', 2, US_FLUX * 1.8),
+    fluxDensity: scaled('Btu/h ft²', 1, US_FLUX),
+  },
+}
+
+const temperatures: Record<'C' | 'F', Partial<Record<Quantity, QuantityView>>> = {
+  C: { temperature: same('°C', 1), difference: same('K', 1) },
+  F: { temperature: via('°F', 1, 'C', 'F'), difference: via('°F', 1, 'K', 'F', true) },
+}
+
+/** How a quantity is shown to this user. A difference in °F is five ninths of a kelvin a degree and has no offset. */
+export function quantityView(quantity: Quantity, preferences: UnitPreferences): QuantityView {
+  const view =
+    temperatures[preferences.temperatureUnit][quantity] ?? regional[preferences.system][quantity] ?? fixed[quantity]
+  if (!view) throw new RangeError(`quantity ${quantity} has no view`)
+  return view
+}
+
+export const trueMinus = (text: string) => text.replace(/^-/, '\u2212')
+
+/** The number alone, in the user's unit, rounded for reading; −0.0 is never shown. */
+export function formatValue(si: number, quantity: Quantity, preferences: UnitPreferences, decimals?: number): string {
+  const view = quantityView(quantity, preferences)
+  const text = view.toShown(si).toFixed(decimals ?? view.decimals)
+  return trueMinus(Number(text) === 0 ? text.replace('-', '') : text)
+}
+
+/**
+ * Number and unit, joined by a no-break space.
+ * @example formatQuantity(2.7778, 'difference', { temperatureUnit: 'F', system: 'us' }) // "5.0 °F"
+ */
+export function formatQuantity(
+  si: number, quantity: Quantity, preferences: UnitPreferences, decimals?: number,
+): string {
+  const { label } = quantityView(quantity, preferences)
+  const value = formatValue(si, quantity, preferences, decimals)
+  return label === '' ? value : `${value}\u00a0${label}`
+}
