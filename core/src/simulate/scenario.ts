@@ -37,10 +37,12 @@ export interface OnOffControl {
   readonly probeFault: 'off' | 'on'
 }
 
-/** True while the probe is under `belowC`; a latched one stays false once it has tripped. */
+/** True while the probe is under `belowC`; once over it, true again only `differentialK` lower, or never when latched. */
 export interface ThresholdInput {
   readonly probe: string
   readonly belowC: number
+  /** Default 2 K: a limit without any would chatter. */
+  readonly differentialK?: number
   readonly latched?: boolean
 }
 

@@ -90,7 +90,7 @@ describe('simulate', () => {
   it('a latched limit stays tripped, a plain one lets go', () => {
     const guarded = (latched: boolean) => firstOrder({
       probes: [...firstOrder().probes, { id: 'guard', node: 'room', lagS: 1 }],
-      inputs: { F1: { probe: 'guard', belowC: 20.2, latched } }, permissives: [{ drives: 'heater', expression: 'F1' }],
+      inputs: { F1: { probe: 'guard', belowC: 20.2, differentialK: 0.5, latched } }, permissives: [{ drives: 'heater', expression: 'F1' }],
     })
     expect(simulate(guarded(true)).summary.starts['heater']).toBe(1)
     expect(simulate(guarded(false)).summary.starts['heater']).toBeGreaterThan(3)

@@ -17,6 +17,8 @@ export class SimulationCancelled extends Error {
 /** Longest stride is 2^LEVELS ticks. */
 const LEVELS = 12
 const HOUR_S = 3600
+/** A self-resetting limit closes again this much lower unless the scenario says otherwise. */
+const LIMIT_DIFFERENTIAL_K = 2
 
 interface ControlState {
   on: boolean
@@ -192,7 +194,9 @@ class Run {
     if (!input) throw new RangeError(`condition ${name} is not among the inputs`)
     if ('constant' in input) return !input.constant
     const reading = this.reading(state, input.probe, tick)
-    return (input.latched === true && this.tripped.has(name)) || reading === null || reading >= input.belowC
+    if (reading === null) return true
+    if (!this.tripped.has(name)) return reading >= input.belowC
+    return input.latched === true || reading > input.belowC - (input.differentialK ?? LIMIT_DIFFERENTIAL_K)
   }
 
   private wouldAct(state: Float64Array, tick: number): boolean {

@@ -1,0 +1,169 @@
+import { and, asc, count, desc, eq, sql } from 'drizzle-orm'
+import type { CommandReply, JobFile, JobState, JobSummary, LogPage } from '@nachtigal/contract/api'
+import { refusal } from '@nachtigal/contract/check'
+import { jobSchema, loopSchema } from '@nachtigal/contract/documentSchemas'
+import { applyCommand, type Documents } from '@nachtigal/core/job/applyChange'
+import { sameValue } from '@nachtigal/core/job/canonicalJson'
+import { type Command, firstHash, type LogRow } from '@nachtigal/core/job/command'
+import type { AnyDocument, JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import { AppError } from '../appError'
+import type { Database } from '../db/openDatabase'
+import { documents, jobs, logRows } from '../db/schema'
+import { brokenLink, rowHash } from './rowHash'
+
+/** Everything the server does with jobs: one transaction for documents and log. */
+export interface JobStore {
+  list(): Promise<JobSummary[]>
+  read(jobId: string): Promise<JobState>
+  apply(command: Command): Promise<CommandReply>
+  log(jobId: string, limit: number, before?: number): Promise<LogPage>
+  exportFile(jobId: string): Promise<JobFile>
+  importFile(file: JobFile): Promise<{ jobId: string }>
+}
+
+type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
+
+/** @param now the server's clock, as ISO text */
+export function createJobStore(db: Database, now: () => string): JobStore {
+  return {
+    list: () => listJobs(db),
+    read: (jobId) => readJob(db, jobId),
+    apply: (command) => db.transaction((tx) => applyInTransaction(tx, command, now())),
+    log: (jobId, limit, before) => readLog(db, jobId, limit, before),
+    exportFile: (jobId) => exportJob(db, jobId),
+    importFile: (file) => db.transaction((tx) => importJob(tx, file)),
+  }
+}
+
+async function listJobs(db: Database): Promise<JobSummary[]> {
+  const rows = await db.select({ body: documents.body, revision: jobs.revision, changedAt: jobs.changedAt })
+    .from(documents).innerJoin(jobs, eq(jobs.id, documents.jobId)).where(eq(documents.kind, 'job')).orderBy(desc(jobs.changedAt))
+  const loops = await db.select({ jobId: documents.jobId, loops: count() }).from(documents).where(eq(documents.kind, 'loop')).groupBy(documents.jobId)
+  const byJob = new Map(loops.map((row) => [row.jobId, row.loops]))
+  return rows.map(({ body, revision, changedAt }) => {
+    const { id, name, place } = body as JobDocument
+    return { id, name, place, loops: byJob.get(id) ?? 0, revision, changedAt }
+  })
+}
+
+async function documentsOf(db: Database | Transaction, jobId: string): Promise<Record<string, AnyDocument>> {
+  const rows = await db.select({ id: documents.id, body: documents.body }).from(documents).where(eq(documents.jobId, jobId))
+  return Object.fromEntries(rows.map(({ id, body }) => [id, body]))
+}
+
+async function readJob(db: Database, jobId: string): Promise<JobState> {
+  const [row] = await db.select().from(jobs).where(eq(jobs.id, jobId))
+  const all = row ? await documentsOf(db, jobId) : {}
+  const { [jobId]: job, ...loops } = all
+  if (!row || !job) throw new AppError('JOB_UNKNOWN', `there is no job ${jobId}`, { jobId })
+  return { job: job as JobDocument, loops: loops as Record<string, LoopDocument>, revision: row.revision }
+}
+
+async function readLog(db: Database, jobId: string, limit: number, before?: number): Promise<LogPage> {
+  const [row] = await db.select().from(jobs).where(eq(jobs.id, jobId))
+  if (!row) throw new AppError('JOB_UNKNOWN', `there is no job ${jobId}`, { jobId })
+  const where = before === undefined ? eq(logRows.jobId, jobId) : and(eq(logRows.jobId, jobId), sql`${logRows.sequence} < ${before}`)
+  const rows = await db.select().from(logRows).where(where).orderBy(desc(logRows.sequence)).limit(limit)
+  return { total: row.revision, rows: rows.map(asLogRow) }
+}
+
+const asLogRow = ({ sequence, receivedAt, command, previousHash, hash }: typeof logRows.$inferSelect): LogRow =>
+  ({ sequence, receivedAt, command, previousHash, hash })
+
+async function applyInTransaction(tx: Transaction, command: Command, receivedAt: string): Promise<CommandReply> {
+  const { jobId } = command
+  const creates = command.change[0]!.document === jobId && command.change[0]!.path.length === 0 && command.change[0]!.from === null
+  if (creates) await tx.insert(jobs).values({ id: jobId, revision: 0, changedAt: receivedAt }).onConflictDoNothing()
+  // The job's row is the lock: two writers to one job follow each other.
+  const [job] = await tx.select().from(jobs).where(eq(jobs.id, jobId)).for('update')
+  if (!job) throw new AppError('JOB_UNKNOWN', `there is no job ${jobId}`, { jobId })
+
+  const [known] = await tx.select().from(logRows).where(eq(logRows.commandId, command.id))
+  if (known) {
+    if (!sameValue(known.command, command)) throw new AppError('COMMAND_ID_REUSED', `command ${command.id} was sent before with other contents`, { id: command.id })
+    return { sequence: known.sequence, revision: job.revision, receivedAt: known.receivedAt, repeated: true }
+  }
+  if (command.undoes !== undefined) {
+    const [undone] = await tx.select().from(logRows).where(and(eq(logRows.jobId, jobId), eq(logRows.commandId, command.undoes)))
+    if (!undone) throw new AppError('COMMAND_REFUSED', `undoes ${command.undoes}: there is no such command in this job`, { field: 'undoes' })
+  }
+  const before = await documentsOf(tx, jobId)
+  const after = changed(before, command)
+  await write(tx, jobId, command, before, after)
+
+  const sequence = job.revision + 1
+  const [last] = await tx.select({ hash: logRows.hash }).from(logRows).where(and(eq(logRows.jobId, jobId), eq(logRows.sequence, job.revision)))
+  const row = { sequence, receivedAt, command, previousHash: last?.hash ?? firstHash }
+  await tx.insert(logRows).values({ jobId, commandId: command.id, ...row, hash: rowHash(row) })
+  await tx.update(jobs).set({ revision: sequence, changedAt: receivedAt }).where(eq(jobs.id, jobId))
+  return { sequence, revision: sequence, receivedAt, repeated: false }
+}
+
+/** The documents after a command. @throws AppError when it clashes or makes a document of the wrong shape */
+function changed(before: Documents, command: Command): Documents {
+  let applied
+  try {
+    applied = applyCommand(before, command)
+  } catch (error) {
+    throw new AppError('COMMAND_REFUSED', (error as Error).message, { field: 'change' }, error)
+  }
+  if (!applied.ok)
+    throw new AppError('COMMAND_CONFLICT', 'what stands there is no longer what this change started from', { clashes: applied.clashes })
+  for (const id of new Set(command.change.map(({ document }) => document))) {
+    const document = applied.documents[id]
+    if (document !== undefined) checkDocument(id, command.jobId, document)
+  }
+  return applied.documents
+}
+
+/** @throws AppError naming field, value and what is allowed */
+function checkDocument(id: string, jobId: string, document: unknown) {
+  const wrong = refusal(id === jobId ? jobSchema : loopSchema, document)
+  if (wrong) throw new AppError('COMMAND_REFUSED', wrong.message, { ...wrong })
+  const known = document as AnyDocument
+  if (known.id !== id || (known.type === 'loop' && known.jobId !== jobId))
+    throw new AppError('COMMAND_REFUSED', `document ${id} says it is ${known.id} of another place`, { field: 'id' })
+}
+
+async function write(tx: Transaction, jobId: string, command: Command, before: Documents, after: Documents) {
+  for (const id of new Set(command.change.map(({ document }) => document))) {
+    const body = after[id] as AnyDocument | undefined
+    if (body === undefined) await tx.delete(documents).where(eq(documents.id, id))
+    else if (before[id] !== undefined) await tx.update(documents).set({ body }).where(eq(documents.id, id))
+    else {
+      const made = await tx.insert(documents).values({ id, jobId, kind: body.type, body }).onConflictDoNothing().returning({ id: documents.id })
+      if (made.length === 0) throw new AppError('COMMAND_REFUSED', `document ${id} belongs to another job`, { field: 'document' })
+    }
+  }
+}
+
+async function exportJob(db: Database, jobId: string): Promise<JobFile> {
+  const { job, loops } = await readJob(db, jobId)
+  const log = await db.select().from(logRows).where(eq(logRows.jobId, jobId)).orderBy(asc(logRows.sequence))
+  return { format: 'nachtigal-job', version: 1, job, loops, log: log.map(asLogRow) }
+}
+
+/**
+ * Takes in a whole job with its log as it was. The chain of hashes must hold and the log must lead to the documents: a file that
+ * was edited by hand is refused.
+ */
+async function importJob(tx: Transaction, { job, loops, log }: JobFile): Promise<{ jobId: string }> {
+  const broken = brokenLink(log)
+  if (broken !== undefined) throw new AppError('FILE_CHAIN_BROKEN', `the log was changed: row ${broken} does not follow from the one before`, { sequence: broken })
+  const replayed = log.reduce<Documents>((state, { command }) => {
+    const next = applyCommand(state, command)
+    if (!next.ok) throw new AppError('FILE_REFUSED', `the log contradicts itself at command ${command.id}`, { id: command.id })
+    return next.documents
+  }, {})
+  if (!sameValue(replayed, { [job.id]: job, ...loops }))
+    throw new AppError('FILE_REFUSED', 'the log does not lead to the documents in this file', {})
+  for (const [id, document] of Object.entries(replayed)) checkDocument(id, job.id, document)
+  const [there] = await tx.select().from(jobs).where(eq(jobs.id, job.id))
+  if (there) throw new AppError('JOB_EXISTS', `job "${job.name}" is here already; nothing was changed`, { jobId: job.id })
+  const last = log[log.length - 1]!
+  await tx.insert(jobs).values({ id: job.id, revision: last.sequence, changedAt: last.receivedAt })
+  await tx.insert(documents).values(Object.entries(replayed).map(([id, body]) => ({ id, jobId: job.id, kind: (body as AnyDocument).type, body: body as AnyDocument })))
+  for (let i = 0; i < log.length; i += 500)
+    await tx.insert(logRows).values(log.slice(i, i + 500).map((row) => ({ jobId: job.id, commandId: row.command.id, ...row })))
+  return { jobId: job.id }
+}

@@ -1,0 +1,38 @@
+import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import pino from 'pino'
+import type { JobFile } from '@nachtigal/contract/api'
+import type { Change, Command } from '@nachtigal/core/job/command'
+import { emptyJob } from '@nachtigal/core/job/documents'
+import { createApp } from './createApp'
+import { openInMemory } from './db/openDatabase'
+import { readShelf } from './readShelf'
+import { createPdfRenderer } from './reports/renderPdf'
+import { createJobStore } from './store/jobStore'
+
+const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+export const migrations = at('../migrations')
+export const demoFile = () => JSON.parse(readFileSync(at('../../demo/otterholm.nachtigal.json'), 'utf8')) as JobFile
+
+/** A whole server on a database in memory, with a clock that stands. */
+export async function testServer(webFolder?: string) {
+  const database = await openInMemory(migrations)
+  const now = () => '2026-01-05T08:00:00.000Z'
+  const store = createJobStore(database.db, now)
+  const app = createApp({
+    store, shelf: readShelf(at('../../shelf')), renderPdf: createPdfRenderer(at('../../node_modules')), log: pino({ level: 'silent' }), now,
+    ...(webFolder ? { webFolder } : {}),
+  })
+  return { app, store, close: database.close }
+}
+
+export function command(jobId: string, change: Change[], more: Partial<Command> = {}): Command {
+  return { id: randomUUID(), jobId, baseRevision: 0, at: '2026-01-05T08:00:00Z', by: 'Ann', change, ...more }
+}
+
+export function newJob() {
+  const jobId = randomUUID()
+  const job = emptyJob(jobId, { name: 'Job', place: 'Here', zone: 'Europe/Oslo', temperatureUnit: 'C', system: 'metric' })
+  return { jobId, job, create: command(jobId, [{ document: jobId, path: [], from: null, to: job }]) }
+}
