@@ -6,7 +6,6 @@ export default {
   transform: { '^.+\\.tsx?$': swc },
   testMatch: ['<rootDir>/{core,contract,server,web,cli}/src/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
   testEnvironment: 'node',
-  forceExit: true,
   moduleNameMapper: {
     '^@nachtigal/(core|contract)/(.*)$': '<rootDir>/$1/src/$2.ts',
   },

@@ -13,3 +13,7 @@ export function currentReadings(loop: LoopDocument, test: string): Map<string, H
 /** The order key that the next reading of a loop takes. */
 export const nextReadingOrder = (loop: LoopDocument) =>
   Object.values(loop.proof.readings).reduce((most, { order }) => Math.max(most, order), 0) + 1
+
+/** The newest temperature that was read on a loop, whatever the test. */
+export const lastReading = (loop: LoopDocument): HeldReading | undefined =>
+  ordered(loop.proof.readings).filter(({ state, value }) => state === 'value' && value !== undefined).at(-1)

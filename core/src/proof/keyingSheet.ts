@@ -16,6 +16,8 @@ export interface KeyingRow {
   /** What the display is to show. */
   readonly planned: string
   readonly unit: string
+  /** What it is a number of; left out for a choice. */
+  readonly quantity?: Quantity
   /** Choices of a parameter that is no number: value shown, by what it means. */
   readonly choices?: Readonly<Record<string, string>>
   readonly asFound: Reading | undefined
@@ -68,9 +70,10 @@ export function keyedText(value: number, quantity: Quantity, display: { stepC: n
 
 /**
  * The keying sheets of a loop, one for each controller, parameters in the order in which keying one does not undo another:
- * a parameter that resets others comes before them, then by the leaflet's order.
+ * a parameter that resets others comes before them, then by the leaflet's order. Always in the job's unit: that is what the
+ * controller is set to show, whatever unit is being looked at.
  */
-export function keyingSheet({ loop, chain, words }: Pick<LoopContext, 'loop' | 'chain' | 'words'>): KeyingSheet[] {
+export function keyingSheet({ job, loop, chain }: Pick<LoopContext, 'job' | 'loop' | 'chain'>): KeyingSheet[] {
   const plans = ordered(loop.settings.planned)
   return chain.devices.flatMap((device): KeyingSheet[] => {
     const { controller } = device.facts
@@ -84,17 +87,17 @@ export function keyingSheet({ loop, chain, words }: Pick<LoopContext, 'loop' | '
       if (!plan) return []
       const quantity = shownQuantity[parameter.binds]
       const number = numberOf(plan, parameter.binds)
-      const choice = choiceOf(plan, parameter.binds, words.preferences)
-      const planned = quantity && number !== undefined ? keyedText(number, quantity, controller.display, words.preferences)
+      const choice = choiceOf(plan, parameter.binds, job)
+      const planned = quantity && number !== undefined ? keyedText(number, quantity, controller.display, job)
         : choice !== undefined ? parameter.shows?.[choice] : undefined
       if (planned === undefined) return []
       const asLeft = loop.settings.asLeft[device.id]?.[code]
       return [{
         code, name: parameter.name, meaning: parameter.meaning, keys: parameter.keys, level: parameter.level, planned,
-        unit: quantity ? quantityView(quantity, words.preferences).label : '',
-        ...(quantity ? {} : { choices: parameter.shows ?? {} }),
+        unit: quantity ? quantityView(quantity, job).label : '',
+        ...(quantity ? { quantity } : { choices: parameter.shows ?? {} }),
         asFound: loop.settings.asFound[device.id]?.[code], asLeft,
-        agrees: asLeft === undefined ? undefined : agrees(asLeft, planned, quantity, words.preferences),
+        agrees: asLeft === undefined ? undefined : agrees(asLeft, planned, quantity, job),
       }]
     })
     return [{ device, rows }]

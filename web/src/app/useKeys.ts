@@ -1,0 +1,51 @@
+import { useEffect } from 'react'
+import { useMatch, useNavigate, useParams } from 'react-router'
+import { useStore } from 'react-redux'
+import { ordered } from '@nachtigal/core/job/chain'
+import { stages } from '@nachtigal/core/survey/hazards'
+import { selectJob } from '../lib/documentsSlice'
+import type { AppStore } from '../lib/store'
+import { unitLookedAt } from '../lib/viewSlice'
+import { useUndo } from '../loop/useUndo'
+
+const typing = (target: EventTarget | null) => target instanceof HTMLElement && (target.matches('input, select, textarea') || target.isContentEditable)
+
+/** Keys of a job: 1 to 7 stages, j and k loops, u the other unit, b board, g log, ? the list of keys. */
+export function useKeys() {
+  const navigate = useNavigate()
+  const { jobId = '' } = useParams()
+  const store = useStore() as AppStore
+  const match = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')
+  const loopId = match?.params.loopId
+  const stage = match?.params.stage
+  const undo = useUndo(jobId)
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (!typing(event.target) && (event.ctrlKey || event.metaKey) && event.key === 'z') {
+        const last = store.getState().documents.recent.filter((command) => command.jobId === jobId && command.change[0]?.path.length !== 0).at(-1)
+        if (last) undo(last)
+        return
+      }
+      if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role="dialog"]')) return
+      const shown = selectJob(store.getState(), jobId)
+      if (!shown) return
+      const all = ordered(shown.loops)
+      const at = all.findIndex(({ id }) => id === loopId)
+      const toStage = stages[Number(event.key) - 1]
+      if (toStage && loopId) void navigate(`/jobs/${jobId}/loops/${loopId}/${toStage}`)
+      else if ((event.key === 'j' || event.key === 'k') && all.length > 0) {
+        const next = all[(at + (event.key === 'j' ? 1 : -1) + all.length) % all.length]!
+        void navigate(`/jobs/${jobId}/loops/${next.id}/${stage ?? 'survey'}`)
+      } else if (event.key === 'u') {
+        const { unit } = store.getState().view
+        const shownUnit = unit ?? shown.job.temperatureUnit
+        const other = shownUnit === 'C' ? 'F' : 'C'
+        store.dispatch(unitLookedAt(other === shown.job.temperatureUnit ? null : other))
+      } else if (event.key === 'b') void navigate(`/jobs/${jobId}`)
+      else if (event.key === 'g') void navigate(`/jobs/${jobId}/log`)
+      else if (event.key === '?') document.querySelector<HTMLButtonElement>('[data-keys]')?.click()
+    }
+    addEventListener('keydown', press)
+    return () => removeEventListener('keydown', press)
+  }, [navigate, store, jobId, loopId, stage, undo])
+}

@@ -1,0 +1,27 @@
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
+import { type CommandReply, fill, type JobState, type JobSummary, type LogPage, routes, type Shelf } from '@nachtigal/contract/api'
+import type { Command } from '@nachtigal/core/job/command'
+
+/** The server's interface. Commands go through the outbox, which uses `sendCommand`. */
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: '' }),
+  tagTypes: ['jobs', 'log'],
+  endpoints: (build) => ({
+    jobs: build.query<JobSummary[], void>({ query: () => routes.jobs, providesTags: ['jobs'] }),
+    job: build.query<JobState, string>({ query: (jobId) => fill(routes.job, { jobId }), keepUnusedDataFor: 0 }),
+    shelf: build.query<Shelf, void>({ query: () => routes.shelf, keepUnusedDataFor: 86_400 }),
+    log: build.query<LogPage, { jobId: string; before?: number }>({
+      query: ({ jobId, before }) => `${fill(routes.log, { jobId })}${before === undefined ? '' : `?before=${before}`}`, providesTags: ['log'],
+    }),
+    sendCommand: build.mutation<CommandReply, Command>({
+      query: (command) => ({ url: fill(routes.commands, { jobId: command.jobId }), method: 'POST', body: command }),
+      invalidatesTags: ['jobs', 'log'],
+    }),
+    importFile: build.mutation<{ jobId: string }, unknown>({
+      query: (file) => ({ url: routes.import, method: 'POST', body: file }), invalidatesTags: ['jobs'],
+    }),
+  }),
+})
+
+export const { useJobsQuery, useShelfQuery, useLogQuery, useImportFileMutation } = api

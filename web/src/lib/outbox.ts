@@ -1,0 +1,89 @@
+import Dexie, { type EntityTable } from 'dexie'
+import type { ErrorBody } from '@nachtigal/contract/errors'
+import type { Clash } from '@nachtigal/core/job/applyChange'
+import type { Command } from '@nachtigal/core/job/command'
+import { api } from './api'
+import { commandDropped, commandMade, commandParked, commandSaved, commandsRestored, jobRead, nextToSend, wentOffline } from './documentsSlice'
+import type { AppStore } from './store'
+
+type Kept = { readonly order?: number; readonly id: string; readonly command: Command }
+
+const RETRY_MS = 2000
+
+/**
+ * Commands on their way to the server. Each is written to the device first, then sent in order; it leaves the device only when
+ * the server has answered. Without a server they wait; a clash is parked and shown while the others go on.
+ */
+export class Outbox {
+  private readonly kept: EntityTable<Kept, 'order'>
+  private sending = false
+  private timer: ReturnType<typeof setTimeout> | undefined
+
+  constructor(private readonly store: AppStore, database = new Dexie('nachtigal')) {
+    database.version(1).stores({ commands: '++order, &id' })
+    this.kept = database.table('commands')
+  }
+
+  /** Takes in what an earlier visit left on the device, then sends. */
+  async restore() {
+    const rows = await this.kept.orderBy('order').toArray()
+    this.store.dispatch(commandsRestored(rows.map(({ command }) => command)))
+    void this.send()
+  }
+
+  async add(command: Command) {
+    this.store.dispatch(commandMade(command))
+    await this.kept.add({ id: command.id, command })
+    void this.send()
+  }
+
+  /** Gives a parked command up. */
+  async drop(id: string) {
+    this.store.dispatch(commandDropped(id))
+    await this.kept.where('id').equals(id).delete()
+    void this.send()
+  }
+
+  private async send() {
+    if (this.sending) return
+    this.sending = true
+    clearTimeout(this.timer)
+    try {
+      for (let next = this.next(); next; next = this.next()) if (!(await this.sendOne(next))) break
+    } finally {
+      this.sending = false
+    }
+  }
+
+  private next = () => nextToSend(this.store.getState().documents)
+
+  /** @returns whether to go on with the next one */
+  private async sendOne(command: Command): Promise<boolean> {
+    const answer = await this.store.dispatch(api.endpoints.sendCommand.initiate(command))
+    if (answer.data) {
+      const { revision, receivedAt } = answer.data
+      const held = this.store.getState().documents.jobs[command.jobId]
+      this.store.dispatch(commandSaved({ command, revision, at: receivedAt }))
+      await this.kept.where('id').equals(command.id).delete()
+      // Somebody else wrote in between: read the whole job anew.
+      if (held && revision !== held.revision + 1) await this.read(command.jobId)
+      return true
+    }
+    const failure = answer.error as { status?: unknown; data?: ErrorBody }
+    const refused = typeof failure.status === 'number' && failure.status >= 400 && failure.status < 500 && failure.status !== 429
+    if (!refused) {
+      this.store.dispatch(wentOffline())
+      this.timer = setTimeout(() => { void this.send() }, RETRY_MS)
+      return false
+    }
+    const { message = 'refused', facts } = failure.data?.error ?? {}
+    this.store.dispatch(commandParked({ id: command.id, message, clashes: (facts?.['clashes'] ?? []) as Clash[] }))
+    await this.read(command.jobId)
+    return true
+  }
+
+  private async read(jobId: string) {
+    const answer = await this.store.dispatch(api.endpoints.job.initiate(jobId, { forceRefetch: true, subscribe: false }))
+    if (answer.data) this.store.dispatch(jobRead(answer.data))
+  }
+}

@@ -1,0 +1,15 @@
+import { useSyncExternalStore } from 'react'
+
+/** Whether a media query holds now. */
+export function useMedia(query: string): boolean {
+  return useSyncExternalStore(
+    (changed) => {
+      const list = matchMedia(query)
+      list.addEventListener('change', changed)
+      return () => list.removeEventListener('change', changed)
+    },
+    () => matchMedia(query).matches,
+  )
+}
+
+export const PHONE = '(max-width: 767px)'

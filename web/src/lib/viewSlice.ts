@@ -1,0 +1,35 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
+
+/** What this device prefers; never part of a job. */
+export interface View {
+  readonly theme: 'day' | 'night'
+  /** A look in the other unit; the job's setting stays. */
+  readonly unit: 'C' | 'F' | null
+  /** Who types here, for the log. */
+  readonly by: string
+}
+
+const KEY = 'nachtigal.view'
+
+function restored(): View {
+  const usual: View = { theme: globalThis.matchMedia?.('(prefers-color-scheme: dark)').matches ? 'night' : 'day', unit: null, by: '' }
+  try {
+    return { ...usual, ...(JSON.parse(globalThis.localStorage?.getItem(KEY) ?? '{}') as Partial<View>), unit: null }
+  } catch {
+    return usual
+  }
+}
+
+const slice = createSlice({
+  name: 'view',
+  initialState: restored,
+  reducers: {
+    themeTurned: (state) => ({ ...state, theme: state.theme === 'day' ? ('night' as const) : ('day' as const) }),
+    unitLookedAt: (state, { payload }: PayloadAction<'C' | 'F' | null>) => ({ ...state, unit: payload }),
+    nameGiven: (state, { payload }: PayloadAction<string>) => ({ ...state, by: payload }),
+  },
+})
+
+export const viewReducer = slice.reducer
+export const { themeTurned, unitLookedAt, nameGiven } = slice.actions
+export const storeView = (view: View) => { globalThis.localStorage?.setItem(KEY, JSON.stringify(view)) }

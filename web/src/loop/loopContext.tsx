@@ -1,0 +1,76 @@
+import { createContext, type ReactNode, useCallback, useContext, useMemo } from 'react'
+import { type LoopContext, loopContext } from '@nachtigal/core/check/context'
+import { checkLoop } from '@nachtigal/core/check/checkLoop'
+import type { Finding } from '@nachtigal/core/check/finding'
+import { changesBetween } from '@nachtigal/core/job/changesBetween'
+import type { JobDocument, LoopDocument, Reading } from '@nachtigal/core/job/documents'
+import type { FieldData } from '@nachtigal/core/plant/fieldValue'
+import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import { parseNumber } from '@nachtigal/core/units/parseNumber'
+import { type Quantity, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
+import { useAppSelector } from '../lib/store'
+import { useSend } from './useSend'
+
+export interface Loop extends LoopContext {
+  /** Units to show and type in: the job's, or the look in the other one. */
+  readonly preferences: UnitPreferences
+  readonly profiles: readonly DeviceProfile[]
+  readonly open: readonly Finding[]
+  readonly closed: readonly Finding[]
+  /** Turns the loop (and the job) into what they are to be, as one command. Answers what is wrong. */
+  readonly change: (next: { job?: JobDocument; loop?: LoopDocument }, why?: string) => string | undefined
+  /** A reading as typed now by whoever types here. */
+  readonly reading: (text: string, quantity: Quantity | undefined, preferences?: UnitPreferences, state?: Reading['state']) => Reading
+}
+
+const Context = createContext<Loop | null>(null)
+
+/** Values that are written as a whole: half of one against half of another would mean nothing. */
+const atomic = (path: readonly string[]) => {
+  const [a, b] = path
+  if (a === 'profiles') return path.length === 2
+  if (a === 'settings' && b === 'planned') return path.length === 3
+  if (a === 'settings' || (a === 'wiring' && path[3] === 'tested')) return path.length === 4
+  return (a === 'proof' && path.length === 3) || (a === 'chain' && b === 'connections' && path.length === 3) || (a === 'handover' && path.length === 2)
+}
+
+interface Props {
+  readonly job: JobDocument
+  readonly loop: LoopDocument
+  readonly data: FieldData
+  readonly profiles: readonly DeviceProfile[]
+  readonly children: ReactNode
+}
+
+/** Derives everything a loop's screens look at, once a change, and hands it down with the way to change it. */
+export function LoopProvider({ job, loop, data, profiles, children }: Props) {
+  const unit = useAppSelector((state) => state.view.unit)
+  const by = useAppSelector((state) => state.view.by)
+  const send = useSend(job.id)
+  const preferences = useMemo((): UnitPreferences => ({ temperatureUnit: unit ?? job.temperatureUnit, system: job.system }), [unit, job.temperatureUnit, job.system])
+  const derived = useMemo(() => {
+    const context = loopContext(job, loop, data, { ...job, ...preferences })
+    return { ...context, ...checkLoop(context) }
+  }, [job, loop, data, preferences])
+  const change = useCallback<Loop['change']>((next, why) => send(
+    [...(next.job ? changesBetween(job.id, job, next.job, atomic) : []), ...(next.loop ? changesBetween(loop.id, loop, next.loop, atomic) : [])],
+    { loopId: loop.id, ...(why ? { why } : {}) },
+  ), [send, job, loop])
+  const reading = useCallback<Loop['reading']>((text, quantity, prefs = preferences, state = 'value') => {
+    const view = quantity ? quantityView(quantity, prefs) : undefined
+    const read = parseNumber(text)
+    return {
+      text, unit: view?.label ?? '', state, at: new Date().toISOString(), by: by || 'unnamed',
+      ...(state === 'value' && view && read.ok ? { value: view.toSi(read.value) } : {}),
+    }
+  }, [preferences, by])
+  const value = useMemo(() => ({ ...derived, preferences, profiles, change, reading }), [derived, preferences, profiles, change, reading])
+  return <Context.Provider value={value}>{children}</Context.Provider>
+}
+
+/** The loop in hand. @throws Error outside its provider */
+export function useLoop(): Loop {
+  const loop = useContext(Context)
+  if (!loop) throw new Error('no loop above this screen')
+  return loop
+}

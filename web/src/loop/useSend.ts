@@ -1,0 +1,43 @@
+import { useCallback } from 'react'
+import { refusal } from '@nachtigal/contract/check'
+import { jobSchema, loopSchema } from '@nachtigal/contract/documentSchemas'
+import { applyCommand } from '@nachtigal/core/job/applyChange'
+import type { Change } from '@nachtigal/core/job/command'
+import { selectJob } from '../lib/documentsSlice'
+import type { RootState } from '../lib/store'
+import { useAppSelector } from '../lib/store'
+import { useStore } from 'react-redux'
+import { useOutbox } from './outboxContext'
+
+export interface SendOptions {
+  readonly loopId?: string | undefined
+  readonly why?: string
+  readonly undoes?: string
+}
+
+/**
+ * Sends changes of a job as one command. They are held against the same schema as on the server first: what has the wrong shape
+ * is answered here and goes nowhere.
+ * @returns what is wrong, or nothing
+ */
+export function useSend(jobId: string): (change: readonly Change[], options?: SendOptions) => string | undefined {
+  const outbox = useOutbox()
+  const store = useStore<RootState>()
+  const by = useAppSelector((state) => state.view.by)
+  return useCallback((change, { loopId, why, undoes } = {}) => {
+    if (change.length === 0) return undefined
+    const shown = selectJob(store.getState(), jobId)
+    const applied = applyCommand(shown ? { [jobId]: shown.job, ...shown.loops } : {}, { change })
+    if (!applied.ok) return 'This was changed elsewhere in the meantime. Look again.'
+    for (const id of new Set(change.map(({ document }) => document))) {
+      const document = applied.documents[id]
+      const wrong = document === undefined ? undefined : refusal(id === jobId ? jobSchema : loopSchema, document)
+      if (wrong) return wrong.message
+    }
+    void outbox.add({
+      id: crypto.randomUUID(), jobId, baseRevision: shown?.revision ?? 0, at: new Date().toISOString(), by: by || 'unnamed', change,
+      ...(loopId ? { loopId } : {}), ...(why ? { why } : {}), ...(undoes ? { undoes } : {}),
+    })
+    return undefined
+  }, [outbox, store, by, jobId])
+}

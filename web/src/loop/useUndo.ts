@@ -1,0 +1,15 @@
+import { useCallback } from 'react'
+import type { Command } from '@nachtigal/core/job/command'
+import { inverseChanges } from '@nachtigal/core/job/inverse'
+import { useAppSelector } from '../lib/store'
+import { useSend } from './useSend'
+
+/** Takes a command back by its inverse. Where something newer stands there, nothing happens and the answer says so. */
+export function useUndo(jobId: string): (command: Command) => string | undefined {
+  const send = useSend(jobId)
+  const by = useAppSelector((state) => state.view.by)
+  return useCallback((command) => send(
+    inverseChanges(command, () => ({ id: crypto.randomUUID(), at: new Date().toISOString(), by: by || 'unnamed' })),
+    { loopId: command.loopId, undoes: command.id },
+  ), [send, by])
+}
