@@ -1,6 +1,6 @@
 import type { OnOffBehaviour } from '../job/behaviour'
 import type { Change } from '../job/command'
-import type { LoopDocument, LoopKind, Reading } from '../job/documents'
+import type { LoopDocument, LoopKind, ProofReading, Reading } from '../job/documents'
 import { hazards } from '../survey/hazards'
 import { factsOfKind, kindFacts } from '../survey/kindFacts'
 import { formatQuantity, type UnitPreferences } from '../units/quantity'
@@ -56,8 +56,8 @@ function named(path: readonly string[], value: unknown, preferences: UnitPrefere
   if (a === 'chain') return ['Joint', (v) => (v === null || v === undefined ? 'open' : 'joined')]
   if (a === 'wiring') return [`Wire ${d ?? ''}`.trim(), d === 'tested' ? reading : d === 'lengthM' ? (v) => (typeof v === 'number' ? formatQuantity(v, 'length', preferences) : plain(v)) : plain]
   if (a === 'settings' && b === 'planned') return ['Plan', (v) => plan(v, preferences)]
-  if (a === 'settings') return [`${b === 'asFound' ? 'As-found' : 'As-left'} ${d ?? ''}`.trim(), reading]
-  if (a === 'proof' && b === 'readings') return ['Reading', reading]
+  if (a === 'settings') return [`${b === 'asFound' ? 'As-found' : 'As-left'} ${d ?? ''}`.trim(), d ? reading : plain]
+  if (a === 'proof' && b === 'readings') return [`Reading, ${String((value as ProofReading | null)?.step ?? '').replace('-1', '').replace('-2', ' again')}`, reading]
   if (a === 'proof') return [`Question: ${c ?? ''}`, plain]
   if (a === 'waivers') return ['Finding closed', (v) => (v === null || v === undefined ? 'open' : (v as { reason: string }).reason)]
   if (a === 'temporary') return ['Temporary', (v) => (v === null || v === undefined ? 'nothing' : (v as { what: string }).what)]

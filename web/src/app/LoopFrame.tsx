@@ -11,13 +11,14 @@ import { stageTitles } from './stageTitles'
 /** Frame of a loop: the seven stages, the chain, and the stage that is open. A stage is never locked. */
 export function LoopFrame() {
   const { loopId = '' } = useParams()
+  const phone = useMedia(PHONE)
   const { job, loops, data, profiles } = useJob()
   const loop = loops[loopId]
   if (!loop) return <main className="sheet p-6 grid gap-3 content-start"><h1 className="h1">This loop is not in the job</h1><p>It may have been taken back in the log.</p><Link to={`/jobs/${job.id}`}>Board</Link></main>
   return (
     <LoopProvider job={job} loop={loop} data={data} profiles={profiles}>
       <div className="flex flex-col min-h-0 min-w-0 sheet">
-        <StageRail />
+        {phone ? null : <StageRail />}
         <Stage />
       </div>
     </LoopProvider>
@@ -30,7 +31,7 @@ function Stage() {
   return (
     <>
       {phone || stage === 'survey' ? null : <LoopChain />}
-      <main className="flex-1 min-h-0 flex flex-col overflow-auto" key={stage}><Outlet /></main>
+      <main className="stage flex-1 min-h-0 flex flex-col overflow-auto" key={stage}><Outlet /></main>
     </>
   )
 }
@@ -39,7 +40,6 @@ function StageRail() {
   const loop = useLoop()
   const status = stageStatus(loop)
   const here = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')?.params.stage
-  const phone = useMedia(PHONE)
   return (
     <nav className="rail" aria-label="Stages">
       {stages.map((stage, i) => {
@@ -47,12 +47,10 @@ function StageRail() {
         return (
           <NavLink key={stage} to={`/jobs/${loop.job.id}/loops/${loop.loop.id}/${stage}`} aria-current={here === stage ? 'step' : undefined} aria-label={`${i + 1} ${stageTitles[stage]}, ${says}`}>
             <svg width="4" height="36" className="flex-none overflow-visible" aria-hidden><Stroke state={state} w={4} h={36} /></svg>
-            {phone ? <span className="cond text-[16px]">{i + 1}</span> : (
-              <span className="min-w-0">
-                <span className="block cond font-semibold text-[18px] leading-[18px] truncate">{i + 1} {stageTitles[stage]}</span>
-                <span className={`block cond text-[14px] leading-[18px] truncate ${state === 'stop' ? 'text-stop' : state === 'look' ? 'text-look' : 'text-ink2'}`}>{says}</span>
-              </span>
-            )}
+            <span className="min-w-0">
+              <span className="block cond font-semibold text-[18px] leading-[18px] truncate">{i + 1} {stageTitles[stage]}</span>
+              <span className={`block cond text-[14px] leading-[18px] truncate ${state === 'stop' ? 'text-stop' : state === 'look' ? 'text-look' : 'text-ink2'}`}>{says}</span>
+            </span>
           </NavLink>
         )
       })}

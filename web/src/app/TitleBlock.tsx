@@ -1,19 +1,24 @@
 import { ArrowLeft } from 'lucide-react'
 import { useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useMatch } from 'react-router'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import { stages } from '@nachtigal/core/survey/hazards'
 import { kindFacts } from '@nachtigal/core/survey/kindFacts'
 import { unitLookedAt } from '../lib/viewSlice'
 import { useAppDispatch, useAppSelector } from '../lib/store'
 import { Mark, ThemeButton } from '../ui/Frame'
 import { KeysDialog } from './KeysDialog'
 import { SavedCell } from './SavedCell'
+import { StagesButton } from './StagesButton'
+import { stageTitles } from './stageTitles'
 
 /** Title block of a drawing: job, loop, units, what is saved. */
 export function TitleBlock({ job, loop }: { job: JobDocument; loop?: LoopDocument | undefined }) {
   const dispatch = useAppDispatch()
   const look = useAppSelector((state) => state.view.unit)
   const [keys, setKeys] = useState(false)
+  const here = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')?.params.stage
+  const at = stages.findIndex((stage) => stage === here)
   const unit = look ?? job.temperatureUnit
   const turn = () => { const other = unit === 'C' ? 'F' : 'C'; dispatch(unitLookedAt(other === job.temperatureUnit ? null : other)) }
   return (
@@ -21,11 +26,12 @@ export function TitleBlock({ job, loop }: { job: JobDocument; loop?: LoopDocumen
       <Link to="/" className="brand not-phone" aria-label="Nachtigal, all jobs"><Mark />Nachtigal</Link>
       <Link to={loop ? `/jobs/${job.id}` : '/'} className="only-phone back" aria-label="Back"><ArrowLeft size={20} strokeWidth={1.5} /></Link>
       <Link to={`/jobs/${job.id}`} className="title-cell not-phone max-w-72"><span className="k">Job</span><span>{job.name}</span></Link>
-      <div className="title-cell flex-1"><span className="k">{loop ? kindFacts[loop.kind]?.title ?? loop.kind : job.place || 'Sheet'}</span><span className="font-bold">{loop?.name ?? job.name}</span></div>
+      <div className="title-cell flex-1"><span className="k">{loop ? <><span className="only-phone">{at >= 0 ? `${at + 1} ${stageTitles[stages[at]!]}, ` : ''}</span>{kindFacts[loop.kind]?.title ?? loop.kind}</> : job.place || 'Sheet'}</span><span className="font-bold">{loop?.name ?? job.name}</span></div>
       <button type="button" className="title-cell not-phone border-l border-line" data-keys onClick={() => setKeys(true)}><span className="k">All keys</span><span className="mono">?</span></button>
       <button type="button" className="title-cell not-phone" onClick={turn} aria-label={`Units: degrees ${unit === 'C' ? 'Celsius' : 'Fahrenheit'}${look ? ', a look only' : ''}. Turn`}>
         <span className="k">{look ? 'Units, a look' : 'Units'}</span><span>{unit === 'C' ? '°C' : '°F'}, {job.system === 'us' ? 'US' : 'metric'}</span>
       </button>
+      {loop ? <StagesButton job={job} loop={loop} /> : null}
       <SavedCell />
       <ThemeButton />
       <KeysDialog open={keys} onClose={() => setKeys(false)} />

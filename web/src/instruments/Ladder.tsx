@@ -160,7 +160,7 @@ export function Ladder({ values, unit, differenceUnit, step, marks, moves, compa
         <path d={`M${away(12)} ${at}H${far}M${far} ${at}v${hook * 14}`} stroke={marks[part] ? 'var(--look)' : 'var(--ink)'} strokeWidth="3" fill="none" />
         {pinned ? <path d={`M${away(26)} ${at - hook * -4}l4 ${-hook * 8}l4 ${hook * 8}Z`} fill="var(--ink2)" /> : null}
         <text x={away(compact ? 20 : 40)} y={at + 5} textAnchor={awayAnchor} style={label(14)}>{say(value)}{compact ? null : <tspan dx="8" style={cond(15)}>{part === 'highest' ? 'highest the keys allow' : 'lowest'}</tspan>}</text>
-        {compact ? <text x={away(20)} y={at + 20} textAnchor={awayAnchor} style={cond(14)}>{part}</text> : null}
+        {compact ? <text x={away(20)} y={at + (part === 'lowest' ? -12 : 22)} textAnchor={awayAnchor} style={cond(14)}>{part}</text> : null}
       </g>
     )
   }

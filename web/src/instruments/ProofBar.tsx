@@ -19,7 +19,7 @@ export function ProofBar({ expected, tolerance, reading, verdict, format, small 
   const bracket = (value: number, way: 1 | -1) => <path d={`M${x(value) + way * 5} ${base - up}H${x(value)}V${base + down}h${way * 5}`} fill="none" stroke="var(--ink)" strokeWidth={small ? 1.5 : 2} />
   const label = `Should be ${format(expected)}, may stray ${format(tolerance)}${reading === undefined ? '' : `, reads ${format(reading)}`}`
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} width={small ? width : '100%'} className="block max-h-24" role="img" aria-label={label}>
+    <svg viewBox={`0 0 ${width} ${height}`} width={small ? width : '100%'} className="block max-h-24 flex-none" role="img" aria-label={label}>
       <path d={`M0 ${base}H${width}`} stroke="var(--edge)" />
       <rect x={x(expected - tolerance)} y={base - up} width={x(expected + tolerance) - x(expected - tolerance)} height={up} fill="var(--blank)" />
       {small ? null : Array.from({ length: 25 }, (_, i) => i - 12).map((i) => <path key={i} d={`M${x(expected + (i * tolerance) / 5)} ${base}v${i % 5 === 0 ? 8 : 5}`} stroke="var(--edge)" />)}

@@ -25,15 +25,6 @@ export interface Loop extends LoopContext {
 
 const Context = createContext<Loop | null>(null)
 
-/** Values that are written as a whole: half of one against half of another would mean nothing. */
-const atomic = (path: readonly string[]) => {
-  const [a, b] = path
-  if (a === 'profiles') return path.length === 2
-  if (a === 'settings' && b === 'planned') return path.length === 3
-  if (a === 'settings' || (a === 'wiring' && path[3] === 'tested')) return path.length === 4
-  return (a === 'proof' && path.length === 3) || (a === 'chain' && b === 'connections' && path.length === 3) || (a === 'handover' && path.length === 2)
-}
-
 interface Props {
   readonly job: JobDocument
   readonly loop: LoopDocument
@@ -53,7 +44,7 @@ export function LoopProvider({ job, loop, data, profiles, children }: Props) {
     return { ...context, ...checkLoop(context) }
   }, [job, loop, data, preferences])
   const change = useCallback<Loop['change']>((next, why) => send(
-    [...(next.job ? changesBetween(job.id, job, next.job, atomic) : []), ...(next.loop ? changesBetween(loop.id, loop, next.loop, atomic) : [])],
+    [...(next.job ? changesBetween(job.id, job, next.job) : []), ...(next.loop ? changesBetween(loop.id, loop, next.loop) : [])],
     { loopId: loop.id, ...(why ? { why } : {}) },
   ), [send, job, loop])
   const reading = useCallback<Loop['reading']>((text, quantity, prefs = preferences, state = 'value') => {

@@ -42,13 +42,13 @@ export function LogPlace() {
             <tr key={sequence}>
               <td className="align-top text-ink2">{sequence}</td>
               <td className="align-top whitespace-nowrap">{format(new Date(command.at), 'd MMM HH:mm')}</td>
-              <td className="align-top not-phone">{command.by}</td>
-              <td className="align-top not-phone">{command.loopId ? loops[command.loopId]?.name ?? 'taken back' : 'job'}</td>
-              <td>
+              <td className="align-top whitespace-nowrap not-phone">{command.by}</td>
+              <td className="align-top whitespace-nowrap not-phone">{command.loopId ? loops[command.loopId]?.name ?? 'taken back' : 'job'}</td>
+              <td className="w-full">
                 {command.undoes ? <b>Taken back. </b> : null}
                 {command.change.slice(0, MOST_CHANGES).map((change) => {
                   const { what, before: was, after } = wordChange(change, preferences)
-                  return <span key={change.path.join('/') + change.document} className="block"><b>{what}</b> <span className="text-ink2">{was}</span> {'\u2013'} {after}</span>
+                  return <span key={change.path.join('/') + change.document} className="block"><b>{what}</b> <span className="text-ink2">{was} to</span> {after}</span>
                 })}
                 {command.change.length > MOST_CHANGES ? <span className="block text-ink2">and {command.change.length - MOST_CHANGES} more</span> : null}
                 {command.why ? <span className="block text-ink2">Why: {command.why}</span> : null}

@@ -98,7 +98,7 @@ function StepSheet({ test, step, onNext }: { test: RiseFallTest; step: RiseFallS
   return (
     <section className="p-4 flex flex-col gap-3 min-h-0 lg:overflow-auto" aria-labelledby="step-title">
       <div className="flex items-baseline gap-4"><h2 id="step-title" className="h2">Step {at + 1} of {test.steps.length}</h2><span className="text-ink2">{step.title.toLowerCase()}, should go {step.switches}</span></div>
-      <p className="text-[17px] leading-[26px]">{step.instruction} The thermometer lies on the probe; wait five probe lags between moves.</p>
+      <p className="text-[17px] leading-[26px] max-md:text-[16px] max-md:leading-6">{step.instruction} <span className="not-phone">The thermometer lies on the probe; wait five probe lags between moves.</span></p>
       <NumberField label={`Reads when it goes ${step.switches}`} draftKey={key} value={value} shown={step.reading && step.reading.unit === view.label ? step.reading.text : value === undefined ? '' : view.toShown(value).toFixed(1)} quantity="temperature" preferences={preferences} low={-100} high={500} big
         onCommit={(si, typed) => (si === undefined ? undefined : keep(typed))} finding={step.verdict === 'look' ? 'look' : undefined} />
       <ProofBar expected={view.toShown(step.expectedC)} tolerance={difference.toShown(step.toleranceK)} reading={value === undefined ? undefined : view.toShown(value)} verdict={step.verdict} format={(v) => v.toFixed(1)} />

@@ -2,6 +2,7 @@ import type { Reading } from '@nachtigal/core/job/documents'
 import { keyingSheet, type KeyingRow } from '@nachtigal/core/proof/keyingSheet'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { drafted, draftCleared } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { Cautions } from '../../loop/Cautions'
@@ -52,11 +53,9 @@ export function KeyingStage() {
         <p>Write down what you find before you key anything. Then key from the top: what resets others comes first.</p>
         <p>As left is what the display shows when you go, also where it is not the plan.</p>
         <Cautions stage="set" />
-        <div className="mt-auto grid gap-2 action-bar">
-          {sheets.map(({ device, rows }) => { const open = rows.filter(({ asLeft }) => !asLeft); return open.length === 0 ? null : <Button key={device.id} second end="" onClick={() => write('asLeft', device.id, Object.fromEntries(open.map((row) => [row.code, asTyped(row, row.planned)])))}>The rest is as planned</Button> })}
-          <Button second to={`/jobs/${job.id}/loops/${loop.id}/set`} end="">Back to the ladder</Button>
-          <Button to={`/jobs/${job.id}/loops/${loop.id}/try`}>Try it</Button>
-        </div>
+        {sheets.map(({ device, rows }) => { const open = rows.filter(({ asLeft }) => !asLeft); return open.length === 0 ? null : <Button key={device.id} second end="" onClick={() => write('asLeft', device.id, Object.fromEntries(open.map((row) => [row.code, asTyped(row, row.planned)])))}>The rest is as planned</Button> })}
+        <Link className="min-h-8" to={`/jobs/${job.id}/loops/${loop.id}/set`}>Back to the ladder</Link>
+        <div className="mt-auto action-bar"><Button to={`/jobs/${job.id}/loops/${loop.id}/try`}>Try it</Button></div>
       </aside>
     </div>
   )

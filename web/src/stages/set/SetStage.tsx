@@ -79,8 +79,8 @@ function PlanSheet({ plan }: { plan: OnOffBehaviour & { id: string } }) {
   return (
     <div className="work">
       <section className="flex flex-col min-h-0 min-w-0" aria-labelledby="ladder-title">
-        <div className="flex items-baseline gap-4 px-4 pt-2.5"><h2 id="ladder-title" className="h2">Switching points</h2><span className="text-ink2 truncate">moves by {formatQuantity(difference.toSi(step), 'difference', preferences)}, the display step of {controller?.name ?? 'the controller'}</span></div>
-        <div className="flex-1 min-h-0 px-2 flex items-stretch">
+        <div className="flex items-baseline gap-4 px-4 pt-2.5"><h2 id="ladder-title" className="h2">Switching points</h2><span className="text-ink2 truncate not-phone">moves by {formatQuantity(difference.toSi(step), 'difference', preferences)}, the display step of {controller?.name ?? 'the controller'}</span></div>
+        <div className="flex-1 min-h-0 max-lg:h-[420px] max-lg:flex-none px-2 flex items-stretch">
           <Ladder
             values={{ action: shown.action, set: out(shown.setpointC), on: out(shown.onC), off: out(shown.offC), lowest: shown.lowestC === undefined ? undefined : out(shown.lowestC), highest: shown.highestC === undefined ? undefined : out(shown.highestC), alarm: shown.alarmHighC === undefined ? undefined : out(shown.alarmHighC) }}
             unit={temperature.label} differenceUnit={difference.label} step={step} marks={marks} moves="moves cut-in and cut-out" compact={phone} onMove={move}

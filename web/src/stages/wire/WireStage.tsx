@@ -31,7 +31,7 @@ export function WireStage() {
   const step = (by: number) => go(rows[Math.min(rows.length - 1, Math.max(0, rows.indexOf(chosen) + by))])
   return (
     <div className="grid lg:grid-cols-[minmax(0,560px)_minmax(0,1fr)] min-h-0 flex-1 bg-paper overflow-auto lg:overflow-hidden">
-      <section className="lg:border-r border-line flex flex-col min-h-0" aria-labelledby="wires" style={phone ? { maxHeight: 210 } : undefined}>
+      <section className="lg:border-r border-line flex flex-col min-h-0" aria-labelledby="wires" style={phone ? { maxHeight: 178 } : undefined}>
         <Counts />
         <div className="overflow-auto flex-1 min-h-0" onKeyDown={(event) => {
           if (event.key === 'ArrowDown' || event.key === 'ArrowUp') { event.preventDefault(); step(event.key === 'ArrowDown' ? 1 : -1) }
@@ -103,7 +103,7 @@ function RowSheet({ row, onNext, last }: { row: WireRow; onNext: () => void; las
         <span className="text-[17px] flex items-center gap-3"><End end={row.from} strong /> to <End end={row.to} strong /></span>
         <span className="text-ink2 ml-auto">{row.conductor.colourName}, {size}, {row.circuit === 'mains' ? 'mains' : 'extra-low voltage'}</span>
       </div>
-      <p className="text-[16px] leading-6">{row.from.tag} {row.from.deviceName}, terminal <b>{row.from.label}</b>, to {row.to.tag} {row.to.deviceName}, terminal <b>{row.to.label}</b>. Colour and size: check local code.</p>
+      <p className="text-[16px] leading-6 not-phone">{row.from.tag} {row.from.deviceName}, terminal <b>{row.from.label}</b>, to {row.to.tag} {row.to.deviceName}, terminal <b>{row.to.label}</b>. Colour and size: check local code.</p>
       <div className="not-phone grid grid-cols-3 gap-4">
         <NumberField label="Length" draftKey={`${loop.id}/wire/${row.id}/length`} value={state?.lengthM} quantity="length" preferences={preferences} low={0} high={10000} placeholder={assumed ? 'not known' : ''}
           onCommit={(next) => { const { lengthM: _l, ...rest } = state ?? {}; return write(next === undefined ? rest : { ...rest, lengthM: next }) }} />
@@ -118,7 +118,7 @@ function RowSheet({ row, onNext, last }: { row: WireRow; onNext: () => void; las
         onCommit={(_value, typed) => keep(typed)} finding={verdict === 'stop' ? 'stop' : undefined} />
       {verdict === 'stop' ? <p role="alert" className="caution"><Shape kind="stop" size={18} /><span><b>Not proved, do not energise.</b> {state?.tested?.state === 'over-range' ? 'The wire is open.' : `Over ${words.say(limitOhm, 'resistance', 2)}.`} Check both ends, the joint and the core number, then measure again.</span></p> : null}
       {verdict === 'fits' ? <p className="caution"><Shape kind="fits" size={18} /><span><b>Good.</b> Under {words.say(limitOhm, 'resistance', 2)}.</span></p> : null}
-      {phone ? <NumberPad text={text} onText={(next) => dispatch(drafted({ key, text: next }))} onNone={() => { dispatch(draftCleared(key)); keep('', 'over-range') }} /> : <button type="button" className="third self-start min-h-8" onClick={() => { dispatch(draftCleared(key)); keep('', 'over-range') }}>Meter shows over-range</button>}
+      {phone ? <NumberPad none="over-range" text={text} onText={(next) => dispatch(drafted({ key, text: next }))} onNone={() => { dispatch(draftCleared(key)); keep('', 'over-range') }} /> : <button type="button" className="third self-start min-h-8" onClick={() => { dispatch(draftCleared(key)); keep('', 'over-range') }}>Meter shows over-range</button>}
       <div className="mt-auto grid gap-2 action-bar md:grid-cols-2">
         {phone ? null : <Button second onClick={onNext} end="" disabled={last}>{last ? 'This is the last wire' : 'Next wire'}</Button>}
         {state?.landed

@@ -1,0 +1,13 @@
+/**
+ * Whether the value at a path is written as a whole: half of one plan, reading or profile against half of another would mean
+ * nothing, so a change names all of it.
+ */
+export function atomicPath(path: readonly string[]): boolean {
+  const [a, b] = path
+  if (a === 'profiles') return path.length === 2
+  if (a === 'settings') return path.length === (b === 'planned' ? 3 : 4)
+  if (a === 'wiring') return path.length === 4
+  if (a === 'chain') return b === 'connections' && path.length === 3
+  if (a === 'proof') return path.length === 3
+  return (a === 'handover' || a === 'waivers' || a === 'temporary') && path.length === 2
+}

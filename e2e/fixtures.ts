@@ -1,0 +1,93 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Locator, type Page, test as base } from '@playwright/test'
+import { emptyFolder, removeFolder, type RunningServer, startServer } from './server'
+
+/** Each test has its own server on an empty database, and fails when a page reports an error. */
+export const test = base.extend<{ server: RunningServer; demo: boolean; watch: void }>({
+  demo: [false, { option: true }],
+  server: async ({ demo }, use) => {
+    const folder = emptyFolder()
+    const server = await startServer(folder, { demo })
+    await use(server)
+    await server.stop()
+    removeFolder(folder)
+  },
+  watch: [async ({ page }, use) => {
+    const errors: string[] = []
+    page.on('pageerror', (error) => errors.push(String(error)))
+    page.on('console', (message) => { if (message.type() === 'error' && /Content Security Policy|Minified React|Warning:/.test(message.text())) errors.push(message.text()) })
+    await use()
+    expect(errors).toEqual([])
+  }, { auto: true }],
+})
+
+export { expect }
+
+/** No serious or critical fault on what is shown now. */
+export async function expectAccessible(page: Page, where: string) {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+  expect(grave.map(({ id, nodes }) => `${where}: ${id}: ${nodes.slice(0, 3).map(({ html, failureSummary }) => `${html.slice(0, 140)} ${failureSummary?.split('\n')[1] ?? ''}`).join(' | ')}`)).toEqual([])
+}
+
+export const saved = (page: Page) => expect(page.locator('[data-saved="true"]')).toBeVisible()
+
+/** Types into a field by its label and leaves it. */
+export async function fill(scope: Page | Locator, label: string, text: string) {
+  const field = scope.getByLabel(label, { exact: true })
+  await field.fill(text)
+  await field.press('Enter')
+}
+
+export async function startJob(page: Page, url: string, { name = 'Hatchling house', unit = '°C', system = 'metric' } = {}) {
+  await page.goto(url)
+  await page.getByRole('button', { name: 'Start an empty job' }).click()
+  const form = page.getByRole('dialog')
+  await form.getByLabel('Name', { exact: true }).fill(name)
+  await form.getByLabel('Place').fill('Otterholm')
+  await form.getByLabel('Temperature').selectOption({ label: unit })
+  await form.getByLabel('Measures').selectOption({ label: system })
+  await form.getByLabel('Your name, for the log').fill('Ilse Farn')
+  await form.getByRole('button', { name: 'Start the job' }).click()
+  await expect(page.getByRole('heading', { name: 'No loop yet' })).toBeVisible()
+}
+
+export async function addLoop(page: Page, name = 'Hatchling floor') {
+  await page.getByRole('button', { name: 'Add a loop' }).click()
+  const form = page.getByRole('dialog')
+  await form.getByLabel('Name', { exact: true }).fill(name)
+  await form.getByRole('button', { name: 'Add the loop' }).click()
+  await expect(page.getByLabel('What is controlled')).toBeVisible()
+}
+
+/** To a stage, the way this viewport offers. */
+export async function toStage(page: Page, name: string) {
+  const phone = (page.viewportSize()?.width ?? 0) < 768
+  if (phone) await page.getByRole('button', { name: 'Stages' }).click()
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: new RegExp(name) }).click()
+}
+
+export async function choose(page: Page, link: string, device: string) {
+  await page.getByRole('list', { name: 'Links of the chain' }).getByRole('button', { name: new RegExp(`^${link}`) }).click()
+  const radio = page.getByRole('radio', { name: new RegExp(device) })
+  await radio.click()
+  await expect(radio).toHaveAttribute('aria-checked', 'true')
+}
+
+/** A floor surveyed with figures in °C and metric. */
+export async function survey(page: Page, figures: Readonly<Record<string, string>>) {
+  await page.getByLabel('What is controlled').selectOption({ label: 'Screed, probe in the floor' })
+  await page.getByLabel('Insulation', { exact: true }).selectOption({ label: 'Fair' })
+  await page.getByLabel('Covering and use').selectOption({ label: 'Edge strip, nobody stays' })
+  for (const [label, text] of Object.entries(figures)) await fill(page, label, text)
+}
+
+export const celsius = { 'Target': '28', 'May stray by': '1', 'Design outdoor': '-10', 'Floor area': '38', 'Supply water': '43' }
+
+export async function wholeChain(page: Page) {
+  await choose(page, 'Probe', 'Floor probe')
+  await choose(page, 'Controller', 'Dipper')
+  await choose(page, 'Load', 'Circulator')
+  await choose(page, 'Limiter', 'Shrike')
+  await choose(page, 'Supply', 'Circuit 10 A')
+}

@@ -1,0 +1,25 @@
+import { defineConfig } from '@playwright/test'
+
+const browser = process.env['NACHTIGAL_BROWSER'] ?? '/usr/bin/chromium'
+
+export const launchOptions = {
+  executablePath: browser,
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+}
+
+export default defineConfig({
+  testDir: './tests',
+  outputDir: '../test-results',
+  globalSetup: './globalSetup.ts',
+  timeout: 120_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  forbidOnly: true,
+  retries: 0,
+  reporter: [['list'], ['json', { outputFile: '../test-results/browser.json' }]],
+  use: { launchOptions, locale: 'en-GB', timezoneId: 'Europe/Oslo', trace: 'retain-on-failure' },
+  projects: [
+    { name: 'desk', use: { viewport: { width: 1280, height: 800 } } },
+    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true }, testMatch: /wayOfWork|badInput/ },
+  ],
+})

@@ -1,0 +1,50 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+
+const root = path.resolve(import.meta.dirname, '..')
+/** A database folder as an empty server leaves it; made once, copied for each server. */
+export const template = path.join(tmpdir(), `nachtigal-e2e-template-${process.env['NACHTIGAL_E2E_RUN'] ?? 'one'}`)
+
+export interface RunningServer {
+  readonly url: string
+  readonly folder: string
+  /** Ends it at once, as a power cut of the process would. */
+  readonly kill: () => Promise<void>
+  readonly stop: () => Promise<void>
+}
+
+const gone = (child: ChildProcess) => (child.exitCode !== null || child.signalCode !== null ? Promise.resolve() : new Promise<void>((resolve) => { child.once('exit', () => resolve()) }))
+
+/** Starts the built server as its own program and waits until it says its address. */
+export async function startServer(folder: string, { port = 0, demo = false } = {}): Promise<RunningServer> {
+  const child = spawn(process.execPath, [path.join(root, 'server/dist/main.js'), ...(demo ? ['--demo'] : [])], {
+    cwd: root, env: { ...process.env, NACHTIGAL_ROOT: root, NACHTIGAL_DATA: folder, PORT: String(port), LOG_LEVEL: 'error' }, stdio: ['ignore', 'pipe', 'pipe'],
+  })
+  let said = ''
+  const url = await new Promise<string>((resolve, reject) => {
+    const listen = (chunk: Buffer) => {
+      said += chunk.toString()
+      const found = /http:\/\/[\w.:]+/.exec(said)
+      if (found) resolve(found[0])
+    }
+    child.stdout.on('data', listen)
+    child.stderr.on('data', (chunk: Buffer) => { said += chunk.toString() })
+    child.once('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)))
+  })
+  return {
+    url, folder,
+    kill: () => { child.kill('SIGKILL'); return gone(child) },
+    stop: () => { child.kill('SIGTERM'); return gone(child) },
+  }
+}
+
+/** A folder with an empty database. */
+export function emptyFolder(): string {
+  const folder = mkdtempSync(path.join(tmpdir(), 'nachtigal-e2e-'))
+  cpSync(template, folder, { recursive: true })
+  return folder
+}
+
+export const removeFolder = (folder: string) => rmSync(folder, { recursive: true, force: true })

@@ -1,0 +1,66 @@
+import { addLoop, celsius, expect, fill, saved, startJob, survey, test } from '../fixtures'
+import { startServer } from '../server'
+
+test('killing the server in the middle of typing loses nothing that was shown as saved, nor what was typed after', async ({ page, server }) => {
+  await startJob(page, server.url)
+  await addLoop(page)
+  await survey(page, celsius)
+  await saved(page)
+  const { port } = new URL(server.url)
+  await server.kill()
+
+  // Typed without a server: shown, and said not to be saved.
+  await fill(page, 'Design outdoor', '-12')
+  await fill(page, 'Floor area', '40')
+  await expect(page.getByRole('status').filter({ hasText: /wait here/ })).toBeVisible()
+  await expect(page.locator('[data-saved="true"]')).toHaveCount(0)
+
+  const again = await startServer(server.folder, { port: Number(port) })
+  try {
+    await saved(page)
+    await page.reload()
+    for (const [label, value] of [['Target', '28.0'], ['May stray by', '1.0'], ['Design outdoor', '−12.0'], ['Floor area', '40.0'], ['Supply water', '43.0']] as const)
+      await expect(page.getByLabel(label, { exact: true })).toHaveValue(value)
+    const jobId = /jobs\/([\w-]+)/.exec(page.url())![1]!
+    const log = (await (await page.request.get(`${server.url}/api/jobs/${jobId}/log`)).json()) as { rows: { sequence: number; previousHash: string; hash: string }[] }
+    log.rows.forEach((row, i) => { if (i + 1 < log.rows.length) expect(row.previousHash).toBe(log.rows[i + 1]!.hash) })
+  } finally {
+    await again.stop()
+  }
+})
+
+test('a change made while the server is away is sent after a reload of the page, once', async ({ page, server, context }) => {
+  await startJob(page, server.url)
+  await addLoop(page)
+  await saved(page)
+  await context.route('**/commands', (route) => route.abort())
+  await fill(page, 'Target', '26')
+  await expect(page.getByRole('status').filter({ hasText: /wait here/ })).toBeVisible()
+  await page.reload()
+  await expect(page.getByLabel('Target', { exact: true })).toHaveValue('26.0')
+  await context.unroute('**/commands')
+  await saved(page)
+  const jobId = /jobs\/([\w-]+)/.exec(page.url())![1]!
+  const log = (await (await page.request.get(`${server.url}/api/jobs/${jobId}/log`)).json()) as { total: number }
+  expect(log.total).toBe(3)
+})
+
+test('two who change the same value see both sides and settle it', async ({ page, server, context }) => {
+  await startJob(page, server.url)
+  await addLoop(page)
+  await fill(page, 'Target', '26')
+  await saved(page)
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await expect(other.getByLabel('Target', { exact: true })).toHaveValue('26.0')
+  await fill(other, 'Target', '30')
+  await saved(other)
+  await fill(page, 'Target', '27')
+  await page.getByRole('button', { name: /to settle/ }).click()
+  const sheet = page.getByRole('dialog')
+  await expect(sheet).toContainText('30.0 °C')
+  await expect(sheet).toContainText('27.0 °C')
+  await sheet.getByRole('button', { name: 'Put mine' }).click()
+  await saved(page)
+  await expect(page.getByLabel('Target', { exact: true })).toHaveValue('27.0')
+})

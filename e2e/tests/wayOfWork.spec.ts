@@ -1,0 +1,166 @@
+import { readFileSync } from 'node:fs'
+import { addLoop, celsius, choose, expect, expectAccessible, fill, saved, startJob, survey, test, toStage, wholeChain } from '../fixtures'
+
+/** The same floor for two fitters: one in Celsius and metric, one in Fahrenheit and US customary. */
+const ways = [
+  {
+    unit: '°C', system: 'metric', figures: celsius, lossEstimate: /68\.4/, swing: '1.5', on: '26.5', offShown: '28.0 °C', onShown: '26.5 °C', wren: /97|96\.5 °C/,
+    alarm: '31.5', good: ['28.1', '26.6', '28.0', '26.5'], late: ['28.8', '27.3', '28.8', '27.3'], adjust: /Adjust the offset by 0\.8 K/, planned: { gap: '1.5', goal: '28.0' }, swingSi: 1.5,
+  },
+  {
+    unit: '°F', system: 'US customary', figures: { 'Target': '82.4', 'May stray by': '2', 'Design outdoor': '14', 'Floor area': '409', 'Supply water': '110' }, lossEstimate: /129|130/, swing: '5', on: '77.4',
+    offShown: '82.4 °F', onShown: '77.4 °F', wren: /205\.\d °F/, alarm: '89', good: ['82.5', '77.5', '82.4', '77.4'], late: ['83.8', '78.8', '83.8', '78.8'], adjust: /Adjust the offset by 1\.4 °F/, planned: { gap: '5.0', goal: '82.4' }, swingSi: 25 / 9,
+  },
+] as const
+
+for (const way of ways)
+  test(`from an empty job to the hand-over sheet in ${way.unit}`, async ({ page, server }) => {
+    const phone = (page.viewportSize()?.width ?? 0) < 768
+
+    await test.step('an empty job and a loop', async () => {
+      await startJob(page, server.url, way)
+      await expectAccessible(page, 'board')
+      await addLoop(page)
+    })
+
+    await test.step('survey: estimates that open to their sums, hazards', async () => {
+      await survey(page, way.figures)
+      await page.getByRole('checkbox', { name: 'Mains in the box or at the pump' }).click()
+      await page.getByRole('checkbox', { name: 'Hot heating water' }).click()
+      await page.getByRole('button', { name: /^Heat loss .* open the sum/ }).first().click()
+      const sum = page.getByRole('dialog')
+      await expect(sum).toContainText('H = loss per m² × area')
+      await expect(sum).toContainText('ISO 13790')
+      await expect(sum).toContainText(way.lossEstimate)
+      await page.keyboard.press('Escape')
+      await saved(page)
+      await expectAccessible(page, 'survey')
+    })
+
+    await test.step('match: a verdict on every joint', async () => {
+      await toStage(page, 'Match')
+      await wholeChain(page)
+      await expect(page.getByRole('button', { name: /: fits$/ }).first()).toBeVisible()
+      await expect(page.getByText('Nothing to look at.')).toBeVisible()
+      await choose(page, 'Probe', 'Cable probe')
+      await page.getByRole('button', { name: 'B1 to A1: does not fit' }).last().click()
+      await expect(page.getByRole('dialog')).toContainText(way.wren)
+      await page.keyboard.press('Escape')
+      await expect(page.getByRole('listitem').filter({ hasText: 'B1 to A1: does not fit.' })).toBeVisible()
+      await choose(page, 'Probe', 'Floor probe')
+      await expect(page.getByText('Nothing to look at.')).toBeVisible()
+      await expect(page.getByRole('note', { name: 'Cautions' })).toContainText('Locked off and proved dead')
+      await expectAccessible(page, 'match')
+    })
+
+    await test.step('wire: landed and tested row by row', async () => {
+      await toStage(page, 'Wire')
+      await expect(page.getByText('0 of 9 landed, 0 tested')).toBeVisible()
+      await expectAccessible(page, 'wire')
+      for (let wire = 1; wire <= 9; wire++) {
+        await page.getByRole('button', { name: new RegExp(`^Wire ${wire},`) }).click()
+        await page.getByRole('checkbox', { name: `Wire ${wire} landed` }).click()
+        await fill(page, 'Meter reads', '0.2')
+        await expect(page.getByRole('img', { name: `Wire ${wire} tested` })).toBeVisible()
+      }
+      await expect(page.getByText('9 of 9 landed, 9 tested')).toBeVisible()
+    })
+
+    await test.step('set: the ladder, typed, by keys, all seven conventions, live consequences', async () => {
+      await toStage(page, 'Set')
+      await fill(page, 'Swing', way.swing)
+      await expect(page.locator('[data-consequence="on"]')).toContainText(way.onShown)
+      await expect(page.locator('[data-consequence="off"]')).toContainText(way.offShown)
+      const worst = await page.locator('[data-consequence="worst"]').innerText()
+      expect(await page.getByLabel('The set is where it').locator('option').count()).toBe(7)
+      for (const [convention, set] of [['cuts in', way.on], ['has the swing above it', way.on], ['has the swing below it', way.planned.goal], ['cuts out', way.planned.goal]] as const) {
+        const option = page.getByLabel('The set is where it').locator('option', { hasText: convention }).first()
+        await page.getByLabel('The set is where it').selectOption((await option.getAttribute('value'))!)
+        await expect(page.getByLabel('Set', { exact: true }).first()).toHaveValue(set)
+        await expect(page.locator('[data-consequence="on"]')).toContainText(way.onShown)
+      }
+      const cutIn = page.getByRole('slider', { name: 'Cut-in' })
+      await cutIn.focus()
+      await page.keyboard.press('Shift+ArrowDown')
+      await expect(page.locator('[data-consequence="worst"]')).not.toHaveText(worst)
+      await page.keyboard.press('Shift+ArrowUp')
+      await expect(page.locator('[data-consequence="on"]')).toContainText(way.onShown)
+      await fill(page, 'High alarm', way.alarm)
+      await saved(page)
+      await expect(page.locator('[data-consequence="life"]')).toContainText('years')
+      await expect(page.getByText(/Open: display brk/)).toBeVisible()
+      await expectAccessible(page, 'set')
+    })
+
+    await test.step('the keying sheet: planned, as found, as left', async () => {
+      await page.getByRole('link', { name: 'Write the keying sheet' }).click()
+      await fill(page, 'Set, as found', '20')
+      for (const [code, value] of Object.entries(way.planned)) await expect(page.getByRole('row').filter({ hasText: code }).first()).toContainText(value)
+      await page.getByRole('button', { name: 'The rest is as planned' }).click()
+      await expect(page.getByLabel('Set, as left')).toHaveValue(way.planned.goal)
+      await expectAccessible(page, 'keying')
+    })
+
+    await test.step('try: a winter day, and the swing redraws it', async () => {
+      await toStage(page, 'Try')
+      await expect(page.locator('[data-result="starts"]')).toBeVisible({ timeout: 20_000 })
+      const starts = Number(await page.locator('[data-result="starts"]').innerText())
+      expect(starts).toBeGreaterThan(0)
+      await expect(page.locator('canvas')).toBeVisible()
+      await fill(page, 'Swing', String(Number(way.swing) / 3))
+      await expect.poll(async () => Number(await page.locator('[data-result="starts"]').innerText())).toBeGreaterThan(starts)
+      await fill(page, 'Swing', way.swing)
+      await expect.poll(async () => Number(await page.locator('[data-result="starts"]').innerText())).toBe(starts)
+      await expectAccessible(page, 'try')
+    })
+
+    await test.step('prove: readings get a verdict with a reason', async () => {
+      await toStage(page, 'Prove')
+      await expectAccessible(page, 'prove')
+      const read = async (values: readonly string[]) => {
+        for (const [i, value] of values.entries()) {
+          await page.getByRole('button', { name: new RegExp(`^Step ${i + 1},`) }).click()
+          if (phone) {
+            await page.getByRole('button', { name: 'Clear' }).click()
+            for (const key of value) await page.getByRole('button', { name: key === '.' ? 'Point' : key, exact: true }).click()
+            await page.getByRole('textbox').press('Enter')
+          } else await fill(page, i % 2 === 0 ? 'Reads when it goes off' : 'Reads when it goes on', value)
+        }
+      }
+      await read(way.late)
+      await expect(page.locator('[data-verdict="adjust"]')).toContainText(way.adjust)
+      await read(way.good)
+      await expect(page.locator('[data-verdict="good"]')).toContainText('Good')
+      await saved(page)
+    })
+
+    await test.step('hand over: sheet, file, signature', async () => {
+      await page.getByRole('link', { name: 'Hand over' }).last().click()
+      await expectAccessible(page, 'hand over')
+      await page.getByLabel('Measured with').fill('Reference DM-2, checked 2026-03')
+      await page.getByRole('button', { name: 'Sign the as-left sheet' }).click()
+      await expect(page.getByText('Signed by Ilse Farn')).toBeVisible()
+      await saved(page)
+      const href = await page.getByRole('link', { name: /As-left sheet/ }).getAttribute('href')
+      const pdf = await page.request.get(server.url + href)
+      expect(pdf.headers()['content-type']).toContain('application/pdf')
+      expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')
+      const download = page.waitForEvent('download')
+      await page.getByRole('link', { name: /Whole job/ }).click()
+      const file = JSON.parse(readFileSync(await (await download).path(), 'utf8'))
+      const [loop] = Object.values(file.loops) as [{ settings: { planned: Record<string, { swingK: number }> } }]
+      expect(Object.values(loop.settings.planned)[0]!.swingK).toBeCloseTo(way.swingSi, 6)
+    })
+
+    await test.step('log: who, when, before, after, and undo', async () => {
+      await page.goto(page.url().replace(/\/loops\/.*/, '/log'))
+      await expectAccessible(page, 'log')
+      const top = page.getByRole('row').nth(1)
+      await expect(top).toContainText('signed by Ilse Farn')
+      if (!phone) await expect(top).toContainText('Ilse Farn')
+      await top.getByRole('button', { name: /^Undo/ }).click()
+      await expect(page.getByRole('row').nth(1)).toContainText('Taken back.')
+      const swing = page.getByRole('row').filter({ hasText: 'Plan' }).first()
+      await expect(swing).toContainText('swing')
+    })
+  })
