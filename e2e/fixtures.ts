@@ -34,7 +34,7 @@ export const saved = (page: Page) => expect(page.locator('[data-saved="true"]'))
 
 /** Types into a field by its label and leaves it. */
 export async function fill(scope: Page | Locator, label: string, text: string) {
-  const field = scope.getByLabel(label, { exact: true })
+  const field = scope.getByRole('textbox', { name: label, exact: true })
   await field.fill(text)
   await field.press('Enter')
 }

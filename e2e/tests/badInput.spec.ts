@@ -23,13 +23,13 @@ test('what has the wrong shape is refused by name and stays in the field; the lo
 
   // What was typed survives a reload, still refused, still not in the log.
   await page.reload()
-  await expect(page.getByLabel('Set', { exact: true }).first()).toHaveValue('warm')
+  await expect(page.getByRole('textbox', { name: 'Set', exact: true })).toHaveValue('warm')
   await expect(page.getByRole('alert').filter({ hasText: 'Set is “warm”' })).toBeVisible()
   expect(await revision()).toBe(before)
 
   // Comma and point are both a decimal mark.
   await fill(page, 'Set', '28,5')
-  await expect(page.getByLabel('Set', { exact: true }).first()).toHaveValue('28.5')
+  await expect(page.getByRole('textbox', { name: 'Set', exact: true })).toHaveValue('28.5')
   await saved(page)
   expect(await revision()).toBe(before + 1)
 })

@@ -21,7 +21,7 @@ export function SavedCell() {
   const says = stuck.length > 0 ? `${stuck.length} to settle` : waiting > 0 ? (online ? 'saving' : `${waiting} wait here`) : savedAt ? `saved ${clock(savedAt)}` : 'saved'
   return (
     <>
-      <button type="button" className="title-cell min-w-24" onClick={() => setOpen(true)} disabled={stuck.length === 0}>
+      <button type="button" className="title-cell min-w-24" aria-label={`${online ? 'On the server' : 'No server'}: ${says}`} onClick={() => setOpen(true)} disabled={stuck.length === 0}>
         <span className="k">{online ? 'On the server' : 'No server'}</span>
         <span role="status" data-saved={pending.length === 0} className={stuck.length > 0 ? 'text-look font-bold' : ''}>{stuck.length > 0 ? <span className="inline-block mr-1"><Shape kind="look" size={12} /></span> : null}{says}</span>
       </button>

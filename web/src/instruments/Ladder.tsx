@@ -66,7 +66,7 @@ export function Ladder({ values, unit, differenceUnit, step, marks, moves, compa
   const { action, set, on, off, lowest, highest, alarm } = values
   const wanted = spanOf(values)
   // The scale stands still under a hand and fits itself anew when it is let go.
-  useEffect(() => { if (!held) setSpan(wanted) }, [held, wanted[0], wanted[1]]) // eslint-disable-line react-hooks/exhaustive-deps
+  useEffect(() => { if (!held) setSpan(wanted) }, [held, wanted[0], wanted[1]])
   const [low, high] = span
   const perUnit = (BOTTOM - TOP) / (high - low)
   const y = (value: number) => BOTTOM - (value - low) * perUnit

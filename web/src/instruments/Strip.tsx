@@ -38,7 +38,7 @@ const colour = (name: string) => getComputedStyle(document.documentElement).getP
 export function Strip({ traces, relays, band, bandAction, hours, unit, label, theme }: Props) {
   const [ink, ink2, line, tint] = useMemo(
     () => [colour('--ink'), colour('--ink2'), colour('--line'), colour(bandAction === 'heating' ? '--heat' : '--cold')],
-    [theme, bandAction], // eslint-disable-line react-hooks/exhaustive-deps
+    [theme, bandAction],
   )
   const plugin = useMemo((): Plugin<'line'> => ({
     id: 'relays',

@@ -22,16 +22,15 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
   const stages = new Set(findings.map(({ stage }) => stage))
   const shut = closed.filter(({ stage }) => stages.size === 0 || stages.has(stage))
   return (
-    <div role="list" aria-label="Findings">
-      {findings.length === 0 ? <p className="text-ink2 py-1">{none}</p> : null}
-      {findings.map((finding) => (
+    <div>
+      {findings.length === 0 ? <p className="text-ink2 py-1">{none}</p> : <div role="list" aria-label="Findings">{findings.map((finding) => (
         <div key={findingKey(finding)} role="listitem" className={`finding ${shapes[finding.severity]}`}>
           <Shape kind={shapes[finding.severity]} labelled />
           <p><b>{finding.head}</b> {finding.reason} <span className="underline underline-offset-2 decoration-1">{finding.remedy}</span>
             {finding.safety || finding.code === 'C050_TEST_FAILED' ? null : <button type="button" className="third small ml-2 text-ink2" onClick={() => setClosing(finding)}>Not applicable</button>}
           </p>
         </div>
-      ))}
+      ))}</div>}
       {shut.length > 0 ? <p className="small text-ink2 pt-1">{shut.length} closed with a reason</p> : null}
       <Dialog open={closing !== undefined} onClose={() => setClosing(undefined)} title="Close this finding" about={closing ? `${closing.head} ${closing.reason}` : ''}>
         <form className="grid gap-3" onSubmit={(event) => { event.preventDefault(); if (closing && reason.trim()) close(closing) }}>

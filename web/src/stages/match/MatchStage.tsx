@@ -98,17 +98,17 @@ function ShelfOf({ category, title, present }: { category: Category; title: stri
     <section aria-labelledby="shelf-title">
       <h2 id="shelf-title" className="h2">{first ? `${title}: ${first.tag} ${first.name}` : `Choose a ${title.toLowerCase()}`}</h2>
       {category === 'relay' && !first ? <p className="text-ink2 my-2">A contactor goes in where a contact is too small: tap that joint and put it between.</p> : null}
-      <ul className="mt-2" role="radiogroup" aria-label={title}>
+      <div className="mt-2" role="radiogroup" aria-label={title}>
         {tried.map(({ profile, worst }) => (
-          <li key={profile.id} className={`border-b border-line ${first?.profile === profile.id ? 'chosen' : ''}`}>
+          <div key={profile.id} className={`border-b border-line ${first?.profile === profile.id ? 'chosen' : ''}`}>
             <button type="button" role="radio" aria-checked={first?.profile === profile.id} disabled={category === 'relay' && !first} className="w-full text-left grid grid-cols-[20px_minmax(0,1fr)] gap-x-3 px-2 py-2 min-h-14 hover:bg-mark" onClick={() => { if (first?.profile !== profile.id) choose(profile) }}>
               <span className="pt-1">{worst ? <Shape kind={shape[worst.verdict]} size={18} labelled /> : <Shape kind="waiting" size={18} />}</span>
               <span><span className="cond font-semibold text-[17px]">{profile.name}</span> <span className="text-ink2 font-normal">{profile.summary}</span>
                 <span className="block small font-normal">{worst && worst.verdict !== 'fits' ? worst.reason : (profile.note ?? worst?.reason)}</span></span>
             </button>
-          </li>
+          </div>
         ))}
-      </ul>
+      </div>
       {present.map((device) => <Placed key={device.id} device={device} onRemove={device.shared ? undefined : () => apply(removeDevice({ job, loop }, device.id))} />)}
     </section>
   )

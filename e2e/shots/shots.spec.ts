@@ -1,0 +1,40 @@
+import path from 'node:path'
+import { expect, test } from '../fixtures'
+
+test.use({ demo: true })
+
+const folder = path.resolve(import.meta.dirname, '../../docs/screenshots')
+const views = [
+  ['survey', 'survey'], ['match', 'match/controller'], ['wire', 'wire'], ['set', 'set'], ['keying', 'set/keying'], ['try', 'try'], ['prove', 'prove'], ['hand-over', 'hand-over'],
+] as const
+
+test('pictures of the main views', async ({ page, server }) => {
+  const shot = (name: string) => page.screenshot({ path: path.join(folder, `${name}.png`) })
+  await page.goto(server.url)
+  await expect(page.getByRole('link', { name: /Otterholm/ })).toBeVisible()
+  await shot('jobs')
+  await page.getByRole('link', { name: /Otterholm/ }).click()
+  await expect(page.getByRole('heading', { name: '1 loop' })).toBeVisible()
+  await shot('board')
+  const [job] = (await (await page.request.get(`${server.url}/api/jobs`)).json()) as [{ id: string }]
+  const { loops } = (await (await page.request.get(`${server.url}/api/jobs/${job.id}`)).json()) as { loops: Record<string, unknown> }
+  const loop = `${server.url}/jobs/${job.id}/loops/${Object.keys(loops)[0]}`
+  const visit = async (name: string, place: string) => {
+    await page.goto(`${loop}/${place}`)
+    await expect(page.locator('.stage')).toBeVisible()
+    if (place === 'try') await expect(page.locator('[data-result="starts"]')).toBeVisible()
+    await page.waitForTimeout(300)
+    await shot(name)
+  }
+  for (const [name, place] of views) await visit(name, place)
+  await page.goto(`${server.url}/jobs/${job.id}/log`)
+  await expect(page.getByRole('row').nth(5)).toBeVisible()
+  await shot('log')
+  await page.goto(`${loop}/set`)
+  await page.getByRole('button', { name: 'Night' }).click()
+  await shot('set-night')
+  await page.getByRole('button', { name: 'Day' }).click()
+  await page.setViewportSize({ width: 390, height: 844 })
+  await visit('prove-phone', 'prove')
+  await visit('set-phone', 'set')
+})

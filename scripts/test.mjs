@@ -1,0 +1,48 @@
+// npm test: sets up what is missing, then types, lint, unit and server, browser. Ends with one plain line of counts.
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import path from 'node:path'
+import { ensureBrowser, ensureBuilt, ensureInstalled, root, run } from './setUp.mjs'
+
+const count = { passed: 0, failed: 0 }
+const results = path.join(root, 'test-results')
+
+/** A check that is one test: it holds or it does not. */
+function check(name, command, args, env = {}) {
+  console.log(`\n== ${name}`)
+  const good = run(command, args, { env: { ...process.env, ...env } }) === 0
+  count[good ? 'passed' : 'failed']++
+  return good
+}
+
+const readJson = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined)
+
+/** A runner that counts for itself; one that dies without a count is one failure. */
+function runner(name, args, file, counts, env = {}) {
+  console.log(`\n== ${name}`)
+  rmSync(file, { force: true })
+  const status = run(process.execPath, args, { env: { ...process.env, ...env } })
+  const found = readJson(file)
+  const { passed, failed } = found ? counts(found) : { passed: 0, failed: 1 }
+  count.passed += passed
+  count.failed += failed + (status !== 0 && failed === 0 ? 1 : 0)
+}
+
+try {
+  ensureInstalled()
+  ensureBuilt()
+  mkdirSync(results, { recursive: true })
+  const bin = (name) => path.join(root, 'node_modules', name)
+  for (const workspace of ['core', 'contract', 'server', 'web', 'cli', 'e2e']) check(`types of ${workspace}`, process.execPath, [bin('typescript/bin/tsc'), '-p', workspace])
+  check('lint', process.execPath, [bin('eslint/bin/eslint.js'), '.'])
+  check('import directions', process.execPath, [bin('dependency-cruiser/bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.cjs', 'core/src', 'contract/src', 'server/src', 'web/src', 'cli/src', 'e2e'])
+  const jest = path.join(results, 'unit.json')
+  runner('unit and server', ['--experimental-vm-modules', '--no-warnings', bin('jest/bin/jest.js'), '--json', `--outputFile=${jest}`, '--silent'], jest, (found) => ({ passed: found.numPassedTests, failed: found.numFailedTests + found.numRuntimeErrorTestSuites }))
+  const browser = ensureBrowser()
+  const playwright = path.join(results, 'browser.json')
+  runner('browser', [bin('@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts'], playwright, ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky }), { NACHTIGAL_BROWSER: browser, NACHTIGAL_E2E_RUN: String(process.pid) })
+} catch (error) {
+  console.error(error.message)
+  count.failed++
+}
+console.log(`\n${count.passed} passed, ${count.failed} failed`)
+process.exitCode = count.failed === 0 ? 0 : 1
