@@ -1,31 +1,92 @@
 /** Who may import whom: each workspace and each folder of core and web looks only at those before it. */
 const order = (name, folders, base) =>
   folders.slice(0, -1).map((folder, i) => ({
-    name: `${name}-${folder.replace(/\W+/g, '-')}`, severity: 'error', comment: `${folder} may not import from what stands on it`,
+    name: `${name}-${folder.replace(/\W+/g, '-')}`,
+    severity: 'error',
+    comment: `${folder} may not import from what stands on it`,
     from: { path: `^${base}/(${folder})/`, pathNot: '\\.test\\.ts$' },
     to: { path: `^${base}/(${folders.slice(i + 1).join('|')})/`, dependencyTypesNot: ['type-only'] },
   }))
 
 module.exports = {
   forbidden: [
-    { name: 'no-loops', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
-    { name: 'no-undeclared', severity: 'error', from: { pathNot: '\\.test\\.ts$|/testing(\\.ts|/)' }, to: { dependencyTypes: ['npm-no-pkg', 'npm-unknown', 'unknown'] } },
+    {
+      name: 'no-loops',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    {
+      name: 'no-undeclared',
+      severity: 'error',
+      from: { pathNot: '\\.test\\.ts$|/testing(\\.ts|/)' },
+      to: { dependencyTypes: ['npm-no-pkg', 'npm-unknown', 'unknown'] },
+    },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
-    { name: 'core-alone', severity: 'error', comment: 'core has no dependency and no input or output', from: { path: '^core/src', pathNot: '\\.test\\.ts$|/testing/' }, to: { pathNot: '^core/src' } },
-    { name: 'contract-on-core', severity: 'error', from: { path: '^contract/src' }, to: { path: '^(server|web|cli|e2e)/' } },
+    {
+      name: 'core-alone',
+      severity: 'error',
+      comment: 'core has no dependency and no input or output',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$|/testing/' },
+      to: { pathNot: '^core/src' },
+    },
+    {
+      name: 'contract-on-core',
+      severity: 'error',
+      from: { path: '^contract/src' },
+      to: { path: '^(server|web|cli|e2e)/' },
+    },
     { name: 'server-not-web', severity: 'error', from: { path: '^server/src' }, to: { path: '^(web|cli|e2e)/' } },
     { name: 'web-not-server', severity: 'error', from: { path: '^web/src' }, to: { path: '^(server|cli|e2e|shelf)/' } },
     { name: 'cli-not-others', severity: 'error', from: { path: '^cli/src' }, to: { path: '^(server|web|e2e)/' } },
-    { name: 'e2e-no-product', severity: 'error', comment: 'browser tests drive the running programs', from: { path: '^e2e' }, to: { path: '^(core|contract|server|web|cli)/' } },
-    { name: 'no-tests-in-product', severity: 'error', from: { pathNot: '\\.test\\.ts$|/testing(\\.ts|/)' }, to: { path: '\\.test\\.ts$|/testing(\\.ts|/)' } },
-    { name: 'strangers', severity: 'error', comment: 'a probe, a control law and a thermal network do not know one another', from: { path: '^core/src/(probes|control|plant)/', pathNot: '\\.test\\.ts$' }, to: { path: '^core/src/(probes|control|plant)/', pathNot: '^core/src/$1/' } },
-    { name: 'stages-apart', severity: 'error', from: { path: '^web/src/(stages|places)/([^/]+)/' }, to: { path: '^web/src/(stages|places)/', pathNot: '^web/src/$1/$2/' } },
-    { name: 'registry-last', severity: 'error', comment: 'nothing in core imports the registry but the registry', from: { path: '^core/src/(?!calc/)', pathNot: '\\.test\\.ts$|/testing/' }, to: { path: '^core/src/calc/' } },
-    ...order('core', ['units|series', 'probes|control|plant', 'profile', 'job', 'wiring', 'survey', 'simulate', 'check|proof', 'calc'], 'core/src'),
+    {
+      name: 'e2e-no-product',
+      severity: 'error',
+      comment: 'browser tests drive the running programs',
+      from: { path: '^e2e' },
+      to: { path: '^(core|contract|server|web|cli)/' },
+    },
+    {
+      name: 'no-tests-in-product',
+      severity: 'error',
+      from: { pathNot: '\\.test\\.ts$|/testing(\\.ts|/)' },
+      to: { path: '\\.test\\.ts$|/testing(\\.ts|/)' },
+    },
+    {
+      name: 'strangers',
+      severity: 'error',
+      comment: 'a probe, a control law and a thermal network do not know one another',
+      from: { path: '^core/src/(probes|control|plant)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/src/(probes|control|plant)/', pathNot: '^core/src/$1/' },
+    },
+    {
+      name: 'stages-apart',
+      severity: 'error',
+      from: { path: '^web/src/(stages|places)/([^/]+)/' },
+      to: { path: '^web/src/(stages|places)/', pathNot: '^web/src/$1/$2/' },
+    },
+    {
+      name: 'registry-last',
+      severity: 'error',
+      comment: 'nothing in core imports the registry but the registry',
+      from: { path: '^core/src/(?!calc/)', pathNot: '\\.test\\.ts$|/testing/' },
+      to: { path: '^core/src/calc/' },
+    },
+    ...order(
+      'core',
+      ['units|series', 'probes|control|plant', 'profile', 'job', 'wiring', 'survey', 'simulate', 'check|proof', 'calc'],
+      'core/src',
+    ),
     ...order('web', ['lib', 'ui', 'instruments', 'loop', 'stages|places', 'app'], 'web/src'),
   ],
   options: {
-    tsPreCompilationDeps: 'specify', doNotFollow: { path: 'node_modules' }, tsConfig: { fileName: 'tsconfig.base.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.tsx', '.js', '.mjs', '.json'] },
+    tsPreCompilationDeps: 'specify',
+    doNotFollow: { path: 'node_modules' },
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.js', '.mjs', '.json'],
+    },
   },
 }

@@ -1,6 +1,17 @@
 import tseslint from 'typescript-eslint'
 
-const clock = ['Date', 'performance', 'setTimeout', 'setInterval', 'fetch', 'process', 'console', 'window', 'document', 'crypto']
+const clock = [
+  'Date',
+  'performance',
+  'setTimeout',
+  'setInterval',
+  'fetch',
+  'process',
+  'console',
+  'window',
+  'document',
+  'crypto',
+]
 
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'test-results/**', 'data/**', 'server/migrations/**'] },
@@ -10,16 +21,24 @@ export default tseslint.config(
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': ['error', { disallowTypeAnnotations: false }],
       '@typescript-eslint/no-non-null-assertion': 'off',
-      eqeqeq: ['error', 'always', { null: 'ignore' }], 'no-var': 'error', 'prefer-const': 'error', 'no-eval': 'error', 'no-implied-eval': 'error',
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+      'no-var': 'error',
+      'prefer-const': 'error',
+      'no-eval': 'error',
+      'no-implied-eval': 'error',
     },
   },
   {
     // Core is told the time and the chance; it never looks for them.
-    files: ['core/src/**/*.ts'], ignores: ['**/*.test.ts', 'core/src/testing/**'],
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts', 'core/src/testing/**'],
     rules: {
       'no-restricted-globals': ['error', ...clock],
       'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'chance is handed in' }],
     },
   },
-  { files: ['**/*.{js,mjs,cjs}'], languageOptions: { globals: { process: 'readonly', console: 'readonly', module: 'readonly' } } },
+  {
+    files: ['**/*.{js,mjs,cjs}'],
+    languageOptions: { globals: { process: 'readonly', console: 'readonly', module: 'readonly' } },
+  },
 )

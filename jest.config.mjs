@@ -1,4 +1,14 @@
-const swc = ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }]
+const swc = [
+  '@swc/jest',
+  {
+    jsc: {
+      target: 'es2022',
+      parser: { syntax: 'typescript', tsx: true },
+      transform: { react: { runtime: 'automatic' } },
+    },
+    module: { type: 'es6' },
+  },
+]
 
 /** Core, contract and server tests; the browser tests are Playwright's. */
 export default {

@@ -49,56 +49,217 @@ function make(next: { job?: JobDocument; loop?: LoopDocument }, why?: string, mi
   if (next.job) job = next.job
   if (next.loop) loop = next.loop
   const sequence = log.length + 1
-  const command: Command = { id: uuid(`command ${sequence}`), jobId, ...(next.loop ? { loopId } : {}), baseRevision: sequence - 1, at: now(), by: BY, change, ...(why ? { why } : {}) }
+  const command: Command = {
+    id: uuid(`command ${sequence}`),
+    jobId,
+    ...(next.loop ? { loopId } : {}),
+    baseRevision: sequence - 1,
+    at: now(),
+    by: BY,
+    change,
+    ...(why ? { why } : {}),
+  }
   const row = { sequence, receivedAt: now(), command, previousHash: log[log.length - 1]?.hash ?? firstHash }
   log.push({ ...row, hash: rowHash(row) })
 }
 
 const current = () => ({ job: job!, loop: loop! })
-const edit = (change: (loop: LoopDocument) => LoopDocument, why?: string, minutes?: number) => make({ loop: change(current().loop) }, why, minutes)
-const reading = (text: string, unit: string, value?: number): Reading => ({ text, unit, state: 'value', ...(value === undefined ? {} : { value }), at: now(), by: BY })
+const edit = (change: (loop: LoopDocument) => LoopDocument, why?: string, minutes?: number) =>
+  make({ loop: change(current().loop) }, why, minutes)
+const reading = (text: string, unit: string, value?: number): Reading => ({
+  text,
+  unit,
+  state: 'value',
+  ...(value === undefined ? {} : { value }),
+  at: now(),
+  by: BY,
+})
 
-make({ job: emptyJob(jobId, { name: 'Otterholm Wildlife Hospital', place: 'Otterholm', zone: 'Europe/Oslo', temperatureUnit: 'C', system: 'metric' }) })
+make({
+  job: emptyJob(jobId, {
+    name: 'Otterholm Wildlife Hospital',
+    place: 'Otterholm',
+    zone: 'Europe/Oslo',
+    temperatureUnit: 'C',
+    system: 'metric',
+  }),
+})
 make({ loop: emptyLoop(loopId, jobId, 'floor', 'Hatchling floor', 1) })
-edit((l) => ({ ...l, survey: { ...l.survey, complaint: 'Too warm at noon, cold at dawn. The hatchlings huddle on one side.' } }))
+edit((l) => ({
+  ...l,
+  survey: { ...l.survey, complaint: 'Too warm at noon, cold at dawn. The hatchlings huddle on one side.' },
+}))
 for (const [id, answer] of Object.entries({
-  probePlace: 'screed', target: 28, tolerance: 1, zone: 'occupied', designOutdoor: -14, floorArea: 38, insulation: 'fair', build: 'medium', screed: 0.065, pitch: '150', supplyWater: 43, waterDrop: 6,
-})) edit((l) => ({ ...l, survey: { ...l.survey, answers: { ...l.survey.answers, [id]: answer } } }), undefined, 1)
+  probePlace: 'screed',
+  target: 28,
+  tolerance: 1,
+  zone: 'occupied',
+  designOutdoor: -14,
+  floorArea: 38,
+  insulation: 'fair',
+  build: 'medium',
+  screed: 0.065,
+  pitch: '150',
+  supplyWater: 43,
+  waterDrop: 6,
+}))
+  edit((l) => ({ ...l, survey: { ...l.survey, answers: { ...l.survey.answers, [id]: answer } } }), undefined, 1)
 for (const id of ['mains', 'hot-water', 'wet', 'animals'])
   edit((l) => ({ ...l, survey: { ...l.survey, hazards: { ...l.survey.hazards, [id]: true } } }), undefined, 1)
 
-for (const [i, path] of ['probes/floor-ntc10k', 'controllers/dipper', 'loads/circulator-45', 'limiters/shrike', 'supplies/mains-230-10'].entries()) {
+for (const [i, path] of [
+  'probes/floor-ntc10k',
+  'controllers/dipper',
+  'loads/circulator-45',
+  'limiters/shrike',
+  'supplies/mains-230-10',
+].entries()) {
   const next = addDevice(current(), profile(path), uuid(`device ${i}`))
   const facts = next.job.profiles['dipper']?.controller
   const controller = uuid('device 1')
-  const planned = facts && Object.keys(next.loop.settings.planned).length === 0 && i === 1
-    ? { [uuid('plan')]: defaultBehaviour(next.loop, facts, { device: controller, port: 'out1' }, { device: controller, port: 'probe1' }, 1, data) }
-    : next.loop.settings.planned
+  const planned =
+    facts && Object.keys(next.loop.settings.planned).length === 0 && i === 1
+      ? {
+          [uuid('plan')]: defaultBehaviour(
+            next.loop,
+            facts,
+            { device: controller, port: 'out1' },
+            { device: controller, port: 'probe1' },
+            1,
+            data,
+          ),
+        }
+      : next.loop.settings.planned
   make({ job: next.job, loop: { ...next.loop, settings: { ...next.loop.settings, planned } } })
 }
 edit((l) => ({
-  ...l, chain: { ...l.chain, devices: Object.fromEntries(Object.entries(l.chain.devices).map(([id, d]) => [id, d.tag === 'B1' ? { ...d, place: 'Conduit, north bay, 0.6 m in' } : d])) },
+  ...l,
+  chain: {
+    ...l.chain,
+    devices: Object.fromEntries(
+      Object.entries(l.chain.devices).map(([id, d]) => [
+        id,
+        d.tag === 'B1' ? { ...d, place: 'Conduit, north bay, 0.6 m in' } : d,
+      ]),
+    ),
+  },
 }))
 
 const controller = uuid('device 1')
-const asFound: Record<string, [string, number?]> = { goal: ['26.0', 26], gap: ['3.0', 3], side: ['half'], lost: ['on'], trim: ['0.0', 0] }
+const asFound: Record<string, [string, number?]> = {
+  goal: ['26.0', 26],
+  gap: ['3.0', 3],
+  side: ['half'],
+  lost: ['on'],
+  trim: ['0.0', 0],
+}
 for (const [code, [text, value]] of Object.entries(asFound))
-  edit((l) => ({ ...l, settings: { ...l.settings, asFound: { [controller]: { ...l.settings.asFound[controller], [code]: reading(text, value === undefined ? '' : code === 'gap' || code === 'trim' ? 'K' : '°C', value) } } } }), undefined, 1)
+  edit(
+    (l) => ({
+      ...l,
+      settings: {
+        ...l.settings,
+        asFound: {
+          [controller]: {
+            ...l.settings.asFound[controller],
+            [code]: reading(text, value === undefined ? '' : code === 'gap' || code === 'trim' ? 'K' : '°C', value),
+          },
+        },
+      },
+    }),
+    undefined,
+    1,
+  )
 
 const context = () => loopContext(current().job, current().loop, data)
 for (const row of context().rows)
-  edit((l) => ({ ...l, wiring: { rows: { ...l.wiring.rows, [row.id]: { ...l.wiring.rows[row.id], landed: true, lengthM: row.circuit === 'mains' ? 6 : 14 } } } }), undefined, 2)
+  edit(
+    (l) => ({
+      ...l,
+      wiring: {
+        rows: {
+          ...l.wiring.rows,
+          [row.id]: { ...l.wiring.rows[row.id], landed: true, lengthM: row.circuit === 'mains' ? 6 : 14 },
+        },
+      },
+    }),
+    undefined,
+    2,
+  )
 for (const [i, row] of context().rows.entries())
-  edit((l) => ({ ...l, wiring: { rows: { ...l.wiring.rows, [row.id]: { ...l.wiring.rows[row.id], tested: reading(row.circuit === 'mains' ? `0.${2 + (i % 2)}` : '0.7', 'ohm', row.circuit === 'mains' ? 0.2 + (i % 2) / 10 : 0.7) } } } }), undefined, 2)
+  edit(
+    (l) => ({
+      ...l,
+      wiring: {
+        rows: {
+          ...l.wiring.rows,
+          [row.id]: {
+            ...l.wiring.rows[row.id],
+            tested: reading(
+              row.circuit === 'mains' ? `0.${2 + (i % 2)}` : '0.7',
+              'ohm',
+              row.circuit === 'mains' ? 0.2 + (i % 2) / 10 : 0.7,
+            ),
+          },
+        },
+      },
+    }),
+    undefined,
+    2,
+  )
 for (const row of keyingSheet(context())[0]!.rows) {
   const value = Number(row.planned.replace('\u2212', '-'))
-  edit((l) => ({ ...l, settings: { ...l.settings, asLeft: { [controller]: { ...l.settings.asLeft[controller], [row.code]: reading(row.planned, row.unit, Number.isNaN(value) ? undefined : value) } } } }), undefined, 1)
+  edit(
+    (l) => ({
+      ...l,
+      settings: {
+        ...l.settings,
+        asLeft: {
+          [controller]: {
+            ...l.settings.asLeft[controller],
+            [row.code]: reading(row.planned, row.unit, Number.isNaN(value) ? undefined : value),
+          },
+        },
+      },
+    }),
+    undefined,
+    1,
+  )
 }
-for (const [i, [step, celsius]] of ([['rise-1', 28.2], ['fall-1', 27.1]] as const).entries())
-  edit((l) => ({ ...l, proof: { ...l.proof, readings: { ...l.proof.readings, [uuid(`reading ${i}`)]: { ...reading(celsius.toFixed(1), '°C', celsius), order: i + 1, test: `rise-and-fall/${uuid('plan')}`, step } } } }), undefined, 14)
+for (const [i, [step, celsius]] of (
+  [
+    ['rise-1', 28.2],
+    ['fall-1', 27.1],
+  ] as const
+).entries())
+  edit(
+    (l) => ({
+      ...l,
+      proof: {
+        ...l.proof,
+        readings: {
+          ...l.proof.readings,
+          [uuid(`reading ${i}`)]: {
+            ...reading(celsius.toFixed(1), '°C', celsius),
+            order: i + 1,
+            test: `rise-and-fall/${uuid('plan')}`,
+            step,
+          },
+        },
+      },
+    }),
+    undefined,
+    14,
+  )
 
 const file: JobFile = { format: 'nachtigal-job', version: 1, job: job!, loops: { [loopId]: loop! }, log }
 const wrong = refusal(jobFileSchema, JSON.parse(JSON.stringify(file)))
 if (wrong) throw new Error(`${wrong.field}: ${wrong.message}`)
 writeFileSync(at('./otterholm.nachtigal.json'), `${JSON.stringify(file, null, 1)}\n`)
-console.log(`${log.length} commands; open: ${checkLoop(context()).open.map(({ code }) => code).join(', ') || 'nothing'}`)
+console.log(
+  `${log.length} commands; open: ${
+    checkLoop(context())
+      .open.map(({ code }) => code)
+      .join(', ') || 'nothing'
+  }`,
+)

@@ -12,13 +12,19 @@ export const test = base.extend<{ server: RunningServer; demo: boolean; watch: v
     await server.stop()
     removeFolder(folder)
   },
-  watch: [async ({ page }, use) => {
-    const errors: string[] = []
-    page.on('pageerror', (error) => errors.push(String(error)))
-    page.on('console', (message) => { if (message.type() === 'error' && /Content Security Policy|Minified React|Warning:/.test(message.text())) errors.push(message.text()) })
-    await use()
-    expect(errors).toEqual([])
-  }, { auto: true }],
+  watch: [
+    async ({ page }, use) => {
+      const errors: string[] = []
+      page.on('pageerror', (error) => errors.push(String(error)))
+      page.on('console', (message) => {
+        if (message.type() === 'error' && /Content Security Policy|Minified React|Warning:/.test(message.text()))
+          errors.push(message.text())
+      })
+      await use()
+      expect(errors).toEqual([])
+    },
+    { auto: true },
+  ],
 })
 
 export { expect }
@@ -27,7 +33,15 @@ export { expect }
 export async function expectAccessible(page: Page, where: string) {
   const { violations } = await new AxeBuilder({ page }).analyze()
   const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-  expect(grave.map(({ id, nodes }) => `${where}: ${id}: ${nodes.slice(0, 3).map(({ html, failureSummary }) => `${html.slice(0, 140)} ${failureSummary?.split('\n')[1] ?? ''}`).join(' | ')}`)).toEqual([])
+  expect(
+    grave.map(
+      ({ id, nodes }) =>
+        `${where}: ${id}: ${nodes
+          .slice(0, 3)
+          .map(({ html, failureSummary }) => `${html.slice(0, 140)} ${failureSummary?.split('\n')[1] ?? ''}`)
+          .join(' | ')}`,
+    ),
+  ).toEqual([])
 }
 
 export const saved = (page: Page) => expect(page.locator('[data-saved="true"]')).toBeVisible()
@@ -39,7 +53,11 @@ export async function fill(scope: Page | Locator, label: string, text: string) {
   await field.press('Enter')
 }
 
-export async function startJob(page: Page, url: string, { name = 'Hatchling house', unit = '°C', system = 'metric' } = {}) {
+export async function startJob(
+  page: Page,
+  url: string,
+  { name = 'Hatchling house', unit = '°C', system = 'metric' } = {},
+) {
   await page.goto(url)
   await page.getByRole('button', { name: 'Start an empty job' }).click()
   const form = page.getByRole('dialog')
@@ -64,11 +82,17 @@ export async function addLoop(page: Page, name = 'Hatchling floor') {
 export async function toStage(page: Page, name: string) {
   const phone = (page.viewportSize()?.width ?? 0) < 768
   if (phone) await page.getByRole('button', { name: 'Stages' }).click()
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: new RegExp(name) }).click()
+  await page
+    .getByRole('navigation', { name: 'Stages' })
+    .getByRole('link', { name: new RegExp(name) })
+    .click()
 }
 
 export async function choose(page: Page, link: string, device: string) {
-  await page.getByRole('list', { name: 'Links of the chain' }).getByRole('button', { name: new RegExp(`^${link}`) }).click()
+  await page
+    .getByRole('list', { name: 'Links of the chain' })
+    .getByRole('button', { name: new RegExp(`^${link}`) })
+    .click()
   const radio = page.getByRole('radio', { name: new RegExp(device) })
   await radio.click()
   await expect(radio).toHaveAttribute('aria-checked', 'true')
@@ -82,7 +106,13 @@ export async function survey(page: Page, figures: Readonly<Record<string, string
   for (const [label, text] of Object.entries(figures)) await fill(page, label, text)
 }
 
-export const celsius = { 'Target': '28', 'May stray by': '1', 'Design outdoor': '-10', 'Floor area': '38', 'Supply water': '43' }
+export const celsius = {
+  Target: '28',
+  'May stray by': '1',
+  'Design outdoor': '-10',
+  'Floor area': '38',
+  'Supply water': '43',
+}
 
 export async function wholeChain(page: Page) {
   await choose(page, 'Probe', 'Floor probe')

@@ -4,7 +4,15 @@ const browser = process.env['NACHTIGAL_BROWSER'] ?? '/usr/bin/chromium'
 
 export const launchOptions = {
   executablePath: browser,
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
 }
 
 export default defineConfig({

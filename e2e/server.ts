@@ -15,12 +15,19 @@ export interface RunningServer {
   readonly stop: () => Promise<void>
 }
 
-const gone = (child: ChildProcess) => (child.exitCode !== null || child.signalCode !== null ? Promise.resolve() : new Promise<void>((resolve) => { child.once('exit', () => resolve()) }))
+const gone = (child: ChildProcess) =>
+  child.exitCode !== null || child.signalCode !== null
+    ? Promise.resolve()
+    : new Promise<void>((resolve) => {
+        child.once('exit', () => resolve())
+      })
 
 /** Starts the built server as its own program and waits until it says its address. */
 export async function startServer(folder: string, { port = 0, demo = false } = {}): Promise<RunningServer> {
   const child = spawn(process.execPath, [path.join(root, 'server/dist/main.js'), ...(demo ? ['--demo'] : [])], {
-    cwd: root, env: { ...process.env, NACHTIGAL_ROOT: root, NACHTIGAL_DATA: folder, PORT: String(port), LOG_LEVEL: 'error' }, stdio: ['ignore', 'pipe', 'pipe'],
+    cwd: root,
+    env: { ...process.env, NACHTIGAL_ROOT: root, NACHTIGAL_DATA: folder, PORT: String(port), LOG_LEVEL: 'error' },
+    stdio: ['ignore', 'pipe', 'pipe'],
   })
   let said = ''
   const url = await new Promise<string>((resolve, reject) => {
@@ -30,13 +37,22 @@ export async function startServer(folder: string, { port = 0, demo = false } = {
       if (found) resolve(found[0])
     }
     child.stdout.on('data', listen)
-    child.stderr.on('data', (chunk: Buffer) => { said += chunk.toString() })
+    child.stderr.on('data', (chunk: Buffer) => {
+      said += chunk.toString()
+    })
     child.once('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)))
   })
   return {
-    url, folder,
-    kill: () => { child.kill('SIGKILL'); return gone(child) },
-    stop: () => { child.kill('SIGTERM'); return gone(child) },
+    url,
+    folder,
+    kill: () => {
+      child.kill('SIGKILL')
+      return gone(child)
+    },
+    stop: () => {
+      child.kill('SIGTERM')
+      return gone(child)
+    },
   }
 }
 

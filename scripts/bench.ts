@@ -19,7 +19,11 @@ const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(val
 
 function time(name: string, rounds: number, run: () => void) {
   run()
-  const took = Array.from({ length: rounds }, () => { const from = performance.now(); run(); return performance.now() - from })
+  const took = Array.from({ length: rounds }, () => {
+    const from = performance.now()
+    run()
+    return performance.now() - from
+  })
   console.log(`${name.padEnd(52)} median ${median(took).toFixed(1)} ms`)
 }
 
@@ -28,15 +32,25 @@ const data = Object.fromEntries(json<FieldValue[]>('shelf/data/fieldValues.json'
 const loop = Object.values(loops)[0]!
 const context = loopContext(job, loop, data)
 const scenario = (days: number) => loopScenario(loop, context.chain, context.survey!, { hourlyC: winterDay(-14), days })
-time('derive and check a loop', 50, () => { const c = loopContext(job, loop, data); checkLoop(c); stageStatus(c) })
-time('simulate one day, 1-minute trace', 10, () => { simulate(scenario(1)) })
-time('simulate seven days, 1-minute trace', 5, () => { simulate(scenario(7)) })
+time('derive and check a loop', 50, () => {
+  const c = loopContext(job, loop, data)
+  checkLoop(c)
+  stageStatus(c)
+})
+time('simulate one day, 1-minute trace', 10, () => {
+  simulate(scenario(1))
+})
+time('simulate seven days, 1-minute trace', 5, () => {
+  simulate(scenario(7))
+})
 
 const clean = await globalSetup()
 const folder = emptyFolder()
 const from = performance.now()
 const server = await startServer(folder, { demo: true })
-console.log(`${'server start on an existing folder, demo loaded'.padEnd(52)} ${(performance.now() - from).toFixed(0)} ms`)
+console.log(
+  `${'server start on an existing folder, demo loaded'.padEnd(52)} ${(performance.now() - from).toFixed(0)} ms`,
+)
 const browser = await chromium.launch(launchOptions)
 const opened: number[] = []
 for (let i = 0; i < 5; i++) {
@@ -47,7 +61,9 @@ for (let i = 0; i < 5; i++) {
   opened.push(performance.now() - begun)
   await page.close()
 }
-console.log(`${'first screen usable, cold cache'.padEnd(52)} median ${median(opened).toFixed(0)} ms, worst ${Math.max(...opened).toFixed(0)} ms`)
+console.log(
+  `${'first screen usable, cold cache'.padEnd(52)} median ${median(opened).toFixed(0)} ms, worst ${Math.max(...opened).toFixed(0)} ms`,
+)
 await browser.close()
 await server.stop()
 removeFolder(folder)

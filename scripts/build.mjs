@@ -17,9 +17,21 @@ const workspaces = {
 
 await Promise.all([
   buildPages({ configFile: path.join(root, 'web/vite.config.ts'), logLevel: 'warn' }),
-  ...[['server/src/main.ts', 'server/dist/main.js'], ['cli/src/main.ts', 'cli/dist/main.js']].map(([entry, outfile]) =>
+  ...[
+    ['server/src/main.ts', 'server/dist/main.js'],
+    ['cli/src/main.ts', 'cli/dist/main.js'],
+  ].map(([entry, outfile]) =>
     bundle({
-      entryPoints: [path.join(root, entry)], outfile: path.join(root, outfile), bundle: true, platform: 'node', format: 'esm', target: 'node20',
-      packages: 'external', plugins: [workspaces], sourcemap: true, logLevel: 'warning',
-    })),
+      entryPoints: [path.join(root, entry)],
+      outfile: path.join(root, outfile),
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      target: 'node20',
+      packages: 'external',
+      plugins: [workspaces],
+      sourcemap: true,
+      logLevel: 'warning',
+    }),
+  ),
 ])

@@ -12,13 +12,21 @@ let added = 0
 for (const [place, entry] of Object.entries(lock.packages)) {
   for (const [name, version] of Object.entries(entry.optionalDependencies ?? {})) {
     const nested = `${place ? `${place}/` : ''}node_modules/${name}`
-    const parents = place.split('/node_modules/').map((_, i, parts) => `${parts.slice(0, i).join('/node_modules/')}${i ? '/' : ''}node_modules/${name}`)
-    if (lock.packages[nested] || parents.some((at) => lock.packages[at]) || lock.packages[`node_modules/${name}`]) continue
+    const parents = place
+      .split('/node_modules/')
+      .map((_, i, parts) => `${parts.slice(0, i).join('/node_modules/')}${i ? '/' : ''}node_modules/${name}`)
+    if (lock.packages[nested] || parents.some((at) => lock.packages[at]) || lock.packages[`node_modules/${name}`])
+      continue
     const os = platforms.find((each) => name.includes(each))
     const cpu = chips.find((each) => name.includes(each))
     if (!os && !cpu) continue
     const at = lock.packages[`node_modules/${name}`] ? nested : `node_modules/${name}`
-    lock.packages[at] = { version: String(version).replace(/^[\^~]/, ''), optional: true, ...(cpu ? { cpu: [cpu] } : {}), ...(os ? { os: [os] } : {}) }
+    lock.packages[at] = {
+      version: String(version).replace(/^[\^~]/, ''),
+      optional: true,
+      ...(cpu ? { cpu: [cpu] } : {}),
+      ...(os ? { os: [os] } : {}),
+    }
     added++
   }
 }

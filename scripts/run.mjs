@@ -8,7 +8,8 @@ const [what = 'demo'] = process.argv.slice(2)
 /** Runs a child in the foreground, passing signals on, and ends as it ends. */
 function follow(args, env = {}) {
   const child = spawn(process.execPath, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } })
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => child.kill(signal === 'SIGHUP' ? 'SIGTERM' : signal))
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+    process.on(signal, () => child.kill(signal === 'SIGHUP' ? 'SIGTERM' : signal))
   child.on('exit', (code, signal) => process.exit(signal ? 1 : (code ?? 1)))
   return child
 }
@@ -18,7 +19,19 @@ try {
   const server = path.join(root, 'server/dist/main.js')
   if (what === 'dev') {
     ensureBuilt()
-    const api = spawn(process.execPath, [path.join(root, 'node_modules/tsx/dist/cli.mjs'), 'watch', 'server/src/main.ts', '--demo'], { cwd: root, stdio: 'inherit', env: { ...process.env, NACHTIGAL_ROOT: root, NACHTIGAL_DATA: process.env.NACHTIGAL_DATA ?? path.join(root, 'data/demo') } })
+    const api = spawn(
+      process.execPath,
+      [path.join(root, 'node_modules/tsx/dist/cli.mjs'), 'watch', 'server/src/main.ts', '--demo'],
+      {
+        cwd: root,
+        stdio: 'inherit',
+        env: {
+          ...process.env,
+          NACHTIGAL_ROOT: root,
+          NACHTIGAL_DATA: process.env.NACHTIGAL_DATA ?? path.join(root, 'data/demo'),
+        },
+      },
+    )
     process.on('exit', () => api.kill())
     follow([path.join(root, 'node_modules/vite/bin/vite.js'), '--config', 'web/vite.config.ts'])
   } else if (what === 'bench') {
@@ -26,12 +39,21 @@ try {
   } else if (what === 'shots') {
     ensureBuilt()
     const browser = ensureBrowser()
-    process.exit(run(process.execPath, [path.join(root, 'node_modules/@playwright/test/cli.js'), 'test', '-c', 'e2e/shots.config.ts'], { env: { ...process.env, NACHTIGAL_BROWSER: browser } }))
+    process.exit(
+      run(
+        process.execPath,
+        [path.join(root, 'node_modules/@playwright/test/cli.js'), 'test', '-c', 'e2e/shots.config.ts'],
+        { env: { ...process.env, NACHTIGAL_BROWSER: browser } },
+      ),
+    )
   } else {
     ensureBuilt()
     // The demo keeps its own folder, so that it never stands among one's own jobs.
     const demo = what === 'demo'
-    follow([server, ...(demo ? ['--demo'] : [])], { NACHTIGAL_ROOT: root, NACHTIGAL_DATA: process.env.NACHTIGAL_DATA ?? path.join(root, demo ? 'data/demo' : 'data/own') })
+    follow([server, ...(demo ? ['--demo'] : [])], {
+      NACHTIGAL_ROOT: root,
+      NACHTIGAL_DATA: process.env.NACHTIGAL_DATA ?? path.join(root, demo ? 'data/demo' : 'data/own'),
+    })
   }
 } catch (error) {
   console.error(error.message)

@@ -9,7 +9,12 @@ export const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '
 const stamps = path.join(root, '.stamps')
 
 export function run(command, args, options = {}) {
-  const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', shell: process.platform === 'win32', ...options })
+  const result = spawnSync(command, args, {
+    cwd: root,
+    stdio: 'inherit',
+    shell: process.platform === 'win32',
+    ...options,
+  })
   if (result.error) throw result.error
   return result.status ?? 1
 }
@@ -26,7 +31,8 @@ function contentHash(places) {
   const walk = (at) => {
     if (!existsSync(at)) return
     if (statSync(at).isDirectory()) {
-      for (const name of readdirSync(at).sort()) if (!['node_modules', 'dist', '.stamps'].includes(name)) walk(path.join(at, name))
+      for (const name of readdirSync(at).sort())
+        if (!['node_modules', 'dist', '.stamps'].includes(name)) walk(path.join(at, name))
     } else hash.update(path.relative(root, at)).update('\0').update(readFileSync(at)).update('\0')
   }
   for (const place of places) walk(path.join(root, place))
@@ -38,20 +44,39 @@ export function ensureInstalled() {
   const wanted = contentHash(['package-lock.json'])
   if (existsSync(path.join(root, 'node_modules')) && stampOf('install') === wanted) return
   console.log('Installing the packages that the lock file names')
-  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0) throw new Error('npm ci failed: is the package registry reached?')
+  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0)
+    throw new Error('npm ci failed: is the package registry reached?')
   writeStamp('install', wanted)
 }
 
 /** Builds pages and server when their sources changed. */
 export function ensureBuilt() {
-  const wanted = contentHash(['core/src', 'contract/src', 'server/src', 'web', 'cli/src', 'scripts/build.mjs', 'package-lock.json'])
-  if (stampOf('build') === wanted && existsSync(path.join(root, 'web/dist/index.html')) && existsSync(path.join(root, 'server/dist/main.js'))) return
+  const wanted = contentHash([
+    'core/src',
+    'contract/src',
+    'server/src',
+    'web',
+    'cli/src',
+    'scripts/build.mjs',
+    'package-lock.json',
+  ])
+  if (
+    stampOf('build') === wanted &&
+    existsSync(path.join(root, 'web/dist/index.html')) &&
+    existsSync(path.join(root, 'server/dist/main.js'))
+  )
+    return
   console.log('Building')
   if (run(process.execPath, ['scripts/build.mjs']) !== 0) throw new Error('the build failed')
   writeStamp('build', wanted)
 }
 
-const browsers = [process.env.NACHTIGAL_BROWSER, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].filter(Boolean)
+const browsers = [
+  process.env.NACHTIGAL_BROWSER,
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+  '/usr/bin/google-chrome',
+].filter(Boolean)
 export const findBrowser = () => browsers.find((file) => existsSync(file))
 
 /** Looks for a browser; installs Debian's when there is none and this user may. */
@@ -63,7 +88,13 @@ export function ensureBrowser() {
   console.log('Installing Chromium from Debian\u2019s packages')
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   run('apt-get', ['update', '-qq'], { env })
-  if (run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env, stdio: ['ignore', 'ignore', 'inherit'] }) !== 0 || !findBrowser())
+  if (
+    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+      env,
+      stdio: ['ignore', 'ignore', 'inherit'],
+    }) !== 0 ||
+    !findBrowser()
+  )
     throw new Error('Chromium could not be installed from Debian\u2019s packages')
   return findBrowser()
 }

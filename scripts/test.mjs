@@ -32,14 +32,43 @@ try {
   ensureBuilt()
   mkdirSync(results, { recursive: true })
   const bin = (name) => path.join(root, 'node_modules', name)
-  for (const workspace of ['core', 'contract', 'server', 'web', 'cli', 'e2e']) check(`types of ${workspace}`, process.execPath, [bin('typescript/bin/tsc'), '-p', workspace])
+  for (const workspace of ['core', 'contract', 'server', 'web', 'cli', 'e2e'])
+    check(`types of ${workspace}`, process.execPath, [bin('typescript/bin/tsc'), '-p', workspace])
   check('lint', process.execPath, [bin('eslint/bin/eslint.js'), '.'])
-  check('import directions', process.execPath, [bin('dependency-cruiser/bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.cjs', 'core/src', 'contract/src', 'server/src', 'web/src', 'cli/src', 'e2e'])
+  check('import directions', process.execPath, [
+    bin('dependency-cruiser/bin/dependency-cruise.mjs'),
+    '--config',
+    '.dependency-cruiser.cjs',
+    'core/src',
+    'contract/src',
+    'server/src',
+    'web/src',
+    'cli/src',
+    'e2e',
+  ])
   const jest = path.join(results, 'unit.json')
-  runner('unit and server', ['--experimental-vm-modules', '--no-warnings', bin('jest/bin/jest.js'), '--json', `--outputFile=${jest}`, '--silent'], jest, (found) => ({ passed: found.numPassedTests, failed: found.numFailedTests + found.numRuntimeErrorTestSuites }))
+  runner(
+    'unit and server',
+    [
+      '--experimental-vm-modules',
+      '--no-warnings',
+      bin('jest/bin/jest.js'),
+      '--json',
+      `--outputFile=${jest}`,
+      '--silent',
+    ],
+    jest,
+    (found) => ({ passed: found.numPassedTests, failed: found.numFailedTests + found.numRuntimeErrorTestSuites }),
+  )
   const browser = ensureBrowser()
   const playwright = path.join(results, 'browser.json')
-  runner('browser', [bin('@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts'], playwright, ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky }), { NACHTIGAL_BROWSER: browser, NACHTIGAL_E2E_RUN: String(process.pid) })
+  runner(
+    'browser',
+    [bin('@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts'],
+    playwright,
+    ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky }),
+    { NACHTIGAL_BROWSER: browser, NACHTIGAL_E2E_RUN: String(process.pid) },
+  )
 } catch (error) {
   console.error(error.message)
   count.failed++

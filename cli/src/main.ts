@@ -24,7 +24,12 @@ function json(text: string, field: string): unknown {
 }
 
 const fieldData = (): FieldData =>
-  Object.fromEntries((JSON.parse(readFileSync(path.join(root, 'shelf/data/fieldValues.json'), 'utf8')) as FieldValue[]).map((row) => [row.id, row]))
+  Object.fromEntries(
+    (JSON.parse(readFileSync(path.join(root, 'shelf/data/fieldValues.json'), 'utf8')) as FieldValue[]).map((row) => [
+      row.id,
+      row,
+    ]),
+  )
 
 function calc([id]: string[]) {
   if (id === '--list') {
@@ -36,7 +41,12 @@ function calc([id]: string[]) {
   const data = fieldData()
   const input = json(readFileSync(0, 'utf8'), 'input')
   if (Array.isArray(input)) {
-    print(input.map((each) => { const outcome = runCalculation(entry, each, data); return outcome.ok ? outcome.output : { error: outcome.error } }))
+    print(
+      input.map((each) => {
+        const outcome = runCalculation(entry, each, data)
+        return outcome.ok ? outcome.output : { error: outcome.error }
+      }),
+    )
     return
   }
   const outcome = runCalculation(entry, input, data)
@@ -48,8 +58,13 @@ function runScenario([file]: string[]) {
   if (!file) refuse('file', 'simulate takes the path of a scenario')
   try {
     const { summary, events, trace } = simulate(json(readFileSync(file, 'utf8'), 'file') as Scenario)
-    const lists = (map: Readonly<Record<string, ArrayLike<number>>>) => Object.fromEntries(Object.entries(map).map(([id, values]) => [id, Array.from(values)]))
-    print({ summary, events, trace: { timeS: Array.from(trace.timeS), nodes: lists(trace.nodes), drives: lists(trace.drives) } })
+    const lists = (map: Readonly<Record<string, ArrayLike<number>>>) =>
+      Object.fromEntries(Object.entries(map).map(([id, values]) => [id, Array.from(values)]))
+    print({
+      summary,
+      events,
+      trace: { timeS: Array.from(trace.timeS), nodes: lists(trace.nodes), drives: lists(trace.drives) },
+    })
   } catch (error) {
     refuse('scenario', (error as Error).message)
   }

@@ -13,7 +13,8 @@ export function refusal(schema: Schema, value: unknown): Refusal | undefined {
     schema.validateSync(value, { strict: true, abortEarly: true })
     return undefined
   } catch (error) {
-    if (error instanceof ValidationError) return { field: error.path ?? '', message: error.message.replace(/^this\b/, 'the document') }
+    if (error instanceof ValidationError)
+      return { field: error.path ?? '', message: error.message.replace(/^this\b/, 'the document') }
     throw error
   }
 }

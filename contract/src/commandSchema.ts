@@ -7,12 +7,24 @@ export const uuid = () => string().matches(UUID, '${path} must be a UUID in smal
 
 /** A command as it comes over the wire. What it changes is checked against the document's schema after it is applied. */
 export const commandSchema = shape({
-  id: uuid().required(), jobId: uuid().required(), loopId: uuid(), baseRevision: finite(0, 1e12).required(),
-  at: instant().required(), by: filledText(80), why: text(1000), undoes: uuid(),
-  change: array().required().min(1, '${path} is empty').max(200, '${path} holds more than 200 changes').of(
-    shape({
-      document: uuid().required(), path: array().of(id().required()).max(12).defined(),
-      from: mixed().nullable().defined('${path} is missing'), to: mixed().nullable().defined('${path} is missing'),
-    }),
-  ),
+  id: uuid().required(),
+  jobId: uuid().required(),
+  loopId: uuid(),
+  baseRevision: finite(0, 1e12).required(),
+  at: instant().required(),
+  by: filledText(80),
+  why: text(1000),
+  undoes: uuid(),
+  change: array()
+    .required()
+    .min(1, '${path} is empty')
+    .max(200, '${path} holds more than 200 changes')
+    .of(
+      shape({
+        document: uuid().required(),
+        path: array().of(id().required()).max(12).defined(),
+        from: mixed().nullable().defined('${path} is missing'),
+        to: mixed().nullable().defined('${path} is missing'),
+      }),
+    ),
 })

@@ -9,54 +9,114 @@ const version = () => number().oneOf([1], '${path} must be 1').required()
 const portRef = () => shape({ device: id().required(), port: id().required() }).required()
 
 const chainDevice = shape({
-  order: order(), tag: filledText(20), name: filledText(60), profile: id().required(), place: text(), dialC: finite(-100, 1000),
+  order: order(),
+  tag: filledText(20),
+  name: filledText(60),
+  profile: id().required(),
+  place: text(),
+  dialC: finite(-100, 1000),
 })
 
 const readingFields = {
-  text: text(60).defined('${path} is missing'), unit: text(20).defined('${path} is missing'), state: oneOf(['value', 'over-range', 'none']).required(),
-  value: finite(), at: instant().required(), by: filledText(80),
+  text: text(60).defined('${path} is missing'),
+  unit: text(20).defined('${path} is missing'),
+  state: oneOf(['value', 'over-range', 'none']).required(),
+  value: finite(),
+  at: instant().required(),
+  by: filledText(80),
 }
 const reading = shape(readingFields)
 
 /** Planned behaviour of an output. A swing of nothing or less has no meaning and is refused; implausible values are findings. */
 const onOff = shape({
-  kind: filledText(20), order: order(), output: portRef(), input: portRef(), action: oneOf(['heating', 'cooling']).required(),
-  convention: oneOf(conventions).required(), setpointC: finite(-273.15, 2000).required(), swingK: over(0, 1000).required(),
-  aboveK: finite(0, 1000), belowK: finite(0, 1000), swingIs: oneOf(['total', 'each-side']),
-  onC: finite(-1273.15, 3000).required(), offC: finite(-1273.15, 3000).required(),
-  lowestC: finite(-273.15, 2000), highestC: finite(-273.15, 2000), alarmHighC: finite(-273.15, 2000),
-  offsetK: finite(-1000, 1000).required(), minimumOffS: finite(0, 86400).required(), probeFault: oneOf(['off', 'on']).required(),
+  kind: filledText(20),
+  order: order(),
+  output: portRef(),
+  input: portRef(),
+  action: oneOf(['heating', 'cooling']).required(),
+  convention: oneOf(conventions).required(),
+  setpointC: finite(-273.15, 2000).required(),
+  swingK: over(0, 1000).required(),
+  aboveK: finite(0, 1000),
+  belowK: finite(0, 1000),
+  swingIs: oneOf(['total', 'each-side']),
+  onC: finite(-1273.15, 3000).required(),
+  offC: finite(-1273.15, 3000).required(),
+  lowestC: finite(-273.15, 2000),
+  highestC: finite(-273.15, 2000),
+  alarmHighC: finite(-273.15, 2000),
+  offsetK: finite(-1000, 1000).required(),
+  minimumOffS: finite(0, 86400).required(),
+  probeFault: oneOf(['off', 'on']).required(),
 })
 
-const answer = mixed<number | string>().required().test(
-  'answer', '${path} is ${value}: an answer is a finite number or the key of a choice',
-  (value) => (typeof value === 'number' && Number.isFinite(value)) || (typeof value === 'string' && value.length > 0 && value.length <= 60),
-)
+const answer = mixed<number | string>()
+  .required()
+  .test(
+    'answer',
+    '${path} is ${value}: an answer is a finite number or the key of a choice',
+    (value) =>
+      (typeof value === 'number' && Number.isFinite(value)) ||
+      (typeof value === 'string' && value.length > 0 && value.length <= 60),
+  )
 
 const noted = { order: order(), at: instant().required(), by: filledText(80) }
 
 export const jobSchema = shape({
-  version: version(), type: oneOf(['job']).required(), id: id().required(), name: filledText(120), place: text().defined(), zone: filledText(60),
-  temperatureUnit: oneOf(['C', 'F']).required(), system: oneOf(['metric', 'us']).required(), practice: oneOf(['iec', 'us']).required(),
-  devices: mapOf(chainDevice), profiles: mapOf(profileSchema),
+  version: version(),
+  type: oneOf(['job']).required(),
+  id: id().required(),
+  name: filledText(120),
+  place: text().defined(),
+  zone: filledText(60),
+  temperatureUnit: oneOf(['C', 'F']).required(),
+  system: oneOf(['metric', 'us']).required(),
+  practice: oneOf(['iec', 'us']).required(),
+  devices: mapOf(chainDevice),
+  profiles: mapOf(profileSchema),
   instruments: mapOf(shape({ order: order(), name: filledText(), checked: text(40) })),
   notes: mapOf(shape({ ...noted, text: filledText(4000) })),
 })
 
 export const loopSchema = shape({
-  version: version(), type: oneOf(['loop']).required(), id: id().required(), jobId: id().required(), kind: oneOf(loopKinds).required(),
-  name: filledText(80), order: order(),
+  version: version(),
+  type: oneOf(['loop']).required(),
+  id: id().required(),
+  jobId: id().required(),
+  kind: oneOf(loopKinds).required(),
+  name: filledText(80),
+  order: order(),
   survey: shape({ answers: mapOf(answer), hazards: mapOf(flag().required()), complaint: text(2000) }).required(),
-  chain: shape({ devices: mapOf(chainDevice), connections: mapOf(shape({ order: order(), from: portRef(), to: portRef() })) }).required(),
-  wiring: shape({
-    rows: mapOf(shape({ landed: flag(), tested: reading.default(undefined), note: text(400), label: text(20), lengthM: finite(0, 10000), sizeMm2: over(0, 1000) })),
+  chain: shape({
+    devices: mapOf(chainDevice),
+    connections: mapOf(shape({ order: order(), from: portRef(), to: portRef() })),
   }).required(),
-  settings: shape({ planned: mapOf(byKind({ 'on-off': onOff })), asFound: mapOf(mapOf(reading)), asLeft: mapOf(mapOf(reading)) }).required(),
+  wiring: shape({
+    rows: mapOf(
+      shape({
+        landed: flag(),
+        tested: reading.default(undefined),
+        note: text(400),
+        label: text(20),
+        lengthM: finite(0, 10000),
+        sizeMm2: over(0, 1000),
+      }),
+    ),
+  }).required(),
+  settings: shape({
+    planned: mapOf(byKind({ 'on-off': onOff })),
+    asFound: mapOf(mapOf(reading)),
+    asLeft: mapOf(mapOf(reading)),
+  }).required(),
   proof: shape({
-    readings: mapOf(shape({ ...readingFields, order: order(), test: filledText(), step: filledText(), supersedes: id() })),
+    readings: mapOf(
+      shape({ ...readingFields, order: order(), test: filledText(), step: filledText(), supersedes: id() }),
+    ),
     answers: mapOf(oneOf(['yes', 'no']).required()),
   }).required(),
   waivers: mapOf(shape({ by: filledText(80), reason: filledText(400) })),
   temporary: mapOf(shape({ ...noted, what: filledText(400) })),
-  handover: shape({ signed: shape({ by: filledText(80), at: instant().required(), instrument: filledText(120) }).default(undefined) }).required(),
+  handover: shape({
+    signed: shape({ by: filledText(80), at: instant().required(), instrument: filledText(120) }).default(undefined),
+  }).required(),
 })

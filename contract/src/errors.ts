@@ -20,5 +20,9 @@ export const httpStatus = {
 export type ErrorCode = keyof typeof httpStatus
 
 export interface ErrorBody {
-  readonly error: { readonly code: ErrorCode; readonly message: string; readonly facts?: Readonly<Record<string, unknown>> }
+  readonly error: {
+    readonly code: ErrorCode
+    readonly message: string
+    readonly facts?: Readonly<Record<string, unknown>>
+  }
 }

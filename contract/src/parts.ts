@@ -10,26 +10,39 @@ const KEY = /^[\w .:>~/-]{1,200}$/
 
 /** A finite number within plausible bounds; text is refused, Infinity too. */
 export const finite = (low = -1e12, high = 1e12) =>
-  number().typeError(`\${path} must be a number from ${low} to ${high}, not "\${originalValue}"`)
+  number()
+    .typeError(`\${path} must be a number from ${low} to ${high}, not "\${originalValue}"`)
     .test('finite', `\${path} must be a finite number`, (value) => value === undefined || Number.isFinite(value))
-    .min(low, `\${path} is \${value}: it must be ${low} or more`).max(high, `\${path} is \${value}: it must be ${high} or less`)
+    .min(low, `\${path} is \${value}: it must be ${low} or more`)
+    .max(high, `\${path} is \${value}: it must be ${high} or less`)
 
 /** A number that must be over a bound and cannot be the bound itself. */
 export const over = (bound: number, high = 1e12) =>
-  finite(bound, high).test('over', `\${path} is \${value}: it must be over ${bound}`, (value) => value === undefined || value > bound)
+  finite(bound, high).test(
+    'over',
+    `\${path} is \${value}: it must be over ${bound}`,
+    (value) => value === undefined || value > bound,
+  )
 
 export const text = (most = 200) => string().max(most, `\${path} is too long: ${most} characters at most`)
-export const filledText = (most = 200) => text(most).required('${path} is missing').trim('${path} starts or ends with a space').matches(/\S/, '${path} is empty')
+export const filledText = (most = 200) =>
+  text(most)
+    .required('${path} is missing')
+    .trim('${path} starts or ends with a space')
+    .matches(/\S/, '${path} is empty')
 export const oneOf = <T extends string>(values: readonly T[]) =>
   mixed<T>().oneOf([...values], `\${path} is "\${value}": it must be one of ${values.join(', ')}`)
 export const flag = () => boolean().oneOf([true], '${path} is true or left out')
 /** An instant as ISO text. */
-export const instant = () => string().matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:\d\d)$/, '${path} must be an ISO instant')
+export const instant = () =>
+  string().matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:\d\d)$/, '${path} must be an ISO instant')
 export const id = () => string().matches(KEY, '${path} is no id')
 
 /** An object with just these fields. */
 export const shape = (fields: Record<string, Part>): AnyObjectSchema =>
-  object(fields as never).noUnknown('${path} has unknown fields: ${unknown}').strict()
+  object(fields as never)
+    .noUnknown('${path} has unknown fields: ${unknown}')
+    .strict()
 
 /** A map by id whose members all follow one schema. */
 export const mapOf = (member: Part): Part =>
@@ -43,12 +56,25 @@ export const mapOf = (member: Part): Part =>
 
 /** The same, where the whole map may be left out. */
 export const optionalMapOf = (member: Part): Part =>
-  lazy((value: unknown) => (value === undefined ? mixed().notRequired() : shape(Object.fromEntries(Object.keys(Object(value)).map((key) => [key, member])))))
+  lazy((value: unknown) =>
+    value === undefined
+      ? mixed().notRequired()
+      : shape(Object.fromEntries(Object.keys(Object(value)).map((key) => [key, member]))),
+  )
 
 /** One of several shapes, told apart by the member `kind`. */
 export const byKind = (shapes: Readonly<Record<string, AnyObjectSchema>>): Part =>
   lazy((value: unknown) => {
     const kind = value !== null && typeof value === 'object' ? String((value as { kind?: unknown }).kind) : ''
     const found = Object.hasOwn(shapes, kind) ? shapes[kind] : undefined
-    return found?.required() ?? mixed().required('${path} is missing').test('kind', `\${path}.kind is "${kind.slice(0, 40)}": it must be one of ${Object.keys(shapes).join(', ')}`, () => false)
+    return (
+      found?.required() ??
+      mixed()
+        .required('${path} is missing')
+        .test(
+          'kind',
+          `\${path}.kind is "${kind.slice(0, 40)}": it must be one of ${Object.keys(shapes).join(', ')}`,
+          () => false,
+        )
+    )
   })

@@ -5,7 +5,14 @@ test.use({ demo: true })
 
 const folder = path.resolve(import.meta.dirname, '../../docs/screenshots')
 const views = [
-  ['survey', 'survey'], ['match', 'match/controller'], ['wire', 'wire'], ['set', 'set'], ['keying', 'set/keying'], ['try', 'try'], ['prove', 'prove'], ['hand-over', 'hand-over'],
+  ['survey', 'survey'],
+  ['match', 'match/controller'],
+  ['wire', 'wire'],
+  ['set', 'set'],
+  ['keying', 'set/keying'],
+  ['try', 'try'],
+  ['prove', 'prove'],
+  ['hand-over', 'hand-over'],
 ] as const
 
 test('pictures of the main views', async ({ page, server }) => {
@@ -17,7 +24,9 @@ test('pictures of the main views', async ({ page, server }) => {
   await expect(page.getByRole('heading', { name: '1 loop' })).toBeVisible()
   await shot('board')
   const [job] = (await (await page.request.get(`${server.url}/api/jobs`)).json()) as [{ id: string }]
-  const { loops } = (await (await page.request.get(`${server.url}/api/jobs/${job.id}`)).json()) as { loops: Record<string, unknown> }
+  const { loops } = (await (await page.request.get(`${server.url}/api/jobs/${job.id}`)).json()) as {
+    loops: Record<string, unknown>
+  }
   const loop = `${server.url}/jobs/${job.id}/loops/${Object.keys(loops)[0]}`
   const visit = async (name: string, place: string) => {
     await page.goto(`${loop}/${place}`)

@@ -1,6 +1,9 @@
 import { addLoop, celsius, choose, expect, fill, saved, startJob, survey, test, toStage, wholeChain } from '../fixtures'
 
-test('what has the wrong shape is refused by name and stays in the field; the log does not get it', async ({ page, server }) => {
+test('what has the wrong shape is refused by name and stays in the field; the log does not get it', async ({
+  page,
+  server,
+}) => {
   await startJob(page, server.url)
   await addLoop(page)
   await survey(page, celsius)
@@ -9,10 +12,16 @@ test('what has the wrong shape is refused by name and stays in the field; the lo
   await toStage(page, 'Set')
   await saved(page)
   const jobId = /jobs\/([\w-]+)/.exec(page.url())![1]!
-  const revision = async () => ((await (await page.request.get(`${server.url}/api/jobs/${jobId}`)).json()) as { revision: number }).revision
+  const revision = async () =>
+    ((await (await page.request.get(`${server.url}/api/jobs/${jobId}`)).json()) as { revision: number }).revision
   const before = await revision()
 
-  for (const [typed, message] of [['0', /Swing is 0\sK: it takes over 0\.0\sK/], ['-15', /Swing is -15\sK: it takes over/], ['wide', /Swing is “wide”: it takes over/], ['', /Swing is empty/]] as const) {
+  for (const [typed, message] of [
+    ['0', /Swing is 0\sK: it takes over 0\.0\sK/],
+    ['-15', /Swing is -15\sK: it takes over/],
+    ['wide', /Swing is “wide”: it takes over/],
+    ['', /Swing is empty/],
+  ] as const) {
     await fill(page, 'Swing', typed)
     await expect(page.getByRole('alert')).toHaveText(message)
     await expect(page.getByLabel('Swing', { exact: true })).toHaveValue(typed)

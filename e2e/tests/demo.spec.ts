@@ -6,7 +6,10 @@ test.use({ demo: true })
 const open = async (page: import('@playwright/test').Page, url: string) => {
   await page.goto(url)
   await page.getByRole('link', { name: /Otterholm Wildlife Hospital/ }).click()
-  await page.getByRole('main').getByRole('link', { name: /Hatchling floor/ }).click()
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: /Hatchling floor/ })
+    .click()
   await expect(page.getByRole('heading', { name: 'Rise and fall' })).toBeVisible()
 }
 
@@ -54,7 +57,8 @@ test('a cut-out is dragged on the ladder; the set moves both points', async ({ p
     await page.mouse.move(x, y + pixels, { steps: 5 })
     await page.mouse.up()
   }
-  const point = async (id: string) => parseFloat((await page.locator(`[data-consequence="${id}"]`).innerText()).replace(/[^\d.]/g, ''))
+  const point = async (id: string) =>
+    parseFloat((await page.locator(`[data-consequence="${id}"]`).innerText()).replace(/[^\d.]/g, ''))
   await drag('Cut-in', 40)
   expect(await point('on')).toBeLessThan(26.9)
   expect(await point('off')).toBe(28)
@@ -70,7 +74,13 @@ test('at 1280 by 800 nothing that belongs to a stage needs scrolling', async ({ 
   for (const key of ['1', '2', '3', '4', '5', '6', '7']) {
     await page.keyboard.press(key)
     await page.waitForTimeout(150)
-    const scrolls = await page.evaluate(() => [...document.querySelectorAll('.stage, .stage *')].filter((e) => e.scrollHeight > e.clientHeight + 2 && ['auto', 'scroll'].includes(getComputedStyle(e).overflowY)).map((e) => `${e.tagName} ${e.className}`))
+    const scrolls = await page.evaluate(() =>
+      [...document.querySelectorAll('.stage, .stage *')]
+        .filter(
+          (e) => e.scrollHeight > e.clientHeight + 2 && ['auto', 'scroll'].includes(getComputedStyle(e).overflowY),
+        )
+        .map((e) => `${e.tagName} ${e.className}`),
+    )
     expect(scrolls, `stage ${key}`).toEqual([])
   }
 })
@@ -87,7 +97,9 @@ test('night passes the same checks', async ({ page, server }) => {
 
 test('the first screen fetches under 300 kB of script', async ({ page, server }) => {
   const scripts: Promise<Buffer>[] = []
-  page.on('response', (response) => { if (response.request().resourceType() === 'script') scripts.push(response.body()) })
+  page.on('response', (response) => {
+    if (response.request().resourceType() === 'script') scripts.push(response.body())
+  })
   await page.goto(server.url)
   await expect(page.getByRole('link', { name: /Otterholm/ })).toBeVisible()
   const bytes = (await Promise.all(scripts)).reduce((sum, body) => sum + gzipSync(body).length, 0)

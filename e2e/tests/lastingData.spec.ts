@@ -1,7 +1,10 @@
 import { addLoop, celsius, expect, fill, saved, startJob, survey, test } from '../fixtures'
 import { startServer } from '../server'
 
-test('killing the server in the middle of typing loses nothing that was shown as saved, nor what was typed after', async ({ page, server }) => {
+test('killing the server in the middle of typing loses nothing that was shown as saved, nor what was typed after', async ({
+  page,
+  server,
+}) => {
   await startJob(page, server.url)
   await addLoop(page)
   await survey(page, celsius)
@@ -19,17 +22,31 @@ test('killing the server in the middle of typing loses nothing that was shown as
   try {
     await saved(page)
     await page.reload()
-    for (const [label, value] of [['Target', '28.0'], ['May stray by', '1.0'], ['Design outdoor', '−12.0'], ['Floor area', '40.0'], ['Supply water', '43.0']] as const)
+    for (const [label, value] of [
+      ['Target', '28.0'],
+      ['May stray by', '1.0'],
+      ['Design outdoor', '−12.0'],
+      ['Floor area', '40.0'],
+      ['Supply water', '43.0'],
+    ] as const)
       await expect(page.getByLabel(label, { exact: true })).toHaveValue(value)
     const jobId = /jobs\/([\w-]+)/.exec(page.url())![1]!
-    const log = (await (await page.request.get(`${server.url}/api/jobs/${jobId}/log`)).json()) as { rows: { sequence: number; previousHash: string; hash: string }[] }
-    log.rows.forEach((row, i) => { if (i + 1 < log.rows.length) expect(row.previousHash).toBe(log.rows[i + 1]!.hash) })
+    const log = (await (await page.request.get(`${server.url}/api/jobs/${jobId}/log`)).json()) as {
+      rows: { sequence: number; previousHash: string; hash: string }[]
+    }
+    log.rows.forEach((row, i) => {
+      if (i + 1 < log.rows.length) expect(row.previousHash).toBe(log.rows[i + 1]!.hash)
+    })
   } finally {
     await again.stop()
   }
 })
 
-test('a change made while the server is away is sent after a reload of the page, once', async ({ page, server, context }) => {
+test('a change made while the server is away is sent after a reload of the page, once', async ({
+  page,
+  server,
+  context,
+}) => {
   await startJob(page, server.url)
   await addLoop(page)
   await saved(page)

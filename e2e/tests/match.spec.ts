@@ -31,7 +31,12 @@ test('without a limiter the loop is stopped and says so everywhere', async ({ pa
   await choose(page, 'Controller', 'Dipper')
   await choose(page, 'Load', 'Circulator')
   await expect(page.getByText('No independent limiter before M1.')).toBeVisible()
-  await expect(page.getByRole('listitem').filter({ hasText: 'No independent limiter' }).getByRole('button', { name: 'Not applicable' })).toHaveCount(0)
+  await expect(
+    page
+      .getByRole('listitem')
+      .filter({ hasText: 'No independent limiter' })
+      .getByRole('button', { name: 'Not applicable' }),
+  ).toHaveCount(0)
   await toStage(page, 'Hand over')
   await expect(page.getByRole('complementary')).toContainText('No independent limiter before M1.')
   await expect(page.getByRole('button', { name: /Sign/ })).toHaveCount(0)

@@ -33,75 +33,122 @@ export function createApp(deps: AppDeps): Express {
   const { log, webFolder, store, shelf } = deps
   const app = express()
   app.disable('x-powered-by')
-  app.use(helmet({
-    contentSecurityPolicy: {
-      useDefaults: false,
-      directives: {
-        defaultSrc: ["'self'"], scriptSrc: ["'self'"], workerSrc: ["'self'"], imgSrc: ["'self'", 'data:', 'blob:'], fontSrc: ["'self'"],
-        styleSrc: ["'self'", (_request, response) => `'nonce-${nonceOf(response as unknown as Nonced)}'`],
-        connectSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'none'"], formAction: ["'self'"], frameAncestors: ["'none'"],
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'"],
+          styleSrc: ["'self'", (_request, response) => `'nonce-${nonceOf(response as unknown as Nonced)}'`],
+          connectSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
       },
-    },
-    strictTransportSecurity: false,
-  }))
+      strictTransportSecurity: false,
+    }),
+  )
   app.use(requestLog(log))
-  app.use('/api', rateLimit({ windowMs: 60_000, limit: MOST_REQUESTS, legacyHeaders: false, handler: () => { throw new AppError('TOO_MANY_REQUESTS', 'too many requests from here; wait a minute') } }))
+  app.use(
+    '/api',
+    rateLimit({
+      windowMs: 60_000,
+      limit: MOST_REQUESTS,
+      legacyHeaders: false,
+      handler: () => {
+        throw new AppError('TOO_MANY_REQUESTS', 'too many requests from here; wait a minute')
+      },
+    }),
+  )
   app.use(routes.import, express.json({ limit: '32mb' }))
   app.use('/api', express.json({ limit: '1mb' }))
-  app.get(routes.health, (_request, response) => { response.json({ ready: true }) })
-  app.get(routes.shelf, (_request, response) => { response.json(shelf) })
+  app.get(routes.health, (_request, response) => {
+    response.json({ ready: true })
+  })
+  app.get(routes.shelf, (_request, response) => {
+    response.json(shelf)
+  })
   app.use(calcRoutes({ data: shelf.data }))
   app.use(jobRoutes({ store }))
   app.use(sheetRoutes({ store, data: shelf.data, renderPdf: deps.renderPdf, now: deps.now }))
-  app.all('/api/{*path}', (request) => { throw new AppError('ROUTE_UNKNOWN', `there is nothing at ${request.method} ${request.path}`) })
+  app.all('/api/{*path}', (request) => {
+    throw new AppError('ROUTE_UNKNOWN', `there is nothing at ${request.method} ${request.path}`)
+  })
   if (webFolder) servePages(app, webFolder)
   app.use(errorHandler(log))
   return app
 }
 
-interface Nonced { locals: { nonce?: string } }
+interface Nonced {
+  locals: { nonce?: string }
+}
 
 /** One nonce a response, for the styles that interface primitives add at run time. Scripts get none: there is no inline script. */
 const nonceOf = (response: Nonced) => (response.locals.nonce ??= randomBytes(16).toString('base64'))
 
 function servePages(app: Express, folder: string) {
-  app.use('/assets', express.static(path.join(folder, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }))
+  app.use(
+    '/assets',
+    express.static(path.join(folder, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }),
+  )
   app.use(express.static(folder, { index: false, maxAge: '1h' }))
   const page = path.join(folder, 'index.html')
   const html = existsSync(page) ? readFileSync(page, 'utf8') : '<p>The pages are not built yet: npm run build</p>'
   app.get('/{*path}', (_request, response) => {
-    response.set('Cache-Control', 'no-store').type('html').send(html.replace('__NONCE__', nonceOf(response)))
+    response
+      .set('Cache-Control', 'no-store')
+      .type('html')
+      .send(html.replace('__NONCE__', nonceOf(response)))
   })
 }
 
-const requestLog = (log: Logger): RequestHandler => (request, response, next) => {
-  const started = process.hrtime.bigint()
-  response.on('finish', () => {
-    const ms = Number(process.hrtime.bigint() - started) / 1e6
-    log.info({ method: request.method, path: request.path, status: response.statusCode, ms: Math.round(ms * 10) / 10 }, 'request')
-  })
-  next()
-}
+const requestLog =
+  (log: Logger): RequestHandler =>
+  (request, response, next) => {
+    const started = process.hrtime.bigint()
+    response.on('finish', () => {
+      const ms = Number(process.hrtime.bigint() - started) / 1e6
+      log.info(
+        { method: request.method, path: request.path, status: response.statusCode, ms: Math.round(ms * 10) / 10 },
+        'request',
+      )
+    })
+    next()
+  }
 
 /** What Express and its body parser throw, in the words of the closed list. */
 function known(error: unknown): AppError {
   if (error instanceof AppError) return error
   const type = (error as { type?: string } | null)?.type
   if (type === 'entity.too.large') return new AppError('BODY_TOO_LARGE', 'what was sent is too large', {}, error)
-  if (type !== undefined && /^(entity|encoding|charset|request)\./.test(type)) return new AppError('BODY_INVALID', 'what was sent is no JSON', {}, error)
+  if (type !== undefined && /^(entity|encoding|charset|request)\./.test(type))
+    return new AppError('BODY_INVALID', 'what was sent is no JSON', {}, error)
   const status = (error as { status?: number } | null)?.status
   if (status === 404) return new AppError('ROUTE_UNKNOWN', 'there is no such file', {}, error)
   if (status === 400) return new AppError('BODY_INVALID', 'the address or what was sent cannot be read', {}, error)
-  return new AppError('INTERNAL', 'something went wrong on the server; what was typed is kept on this device', {}, error)
+  return new AppError(
+    'INTERNAL',
+    'something went wrong on the server; what was typed is kept on this device',
+    {},
+    error,
+  )
 }
 
-const errorHandler = (log: Logger): ErrorRequestHandler => (error, request, response, next) => {
-  if (response.headersSent) {
-    next(error)
-    return
+const errorHandler =
+  (log: Logger): ErrorRequestHandler =>
+  (error, request, response, next) => {
+    if (response.headersSent) {
+      next(error)
+      return
+    }
+    const { code, message, facts, cause } = known(error)
+    if (code === 'INTERNAL') log.error({ err: cause ?? error, path: request.path }, 'request failed')
+    const body: ErrorBody = { error: { code, message, ...(Object.keys(facts).length > 0 ? { facts } : {}) } }
+    response.status(httpStatus[code]).json(body)
   }
-  const { code, message, facts, cause } = known(error)
-  if (code === 'INTERNAL') log.error({ err: cause ?? error, path: request.path }, 'request failed')
-  const body: ErrorBody = { error: { code, message, ...(Object.keys(facts).length > 0 ? { facts } : {}) } }
-  response.status(httpStatus[code]).json(body)
-}

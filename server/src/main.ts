@@ -21,22 +21,33 @@ async function main() {
   const log = pino({ level: env('LOG_LEVEL') ?? 'warn' })
   const url = env('DATABASE_URL')
   const migrations = at('server', 'migrations')
-  const database = url ? await openServer(url, migrations) : await openEmbedded(env('NACHTIGAL_DATA') ?? at('data'), migrations)
+  const database = url
+    ? await openServer(url, migrations)
+    : await openEmbedded(env('NACHTIGAL_DATA') ?? at('data'), migrations)
   const now = () => new Date().toISOString()
   const store = createJobStore(database.db, now)
   if (process.argv.includes('--demo') && (await store.list()).length === 0)
     await store.importFile(JSON.parse(readFileSync(at('demo', 'otterholm.nachtigal.json'), 'utf8')) as JobFile)
-  const app = createApp({ store, shelf: readShelf(at('shelf')), renderPdf: createPdfRenderer(at('node_modules')), log, now, webFolder: at('web', 'dist') })
+  const app = createApp({
+    store,
+    shelf: readShelf(at('shelf')),
+    renderPdf: createPdfRenderer(at('node_modules')),
+    log,
+    now,
+    webFolder: at('web', 'dist'),
+  })
 
   const host = env('HOST') ?? '127.0.0.1'
   const wanted = Number(env('PORT') ?? 4310)
-  const listen = (port: number, tries: number): Promise<import('node:http').Server> => new Promise((resolve, reject) => {
-    const server = app.listen(port, host, (error?: Error) => {
-      if (!error) resolve(server)
-      else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE' && tries > 0 && wanted !== 0) listen(port + 1, tries - 1).then(resolve, reject)
-      else reject(error)
+  const listen = (port: number, tries: number): Promise<import('node:http').Server> =>
+    new Promise((resolve, reject) => {
+      const server = app.listen(port, host, (error?: Error) => {
+        if (!error) resolve(server)
+        else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE' && tries > 0 && wanted !== 0)
+          listen(port + 1, tries - 1).then(resolve, reject)
+        else reject(error)
+      })
     })
-  })
   const server = await listen(wanted, FREE_PORTS_TRIED)
   const { port } = server.address() as AddressInfo
   console.log(`Nachtigal is ready: http://${host.includes(':') ? `[${host}]` : host}:${port}`)
@@ -46,7 +57,9 @@ async function main() {
     if (stopping) return
     stopping = true
     log.info({ signal }, 'stopping')
-    server.close(() => { void database.close().then(() => process.exit(0)) })
+    server.close(() => {
+      void database.close().then(() => process.exit(0))
+    })
     server.closeIdleConnections()
     // A browser may hold its connection open: do not wait for it for ever.
     setTimeout(() => server.closeAllConnections(), 2000).unref()

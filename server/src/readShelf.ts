@@ -10,14 +10,20 @@ const readJson = (file: string): unknown => JSON.parse(readFileSync(file, 'utf8'
 
 /** Reads the shelf's folder: one file a device, each held against its schema, and the field data. @throws Error naming the file that is wrong */
 export function readShelf(folder: string): Shelf {
-  const groups = readdirSync(folder, { withFileTypes: true }).filter((entry) => entry.isDirectory() && entry.name !== 'data')
-  const profiles = groups.flatMap(({ name }) => readdirSync(path.join(folder, name)).filter((file) => file.endsWith('.json')).map((file) => {
-    const at = path.join(folder, name, file)
-    const profile = readJson(at)
-    const wrong = refusal(profileSchema, profile)
-    if (wrong) throw new Error(`${at}: ${wrong.message}`)
-    return profile as DeviceProfile
-  }))
+  const groups = readdirSync(folder, { withFileTypes: true }).filter(
+    (entry) => entry.isDirectory() && entry.name !== 'data',
+  )
+  const profiles = groups.flatMap(({ name }) =>
+    readdirSync(path.join(folder, name))
+      .filter((file) => file.endsWith('.json'))
+      .map((file) => {
+        const at = path.join(folder, name, file)
+        const profile = readJson(at)
+        const wrong = refusal(profileSchema, profile)
+        if (wrong) throw new Error(`${at}: ${wrong.message}`)
+        return profile as DeviceProfile
+      }),
+  )
   const values = readJson(path.join(folder, 'data', 'fieldValues.json')) as FieldValue[]
   return {
     profiles: profiles.sort((a, b) => (a.category + a.name < b.category + b.name ? -1 : 1)),

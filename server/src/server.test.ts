@@ -8,7 +8,9 @@ import type { JobFile } from '@nachtigal/contract/api'
 import { command, demoFile, newJob, testServer } from './testing'
 
 let server: Awaited<ReturnType<typeof testServer>>
-beforeAll(async () => { server = await testServer() }, 60_000)
+beforeAll(async () => {
+  server = await testServer()
+}, 60_000)
 afterAll(() => server.close())
 
 const send = (body: object, jobId: string) => request(server.app).post(`/api/jobs/${jobId}/commands`).send(body)
@@ -18,7 +20,10 @@ async function jobWithLoop() {
   const { jobId, create } = newJob()
   await send(create, jobId).expect(200)
   const loopId = randomUUID()
-  await send(command(jobId, [{ document: loopId, path: [], from: null, to: emptyLoop(loopId, jobId, 'floor', 'Floor', 1) }]), jobId).expect(200)
+  await send(
+    command(jobId, [{ document: loopId, path: [], from: null, to: emptyLoop(loopId, jobId, 'floor', 'Floor', 1) }]),
+    jobId,
+  ).expect(200)
   return { jobId, loopId }
 }
 
@@ -31,7 +36,11 @@ describe('commands', () => {
     expect((await read(jobId)).job.name).toBe('Better name')
     const log = await request(server.app).get(`/api/jobs/${jobId}/log`).expect(200)
     expect(log.body.total).toBe(2)
-    expect(log.body.rows[0]).toMatchObject({ sequence: 2, command: { by: 'Ann', change: [{ from: 'Job', to: 'Better name' }] }, previousHash: log.body.rows[1].hash })
+    expect(log.body.rows[0]).toMatchObject({
+      sequence: 2,
+      command: { by: 'Ann', change: [{ from: 'Job', to: 'Better name' }] },
+      previousHash: log.body.rows[1].hash,
+    })
   })
   it('with the same id are answered twice, applied once', async () => {
     const { jobId, create } = newJob()
@@ -43,36 +52,60 @@ describe('commands', () => {
   })
   it('that start from something else are answered with both sides, and nothing is applied', async () => {
     const { jobId } = await jobWithLoop()
-    const clash = await send(command(jobId, [
-      { document: jobId, path: ['place'], from: 'Here', to: 'There' }, { document: jobId, path: ['name'], from: 'Old', to: 'New' },
-    ]), jobId).expect(409)
-    expect(clash.body.error).toMatchObject({ code: 'COMMAND_CONFLICT', facts: { clashes: [{ path: ['name'], from: 'Old', to: 'New', is: 'Job' }] } })
+    const clash = await send(
+      command(jobId, [
+        { document: jobId, path: ['place'], from: 'Here', to: 'There' },
+        { document: jobId, path: ['name'], from: 'Old', to: 'New' },
+      ]),
+      jobId,
+    ).expect(409)
+    expect(clash.body.error).toMatchObject({
+      code: 'COMMAND_CONFLICT',
+      facts: { clashes: [{ path: ['name'], from: 'Old', to: 'New', is: 'Job' }] },
+    })
     expect((await read(jobId)).job.place).toBe('Here')
   })
   it('do not mind an old base revision when what they change still holds', async () => {
     const { jobId } = await jobWithLoop()
-    await send(command(jobId, [{ document: jobId, path: ['place'], from: 'Here', to: 'There' }], { baseRevision: 0 }), jobId).expect(200)
+    await send(
+      command(jobId, [{ document: jobId, path: ['place'], from: 'Here', to: 'There' }], { baseRevision: 0 }),
+      jobId,
+    ).expect(200)
   })
   it('may touch job and loop at once, in one transaction', async () => {
     const { jobId, loopId } = await jobWithLoop()
-    await send(command(jobId, [
-      { document: jobId, path: ['name'], from: 'Job', to: 'Both' }, { document: loopId, path: ['name'], from: 'Floor', to: 5 },
-    ]), jobId).expect(422)
+    await send(
+      command(jobId, [
+        { document: jobId, path: ['name'], from: 'Job', to: 'Both' },
+        { document: loopId, path: ['name'], from: 'Floor', to: 5 },
+      ]),
+      jobId,
+    ).expect(422)
     expect((await read(jobId)).job.name).toBe('Job')
   })
   it('sent at the same moment follow each other without a gap', async () => {
     const { jobId, loopId } = await jobWithLoop()
-    const many = Array.from({ length: 12 }, (_, i) => send(command(jobId, [{ document: loopId, path: ['survey', 'answers', `a${i}`], from: null, to: i }]), jobId))
+    const many = Array.from({ length: 12 }, (_, i) =>
+      send(command(jobId, [{ document: loopId, path: ['survey', 'answers', `a${i}`], from: null, to: i }]), jobId),
+    )
     expect((await Promise.all(many)).map(({ status }) => status)).toEqual(Array(12).fill(200))
     const log = await request(server.app).get(`/api/jobs/${jobId}/log`)
-    expect(log.body.rows.map((row: { sequence: number }) => row.sequence)).toEqual(Array.from({ length: 14 }, (_, i) => 14 - i))
+    expect(log.body.rows.map((row: { sequence: number }) => row.sequence)).toEqual(
+      Array.from({ length: 14 }, (_, i) => 14 - i),
+    )
   })
   it('are taken back by their inverse', async () => {
     const { jobId, loopId } = await jobWithLoop()
     const before = await read(jobId)
     const made = command(jobId, [{ document: loopId, path: ['survey', 'answers', 'target'], from: null, to: 28 }])
     await send(made, jobId).expect(200)
-    const undo = command(jobId, inverseChanges(made, () => { throw new Error('no reading here') }), { undoes: made.id })
+    const undo = command(
+      jobId,
+      inverseChanges(made, () => {
+        throw new Error('no reading here')
+      }),
+      { undoes: made.id },
+    )
     await send(undo, jobId).expect(200)
     expect(sameValue((await read(jobId)).loops, before.loops)).toBe(true)
     await send(command(jobId, undo.change as never, { undoes: randomUUID() }), jobId).expect(422)
@@ -81,35 +114,76 @@ describe('commands', () => {
 
 describe('bad input is refused by field, value and what is allowed, and does not reach the log', () => {
   const plan = {
-    kind: 'on-off', order: 1, output: { device: 'a', port: 'b' }, input: { device: 'a', port: 'c' }, action: 'heating', convention: 'cut-out',
-    setpointC: 28, swingK: 1, onC: 27, offC: 28, offsetK: 0, minimumOffS: 180, probeFault: 'off',
+    kind: 'on-off',
+    order: 1,
+    output: { device: 'a', port: 'b' },
+    input: { device: 'a', port: 'c' },
+    action: 'heating',
+    convention: 'cut-out',
+    setpointC: 28,
+    swingK: 1,
+    onC: 27,
+    offC: 28,
+    offsetK: 0,
+    minimumOffS: 180,
+    probeFault: 'off',
   }
   it.each([
     ['a swing of nothing', { swingK: 0 }, 'settings.planned.p.swingK', 'is 0: it must be over 0'],
     ['a swing of less', { swingK: -15 }, 'settings.planned.p.swingK', '-15'],
-    ['text in a number', { setpointC: 'warm' }, 'settings.planned.p.setpointC', 'must be a number from -273.15 to 2000, not "warm"'],
+    [
+      'text in a number',
+      { setpointC: 'warm' },
+      'settings.planned.p.setpointC',
+      'must be a number from -273.15 to 2000, not "warm"',
+    ],
     ['a number as text', { setpointC: '28' }, 'settings.planned.p.setpointC', 'not "28"'],
-    ['a convention that is none', { convention: 'sideways' }, 'settings.planned.p.convention', 'one of cut-out, cut-in'],
+    [
+      'a convention that is none',
+      { convention: 'sideways' },
+      'settings.planned.p.convention',
+      'one of cut-out, cut-in',
+    ],
     ['an unknown field', { colour: 'red' }, 'settings.planned.p', 'unknown fields: colour'],
     ['a missing field', { offsetK: undefined }, 'settings.planned.p.offsetK', 'required'],
   ])('%s', async (_, change, field, message) => {
     const { jobId, loopId } = await jobWithLoop()
-    const reply = await send(command(jobId, [{ document: loopId, path: ['settings', 'planned', 'p'], from: null, to: { ...plan, ...change } }]), jobId).expect(422)
+    const reply = await send(
+      command(jobId, [
+        { document: loopId, path: ['settings', 'planned', 'p'], from: null, to: { ...plan, ...change } },
+      ]),
+      jobId,
+    ).expect(422)
     expect(reply.body.error).toMatchObject({ code: 'COMMAND_REFUSED', facts: { field } })
     expect(reply.body.error.message).toContain(message)
     expect((await read(jobId)).revision).toBe(2)
   })
   it('a temperature unit that is none', async () => {
     const { jobId } = await jobWithLoop()
-    const reply = await send(command(jobId, [{ document: jobId, path: ['temperatureUnit'], from: 'C', to: 'K' }]), jobId).expect(422)
+    const reply = await send(
+      command(jobId, [{ document: jobId, path: ['temperatureUnit'], from: 'C', to: 'K' }]),
+      jobId,
+    ).expect(422)
     expect(reply.body.error.message).toContain('temperatureUnit is "K": it must be one of C, F')
   })
   it('accepts what is only implausible: a setpoint outside its limits is a finding', async () => {
     const { jobId, loopId } = await jobWithLoop()
-    await send(command(jobId, [{ document: loopId, path: ['settings', 'planned', 'p'], from: null, to: { ...plan, highestC: 25, lowestC: 20 } }]), jobId).expect(200)
+    await send(
+      command(jobId, [
+        {
+          document: loopId,
+          path: ['settings', 'planned', 'p'],
+          from: null,
+          to: { ...plan, highestC: 25, lowestC: 20 },
+        },
+      ]),
+      jobId,
+    ).expect(200)
   })
   it.each([
-    ['__proto__', ['__proto__', 'x']], ['constructor', ['survey', 'constructor']], ['prototype', ['prototype']],
+    ['__proto__', ['__proto__', 'x']],
+    ['constructor', ['survey', 'constructor']],
+    ['prototype', ['prototype']],
   ])('a path through %s', async (_, path) => {
     const { jobId, loopId } = await jobWithLoop()
     await send(command(jobId, [{ document: loopId, path, from: null, to: 1 }]), jobId).expect(422)
@@ -120,7 +194,10 @@ describe('bad input is refused by field, value and what is allowed, and does not
     const { jobId: other } = await jobWithLoop()
     await send(command(jobId, [{ document: loopId, path: ['name'], from: 'Floor', to: 'a\u0000b' }]), jobId).expect(422)
     await send(command(other, [{ document: loopId, path: ['name'], from: 'Floor', to: 'x' }]), other).expect(409)
-    await send(command(other, [{ document: loopId, path: [], from: null, to: emptyLoop(loopId, other, 'floor', 'Mine', 1) }]), other).expect(422)
+    await send(
+      command(other, [{ document: loopId, path: [], from: null, to: emptyLoop(loopId, other, 'floor', 'Mine', 1) }]),
+      other,
+    ).expect(422)
     await send(command(other, [{ document: other, path: ['name'], from: 'Job', to: 'x' }]), jobId).expect(422)
   })
   it('no JSON, too much of it, an unknown route, an unknown job', async () => {
@@ -143,9 +220,16 @@ describe('job file', () => {
       await request(empty.app).post('/api/import').send(out).expect(201)
       const again = (await request(empty.app).get(`/api/jobs/${file.job.id}/file`)).body as JobFile
       expect(sameValue(again, file)).toBe(true)
-      expect((await request(empty.app).get('/api/jobs')).body).toEqual([expect.objectContaining({ name: 'Otterholm Wildlife Hospital', loops: 1, revision: file.log.length })])
+      expect((await request(empty.app).get('/api/jobs')).body).toEqual([
+        expect.objectContaining({ name: 'Otterholm Wildlife Hospital', loops: 1, revision: file.log.length }),
+      ])
       // And it goes on from there: the next row continues the chain.
-      await request(empty.app).post(`/api/jobs/${file.job.id}/commands`).send(command(file.job.id, [{ document: file.job.id, path: ['place'], from: 'Otterholm', to: 'Otterholm Bay' }])).expect(200)
+      await request(empty.app)
+        .post(`/api/jobs/${file.job.id}/commands`)
+        .send(
+          command(file.job.id, [{ document: file.job.id, path: ['place'], from: 'Otterholm', to: 'Otterholm Bay' }]),
+        )
+        .expect(200)
       const log = await request(empty.app).get(`/api/jobs/${file.job.id}/log`)
       expect(log.body.rows[0].previousHash).toBe(file.log.at(-1)!.hash)
     } finally {
@@ -157,36 +241,65 @@ describe('job file', () => {
     expect((await request(server.app).post('/api/import').send(file).expect(409)).body.error.code).toBe('JOB_EXISTS')
     const row = structuredClone(file)
     ;(row.log[5]!.command as { by: string }).by = 'Somebody else'
-    expect((await request(server.app).post('/api/import').send(row).expect(422)).body.error).toMatchObject({ code: 'FILE_CHAIN_BROKEN', facts: { sequence: 6 } })
+    expect((await request(server.app).post('/api/import').send(row).expect(422)).body.error).toMatchObject({
+      code: 'FILE_CHAIN_BROKEN',
+      facts: { sequence: 6 },
+    })
     const document = structuredClone(file)
     ;(document.job as { place: string }).place = 'Elsewhere'
-    expect((await request(server.app).post('/api/import').send(document).expect(422)).body.error.code).toBe('FILE_REFUSED')
-    expect((await request(server.app).post('/api/import').send({ ...file, format: 'other' }).expect(422)).body.error.message).toContain('nachtigal-job')
+    expect((await request(server.app).post('/api/import').send(document).expect(422)).body.error.code).toBe(
+      'FILE_REFUSED',
+    )
+    expect(
+      (
+        await request(server.app)
+          .post('/api/import')
+          .send({ ...file, format: 'other' })
+          .expect(422)
+      ).body.error.message,
+    ).toContain('nachtigal-job')
   })
 })
 
 describe('shelf, calculations, sheet, health', () => {
   it('serves a checked shelf with field data', async () => {
     const { body } = await request(server.app).get('/api/shelf').expect(200)
-    expect(body.profiles.map((p: { id: string }) => p.id)).toEqual(expect.arrayContaining(['dipper', 'wren', 'shrike', 'circulator-45', 'cable-pt1000']))
+    expect(body.profiles.map((p: { id: string }) => p.id)).toEqual(
+      expect.arrayContaining(['dipper', 'wren', 'shrike', 'circulator-45', 'cable-pt1000']),
+    )
     expect(body.data['swing.floor.slab']).toMatchObject({ typical: 1, unit: 'K' })
   })
   it('calculates one or many, and names the field that is wrong', async () => {
-    const calc = (id: string, body: unknown) => request(server.app).post(`/api/calc/${id}`).send(body as object)
-    expect((await calc('units.convert', { value: 5, from: 'F', to: 'K', difference: true }).expect(200)).body.value).toBeCloseTo(2.7778, 4)
-    const many = await calc('cycling.worst', [{ powerW: 2000, capacityJPerK: 1.8e6, swingK: 1 }, { powerW: 2000, capacityJPerK: 1.8e6, swingK: 0 }]).expect(200)
-    expect(many.body).toEqual([{ cyclesPerHour: 1 }, { error: { field: 'swingK', message: expect.stringContaining('over 0') } }])
+    const calc = (id: string, body: unknown) =>
+      request(server.app)
+        .post(`/api/calc/${id}`)
+        .send(body as object)
+    expect(
+      (await calc('units.convert', { value: 5, from: 'F', to: 'K', difference: true }).expect(200)).body.value,
+    ).toBeCloseTo(2.7778, 4)
+    const many = await calc('cycling.worst', [
+      { powerW: 2000, capacityJPerK: 1.8e6, swingK: 1 },
+      { powerW: 2000, capacityJPerK: 1.8e6, swingK: 0 },
+    ]).expect(200)
+    expect(many.body).toEqual([
+      { cyclesPerHour: 1 },
+      { error: { field: 'swingK', message: expect.stringContaining('over 0') } },
+    ])
     expect((await calc('cycling.worst', { powerW: 1 }).expect(422)).body.error.facts.field).toBe('capacityJPerK')
     expect((await calc('nothing.here', {}).expect(404)).body.error.code).toBe('CALCULATION_UNKNOWN')
   })
   it('prints the as-left sheet with its own fonts embedded', async () => {
     const file = demoFile()
     const [loop] = Object.values(file.loops) as [LoopDocument]
-    const { body, headers } = await request(server.app).get(`/api/jobs/${file.job.id}/loops/${loop.id}/as-left.pdf`).buffer(true).parse((res, done) => {
-      const parts: Buffer[] = []
-      res.on('data', (part: Buffer) => parts.push(part))
-      res.on('end', () => done(null, Buffer.concat(parts)))
-    }).expect(200)
+    const { body, headers } = await request(server.app)
+      .get(`/api/jobs/${file.job.id}/loops/${loop.id}/as-left.pdf`)
+      .buffer(true)
+      .parse((res, done) => {
+        const parts: Buffer[] = []
+        res.on('data', (part: Buffer) => parts.push(part))
+        res.on('end', () => done(null, Buffer.concat(parts)))
+      })
+      .expect(200)
     expect(headers['content-type']).toContain('application/pdf')
     expect((body as Buffer).subarray(0, 5).toString()).toBe('%PDF-')
     expect((body as Buffer).toString('latin1')).toMatch(/FontFile[23]/)

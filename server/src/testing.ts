@@ -21,7 +21,11 @@ export async function testServer(webFolder?: string) {
   const now = () => '2026-01-05T08:00:00.000Z'
   const store = createJobStore(database.db, now)
   const app = createApp({
-    store, shelf: readShelf(at('../../shelf')), renderPdf: createPdfRenderer(at('../../node_modules')), log: pino({ level: 'silent' }), now,
+    store,
+    shelf: readShelf(at('../../shelf')),
+    renderPdf: createPdfRenderer(at('../../node_modules')),
+    log: pino({ level: 'silent' }),
+    now,
     ...(webFolder ? { webFolder } : {}),
   })
   return { app, store, close: database.close }
@@ -33,6 +37,12 @@ export function command(jobId: string, change: Change[], more: Partial<Command> 
 
 export function newJob() {
   const jobId = randomUUID()
-  const job = emptyJob(jobId, { name: 'Job', place: 'Here', zone: 'Europe/Oslo', temperatureUnit: 'C', system: 'metric' })
+  const job = emptyJob(jobId, {
+    name: 'Job',
+    place: 'Here',
+    zone: 'Europe/Oslo',
+    temperatureUnit: 'C',
+    system: 'metric',
+  })
   return { jobId, job, create: command(jobId, [{ document: jobId, path: [], from: null, to: job }]) }
 }

@@ -18,7 +18,9 @@ void outbox.restore()
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={store}>
-      <OutboxContext.Provider value={outbox}><App /></OutboxContext.Provider>
+      <OutboxContext.Provider value={outbox}>
+        <App />
+      </OutboxContext.Provider>
     </Provider>
   </StrictMode>,
 )

@@ -11,7 +11,10 @@ export interface Calculation {
   readonly formula: string
   readonly source: string
   readonly cautions?: readonly string[]
-  readonly examples: readonly { readonly given: Readonly<Record<string, unknown>>; readonly gives: Readonly<Record<string, unknown>> }[]
+  readonly examples: readonly {
+    readonly given: Readonly<Record<string, unknown>>
+    readonly gives: Readonly<Record<string, unknown>>
+  }[]
   readonly run: (input: never, data: FieldData) => Readonly<Record<string, unknown>>
 }
 

@@ -8,7 +8,9 @@ import * as wiring from './entries/wiring'
 import { checkFields, InputError } from './field'
 
 /** Every calculation, in the order of the reference page. */
-export const calculations: readonly Calculation[] = [unitEntries, probes, control, plants, wiring].flatMap((group) => Object.values(group))
+export const calculations: readonly Calculation[] = [unitEntries, probes, control, plants, wiring].flatMap((group) =>
+  Object.values(group),
+)
 
 const byId = new Map(calculations.map((entry) => [entry.id, entry]))
 if (byId.size !== calculations.length) throw new Error('two calculations share an id')

@@ -18,10 +18,16 @@ export interface WorkedSum {
 function sayField(field: Field, value: unknown, preferences: UnitPreferences): string {
   if (value === null || value === undefined) return 'none'
   if (field.type === 'number' && typeof value === 'number') return formatQuantity(value, field.quantity, preferences)
-  if (field.type === 'list' && Array.isArray(value)) return value.map((item) => sayField(field.of, item, preferences)).join('; ')
+  if (field.type === 'list' && Array.isArray(value))
+    return value.map((item) => sayField(field.of, item, preferences)).join('; ')
   if (field.type === 'object')
-    return Object.entries(field.fields).filter(([key]) => (value as Record<string, unknown>)[key] !== undefined)
-      .map(([key, inner]) => `${inner.title.toLowerCase()} ${sayField(inner, (value as Record<string, unknown>)[key], preferences)}`).join(', ')
+    return Object.entries(field.fields)
+      .filter(([key]) => (value as Record<string, unknown>)[key] !== undefined)
+      .map(
+        ([key, inner]) =>
+          `${inner.title.toLowerCase()} ${sayField(inner, (value as Record<string, unknown>)[key], preferences)}`,
+      )
+      .join(', ')
   if (field.type === 'probe') {
     const { kind, ...rest } = value as Record<string, unknown>
     return `${String(kind)} ${Object.values(rest).join(', ')}`
@@ -30,16 +36,30 @@ function sayField(field: Field, value: unknown, preferences: UnitPreferences): s
 }
 
 /** Runs a call again and lays its sum open in the user's units. @throws RangeError when the calculation is unknown or refuses */
-export function workedLines({ calc, input, output }: CalcCall, data: FieldData, preferences: UnitPreferences): WorkedSum {
+export function workedLines(
+  { calc, input, output }: CalcCall,
+  data: FieldData,
+  preferences: UnitPreferences,
+): WorkedSum {
   const entry = findCalculation(calc)
   if (!entry) throw new RangeError(`calculation ${calc} is not in the registry`)
   const outcome = runCalculation(entry, JSON.parse(JSON.stringify(input)), data)
   if (!outcome.ok) throw new RangeError(outcome.error.message)
   return {
-    id: calc, title: entry.title, formula: entry.formula, source: entry.source, cautions: entry.cautions ?? [],
-    inputs: Object.entries(entry.inputs).filter(([name]) => input[name] !== undefined)
+    id: calc,
+    title: entry.title,
+    formula: entry.formula,
+    source: entry.source,
+    cautions: entry.cautions ?? [],
+    inputs: Object.entries(entry.inputs)
+      .filter(([name]) => input[name] !== undefined)
       .map(([name, field]) => ({ label: field.title, value: sayField(field, input[name], preferences) })),
-    outputs: Object.entries(entry.outputs).filter(([name]) => outcome.output[name] !== undefined)
-      .map(([name, field]) => ({ label: field.title, value: sayField(field, outcome.output[name], preferences), asked: name === output })),
+    outputs: Object.entries(entry.outputs)
+      .filter(([name]) => outcome.output[name] !== undefined)
+      .map(([name, field]) => ({
+        label: field.title,
+        value: sayField(field, outcome.output[name], preferences),
+        asked: name === output,
+      })),
   }
 }

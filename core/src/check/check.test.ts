@@ -14,7 +14,13 @@ const context = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 const codes = (edited: Edited) => checkLoop(context(edited)).open.map(({ code, severity }) => `${code} ${severity}`)
 const replan = (edited: Edited, changes: Partial<OnOffBehaviour>): Edited => ({
   ...edited,
-  loop: { ...edited.loop, settings: { ...edited.loop.settings, planned: { 'plan-1': { ...edited.loop.settings.planned['plan-1']!, ...changes } } } },
+  loop: {
+    ...edited.loop,
+    settings: {
+      ...edited.loop.settings,
+      planned: { 'plan-1': { ...edited.loop.settings.planned['plan-1']!, ...changes } },
+    },
+  },
 })
 
 describe('joints', () => {
@@ -30,58 +36,130 @@ describe('joints', () => {
     expect(joints[0]!.reason).toContain('shows 96.5\u00a0°C')
   })
   it('speaks Fahrenheit to whom it belongs', () => {
-    const edited = replaceDevice(plannedFloor(undefined, surveyedFloor({ temperatureUnit: 'F', system: 'us' })), 'device-1', profile('probes/cable-pt1000'))
+    const edited = replaceDevice(
+      plannedFloor(undefined, surveyedFloor({ temperatureUnit: 'F', system: 'us' })),
+      'device-1',
+      profile('probes/cable-pt1000'),
+    )
     expect(context(edited).joints[0]!.reason).toContain('At 68\u00a0°F')
   })
   it('16 A on a 10 A contact does not fit and proposes a contactor', () => {
-    const { joints } = context(plannedFloor(['probes/floor-ntc10k', 'controllers/dipper', 'loads/floor-heater-3680', 'limiters/fieldfare', 'supplies/mains-230-20']))
+    const { joints } = context(
+      plannedFloor([
+        'probes/floor-ntc10k',
+        'controllers/dipper',
+        'loads/floor-heater-3680',
+        'limiters/fieldfare',
+        'supplies/mains-230-20',
+      ]),
+    )
     const joint = joints.find(({ verdict }) => verdict === 'does-not-fit')!
     expect(joint).toMatchObject({ fix: 'insert-contactor', remedy: 'Put a contactor rated over 20 A between.' })
     expect(joint.reason).toContain('16.00\u00a0A')
   })
   it('a 24 V supply does not feed a 230 V pump', () => {
-    const { joints } = context(plannedFloor(['probes/floor-ntc10k', 'controllers/dipper', 'loads/circulator-45', 'limiters/shrike', 'supplies/safety-24']))
-    expect(joints.filter(({ verdict }) => verdict === 'does-not-fit').map(({ reason }) => reason)).toEqual([expect.stringContaining('the load wants 230')])
+    const { joints } = context(
+      plannedFloor([
+        'probes/floor-ntc10k',
+        'controllers/dipper',
+        'loads/circulator-45',
+        'limiters/shrike',
+        'supplies/safety-24',
+      ]),
+    )
+    expect(joints.filter(({ verdict }) => verdict === 'does-not-fit').map(({ reason }) => reason)).toEqual([
+      expect.stringContaining('the load wants 230'),
+    ])
   })
 })
 
 describe('findings', () => {
   it('has none on the demo loop', () => expect(codes(plannedFloor())).toEqual([]))
   it.each([
-    ['setpoint over its limit', { ...fromSetpoint('heating', 'cut-out', 34, 1) }, 'C020_SETPOINT_OUTSIDE_LIMITS look-again'],
-    ['setpoint under its limit', { ...fromSetpoint('heating', 'cut-out', 5, 1) }, 'C020_SETPOINT_OUTSIDE_LIMITS look-again'],
-    ['swing wider than the limits', { ...fromSetpoint('heating', 'cut-out', 28, 25) }, 'C021_SWING_WIDER_THAN_LIMITS look-again'],
+    [
+      'setpoint over its limit',
+      { ...fromSetpoint('heating', 'cut-out', 34, 1) },
+      'C020_SETPOINT_OUTSIDE_LIMITS look-again',
+    ],
+    [
+      'setpoint under its limit',
+      { ...fromSetpoint('heating', 'cut-out', 5, 1) },
+      'C020_SETPOINT_OUTSIDE_LIMITS look-again',
+    ],
+    [
+      'swing wider than the limits',
+      { ...fromSetpoint('heating', 'cut-out', 28, 25) },
+      'C021_SWING_WIDER_THAN_LIMITS look-again',
+    ],
     ['alarm inside the band', { alarmHighC: 27.9 }, 'C022_ALARM_INSIDE_BAND look-again'],
-    ['swing under the display step', { ...fromSetpoint('heating', 'cut-out', 28, 0.1) }, 'C023_SWING_UNDER_RESOLUTION look-again'],
-    ['surface over its limit', { ...fromSetpoint('heating', 'cut-out', 36, 1), highestC: 40, alarmHighC: 45 }, 'C025_SURFACE_OVER_LIMIT stop'],
-    ['a convention this controller lacks', { ...fromSetpoint('heating', 'above', 27, 1) }, 'C027_CONVENTION_NOT_ON_CONTROLLER look-again'],
+    [
+      'swing under the display step',
+      { ...fromSetpoint('heating', 'cut-out', 28, 0.1) },
+      'C023_SWING_UNDER_RESOLUTION look-again',
+    ],
+    [
+      'surface over its limit',
+      { ...fromSetpoint('heating', 'cut-out', 36, 1), highestC: 40, alarmHighC: 45 },
+      'C025_SURFACE_OVER_LIMIT stop',
+    ],
+    [
+      'a convention this controller lacks',
+      { ...fromSetpoint('heating', 'above', 27, 1) },
+      'C027_CONVENTION_NOT_ON_CONTROLLER look-again',
+    ],
     ['a large offset', { offsetK: 2.1 }, 'C040_OFFSET_LARGE look-again'],
     ['heat left on when the probe breaks', { probeFault: 'on' }, 'C041_HEATS_ON_PROBE_FAULT look-again'],
-  ] as [string, Partial<OnOffBehaviour>, string][])('%s', (_, changes, code) => expect(codes(replan(plannedFloor(), changes))).toContain(code))
+  ] as [string, Partial<OnOffBehaviour>, string][])('%s', (_, changes, code) =>
+    expect(codes(replan(plannedFloor(), changes))).toContain(code),
+  )
 
   it('no limiter is a stop, and makes heat left on a stop too', () => {
-    const bare = plannedFloor(['probes/floor-ntc10k', 'controllers/dipper', 'loads/circulator-45', 'supplies/mains-230-10'])
+    const bare = plannedFloor([
+      'probes/floor-ntc10k',
+      'controllers/dipper',
+      'loads/circulator-45',
+      'supplies/mains-230-10',
+    ])
     expect(codes(bare)).toContain('C013_NO_LIMITER stop')
     expect(codes(replan(bare, { probeFault: 'on' }))).toContain('C041_HEATS_ON_PROBE_FAULT stop')
   })
   it('a limiter over the screed\u2019s limit is a stop', () => {
     const edited = plannedFloor()
-    const devices = { ...edited.loop.chain.devices, 'device-4': { ...edited.loop.chain.devices['device-4']!, dialC: 60 } }
-    expect(codes({ ...edited, loop: { ...edited.loop, chain: { ...edited.loop.chain, devices } } })).toContain('C014_LIMITER_TOO_HIGH stop')
+    const devices = {
+      ...edited.loop.chain.devices,
+      'device-4': { ...edited.loop.chain.devices['device-4']!, dialC: 60 },
+    }
+    expect(codes({ ...edited, loop: { ...edited.loop, chain: { ...edited.loop.chain, devices } } })).toContain(
+      'C014_LIMITER_TOO_HIGH stop',
+    )
   })
   it('a loop without a probe is a finding, not an error', () => {
-    expect(codes(plannedFloor(['controllers/dipper', 'loads/circulator-45', 'limiters/shrike', 'supplies/mains-230-10']))).toContain('C001_NO_PROBE look-again')
+    expect(
+      codes(plannedFloor(['controllers/dipper', 'loads/circulator-45', 'limiters/shrike', 'supplies/mains-230-10'])),
+    ).toContain('C001_NO_PROBE look-again')
   })
   it('says when the power is not enough, with the numbers', () => {
     const edited = surveyedFloor()
-    const cold = plannedFloor(undefined, { ...edited, loop: { ...edited.loop, survey: { ...edited.loop.survey, answers: { ...edited.loop.survey.answers, supplyWater: 34 } } } })
+    const cold = plannedFloor(undefined, {
+      ...edited,
+      loop: {
+        ...edited.loop,
+        survey: { ...edited.loop.survey, answers: { ...edited.loop.survey.answers, supplyWater: 34 } },
+      },
+    })
     const [finding] = checkLoop(context(cold)).open
     expect(finding).toMatchObject({ code: 'C060_NEVER_REACHES', stage: 'set' })
     expect(finding!.reason).toMatch(/rests at \d+\.\d\u00a0°C/)
   })
   it('closes a plain finding with a reason, never a safety stop', () => {
-    const bare = replan(plannedFloor(['probes/floor-ntc10k', 'controllers/dipper', 'loads/circulator-45', 'supplies/mains-230-10']), { offsetK: 2.5 })
-    const waivers = { 'C040_OFFSET_LARGE/plan-1': { by: 'Ann', reason: 'long lead' }, 'C013_NO_LIMITER/device-3': { by: 'Ann', reason: 'trust me' } }
+    const bare = replan(
+      plannedFloor(['probes/floor-ntc10k', 'controllers/dipper', 'loads/circulator-45', 'supplies/mains-230-10']),
+      { offsetK: 2.5 },
+    )
+    const waivers = {
+      'C040_OFFSET_LARGE/plan-1': { by: 'Ann', reason: 'long lead' },
+      'C013_NO_LIMITER/device-3': { by: 'Ann', reason: 'trust me' },
+    }
     const result = checkLoop(context({ ...bare, loop: { ...bare.loop, waivers } }))
     expect(result.closed.map(({ code }) => code)).toEqual(['C040_OFFSET_LARGE'])
     expect(result.open.map(({ code }) => code)).toContain('C013_NO_LIMITER')
@@ -92,17 +170,24 @@ describe('consequences', () => {
   const made = context(plannedFloor())
   const lines = consequences(made.loop.settings.planned['plan-1']!, made.chain, made.survey)
   it('tells all five', () => expect(lines.map(({ id }) => id)).toEqual(['on', 'off', 'design', 'worst', 'life']))
-  it.each(lines.map((line) => [line.id, line] as const))('%s is what its calculation answers', (_, { value, worked }) => {
-    const outcome = runCalculation(findCalculation(worked.calc)!, JSON.parse(JSON.stringify(worked.input)), fieldData)
-    expect(outcome.ok && outcome.output[worked.output]).toBeCloseTo(value!, 9)
-  })
+  it.each(lines.map((line) => [line.id, line] as const))(
+    '%s is what its calculation answers',
+    (_, { value, worked }) => {
+      const outcome = runCalculation(findCalculation(worked.calc)!, JSON.parse(JSON.stringify(worked.input)), fieldData)
+      expect(outcome.ok && outcome.output[worked.output]).toBeCloseTo(value!, 9)
+    },
+  )
   it('gives a reason where the floor never gets there', () => {
     const plan = { ...made.loop.settings.planned['plan-1']!, ...fromSetpoint('heating', 'cut-out', 60, 1) }
-    expect(consequences(plan, made.chain, made.survey).find(({ id }) => id === 'design')).toMatchObject({ value: null, reason: 'stays on' })
+    expect(consequences(plan, made.chain, made.survey).find(({ id }) => id === 'design')).toMatchObject({
+      value: null,
+      reason: 'stays on',
+    })
   })
   it('says what a failed probe does', () => {
     expect(probeFailures(made.loop.settings.planned['plan-1']!, made.chain, made.survey)).toEqual([
-      { which: 'open', display: 'brk', output: 'off', fallsK: expect.any(Number) }, { which: 'short', display: 'shr', output: 'off', fallsK: expect.any(Number) },
+      { which: 'open', display: 'brk', output: 'off', fallsK: expect.any(Number) },
+      { which: 'short', display: 'shr', output: 'off', fallsK: expect.any(Number) },
     ])
   })
 })
@@ -116,20 +201,38 @@ describe('stages', () => {
   })
   it('a planned loop is surveyed and matched, and hand-over says what is missing', () => {
     const made = context(plannedFloor())
-    expect(stageStatus(made).slice(0, 4).map(({ state, says }) => [state, says])).toEqual([
-      ['done', 'done'], ['done', 'all joints fit'], ['waiting', '0 of 9 landed'], ['open', 'planned, not keyed'],
+    expect(
+      stageStatus(made)
+        .slice(0, 4)
+        .map(({ state, says }) => [state, says]),
+    ).toEqual([
+      ['done', 'done'],
+      ['done', 'all joints fit'],
+      ['waiting', '0 of 9 landed'],
+      ['open', 'planned, not keyed'],
     ])
     expect(signingBlockedBy(made).length).toBeGreaterThan(1)
   })
   it('temporary work keeps the hand-over shut', () => {
     const edited = plannedFloor()
     const temporary = { t: { order: 1, what: 'Bridge on F1', by: 'Ann', at: '2026-01-01T00:00:00Z' } }
-    expect(signingBlockedBy(context({ ...edited, loop: { ...edited.loop, temporary } }))).toContain('Temporary: Bridge on F1. Take it off first.')
+    expect(signingBlockedBy(context({ ...edited, loop: { ...edited.loop, temporary } }))).toContain(
+      'Temporary: Bridge on F1. Take it off first.',
+    )
   })
 })
 
 describe('the documents are those of every later loop', () => {
-  const two = plannedFloor(['probes/floor-ntc10k', 'probes/room-ntc10k', 'controllers/redwing', 'loads/circulator-45', 'loads/floor-mat-900', 'limiters/shrike', 'limiters/fieldfare', 'supplies/mains-230-20'])
+  const two = plannedFloor([
+    'probes/floor-ntc10k',
+    'probes/room-ntc10k',
+    'controllers/redwing',
+    'loads/circulator-45',
+    'loads/floor-mat-900',
+    'limiters/shrike',
+    'limiters/fieldfare',
+    'supplies/mains-230-20',
+  ])
   it('two probes, two outputs and limiters: each output its own line and plan', () => {
     expect(Object.keys(two.loop.settings.planned)).toEqual(['plan-1', 'plan-2'])
     expect(codes(two).filter((code) => code.includes('stop'))).toEqual([])

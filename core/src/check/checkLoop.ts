@@ -6,14 +6,26 @@ import { bySeverity, type Finding, findingKey } from './finding'
 import { runRules } from './rules'
 
 /** What stands open in a loop: findings sorted stop, look, note; those closed with a reason are told apart. */
-export function checkLoop(context: LoopContext): { readonly open: readonly Finding[]; readonly closed: readonly Finding[] } {
+export function checkLoop(context: LoopContext): {
+  readonly open: readonly Finding[]
+  readonly closed: readonly Finding[]
+} {
   const all = runRules(context).sort(bySeverity)
   const waived = (finding: Finding) => !finding.safety && Object.hasOwn(context.loop.waivers, findingKey(finding))
   return { open: all.filter((f) => !waived(f)), closed: all.filter(waived) }
 }
 
 /** Verdict of one wire row with the limit it is held against. */
-export function judgeRow({ loop, data }: Pick<LoopContext, 'loop' | 'data'>, row: WireRow): { readonly verdict: RowVerdict; readonly limitOhm: number; readonly lengthM: number; readonly assumed: boolean; readonly sizeMm2: number } {
+export function judgeRow(
+  { loop, data }: Pick<LoopContext, 'loop' | 'data'>,
+  row: WireRow,
+): {
+  readonly verdict: RowVerdict
+  readonly limitOhm: number
+  readonly lengthM: number
+  readonly assumed: boolean
+  readonly sizeMm2: number
+} {
   const state = loop.wiring.rows[row.id]
   const lengthM = state?.lengthM ?? assumedLengthM
   const sizeMm2 = state?.sizeMm2 ?? row.conductor.sizeMm2

@@ -24,10 +24,16 @@ const SEASON_H = 5000
  * What a plan will do, live: where it switches, how often at design and at the worst half load, how long the relay lasts.
  * Without a survey only the switching points are known.
  */
-export function consequences(plan: OnOffBehaviour, chain: ResolvedChain, survey: FloorSurvey | undefined): Consequence[] {
+export function consequences(
+  plan: OnOffBehaviour,
+  chain: ResolvedChain,
+  survey: FloorSurvey | undefined,
+): Consequence[] {
   const { action, convention, setpointC, swingK, aboveK, belowK, swingIs, onC, offC } = plan
   const points = {
-    action, convention, setpointC,
+    action,
+    convention,
+    setpointC,
     ...(convention === 'split' ? { aboveK, belowK } : { swingK: keyedSwingK({ ...plan, swingK }) }),
     ...(swingIs ? { swingIs } : {}),
   }
@@ -40,25 +46,47 @@ export function consequences(plan: OnOffBehaviour, chain: ResolvedChain, survey:
   const { plant, facts } = survey
   const { seen } = plant
   const cycleInput = {
-    powerW: plant.powerW, lossWPerK: seen.lossWPerK, capacityJPerK: seen.capacityJPerK, outdoorC: facts.designOutdoorC,
-    lowC: Math.min(onC, offC), highC: Math.max(onC, offC), action,
+    powerW: plant.powerW,
+    lossWPerK: seen.lossWPerK,
+    capacityJPerK: seen.capacityJPerK,
+    outdoorC: facts.designOutdoorC,
+    lowC: Math.min(onC, offC),
+    highC: Math.max(onC, offC),
+    action,
   }
   const design = onOffCycle(cycleInput)
   const worstInput = { powerW: plant.powerW, capacityJPerK: seen.capacityJPerK, swingK }
   const worst = worstCycling(plant.powerW, seen.capacityJPerK, swingK)
   lines.push(
     {
-      id: 'design', label: 'Cycles at design', quantity: 'perHour', value: design.reason ? null : design.cyclesPerHour,
+      id: 'design',
+      label: 'Cycles at design',
+      quantity: 'perHour',
+      value: design.reason ? null : design.cyclesPerHour,
       ...(design.reason ? { reason: design.reason === 'stays-on' ? 'stays on' : 'stays off' } : {}),
       worked: { calc: 'cycling.onOff', input: cycleInput, output: 'cyclesPerHour' },
     },
-    { id: 'worst', label: 'At the worst half load', quantity: 'perHour', value: worst, worked: { calc: 'cycling.worst', input: worstInput, output: 'cyclesPerHour' } },
+    {
+      id: 'worst',
+      label: 'At the worst half load',
+      quantity: 'perHour',
+      value: worst,
+      worked: { calc: 'cycling.worst', input: worstInput, output: 'cyclesPerHour' },
+    },
   )
   const contact = chain.devices.find(({ id }) => id === plan.output.device)?.facts.ports[plan.output.port]
   if (contact?.kind === 'contact')
     lines.push({
-      id: 'life', label: 'Relay life, at worst', quantity: 'years', decimals: 0, value: relayLifeYears(worst, SEASON_H, contact.ratedOperations),
-      worked: { calc: 'cycling.relayLife', input: { cyclesPerHour: worst, hoursPerYear: SEASON_H, ratedOperations: contact.ratedOperations }, output: 'years' },
+      id: 'life',
+      label: 'Relay life, at worst',
+      quantity: 'years',
+      decimals: 0,
+      value: relayLifeYears(worst, SEASON_H, contact.ratedOperations),
+      worked: {
+        calc: 'cycling.relayLife',
+        input: { cyclesPerHour: worst, hoursPerYear: SEASON_H, ratedOperations: contact.ratedOperations },
+        output: 'years',
+      },
     })
   return lines
 }
@@ -73,11 +101,29 @@ export interface ProbeFailure {
 }
 
 /** What a broken and a shorted probe do with this plan. */
-export function probeFailures(plan: OnOffBehaviour, chain: ResolvedChain, survey: FloorSurvey | undefined): ProbeFailure[] {
+export function probeFailures(
+  plan: OnOffBehaviour,
+  chain: ResolvedChain,
+  survey: FloorSurvey | undefined,
+): ProbeFailure[] {
   const controller = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller
   if (!controller) return []
-  const falls = survey && plan.probeFault === 'off'
-    ? { fallsK: coolDownK(plan.setpointC, survey.facts.designOutdoorC, survey.plant.seen.lossWPerK, survey.plant.seen.capacityJPerK, 3600) }
-    : {}
-  return (['open', 'short'] as const).map((which) => ({ which, display: controller.faultDisplay[which], output: plan.probeFault, ...falls }))
+  const falls =
+    survey && plan.probeFault === 'off'
+      ? {
+          fallsK: coolDownK(
+            plan.setpointC,
+            survey.facts.designOutdoorC,
+            survey.plant.seen.lossWPerK,
+            survey.plant.seen.capacityJPerK,
+            3600,
+          ),
+        }
+      : {}
+  return (['open', 'short'] as const).map((which) => ({
+    which,
+    display: controller.faultDisplay[which],
+    output: plan.probeFault,
+    ...falls,
+  }))
 }

@@ -25,7 +25,14 @@ export function loopContext(job: JobDocument, loop: LoopDocument, data: FieldDat
   const words = wordsFor({ temperatureUnit: preferences.temperatureUnit, system: preferences.system })
   const outcome = surveyResult(loop, chain, data)
   return {
-    job, loop, data, words, chain, joints: judgeJoints(chain, words), rows: connectionList(chain, job.practice),
-    survey: outcome.ok ? outcome.survey : undefined, missing: outcome.ok ? [] : outcome.missing,
+    job,
+    loop,
+    data,
+    words,
+    chain,
+    joints: judgeJoints(chain, words),
+    rows: connectionList(chain, job.practice),
+    survey: outcome.ok ? outcome.survey : undefined,
+    missing: outcome.ok ? [] : outcome.missing,
   }
 }

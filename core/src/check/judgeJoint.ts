@@ -37,7 +37,13 @@ function judge(chain: ResolvedChain, connection: ResolvedConnection, words: Word
   const load = loadOver(chain, connection)
   if (fromPort.kind === 'contact' && load) return judgeContact(connection, load, words)
   if (fromPort.kind === 'supply-out' && load) return judgeLine(connection, load, words)
-  return { verdict: 'look-again', passes: 'nothing yet', reason: 'Nothing hangs on this line yet.', worked: [], remedy: 'Choose a load.' }
+  return {
+    verdict: 'look-again',
+    passes: 'nothing yet',
+    reason: 'Nothing hangs on this line yet.',
+    worked: [],
+    remedy: 'Choose a load.',
+  }
 }
 
 /** The load that a connection's current ends in. */
@@ -48,21 +54,45 @@ function loadOver(chain: ResolvedChain, { id }: ResolvedConnection): ElectricLoa
 function judgeProbe({ fromDevice, toDevice, toPort }: ResolvedConnection, { say }: Words): Judged {
   const fitted = fromDevice.facts.probe
   if (!fitted || toPort.kind !== 'probe-in')
-    return { verdict: 'does-not-fit', passes: 'no curve', reason: `${fromDevice.name} is no probe.`, worked: [], remedy: 'Choose a probe.' }
-  const input = { fitted: fitted.curve, expected: toPort.accepts, temperatureC: SHOWN_AT_C, rangeC: [toPort.lowC, toPort.highC] }
-  const { resistanceOhm, shownC, reason } = mismatch(fitted.curve, toPort.accepts, SHOWN_AT_C, [toPort.lowC, toPort.highC])
+    return {
+      verdict: 'does-not-fit',
+      passes: 'no curve',
+      reason: `${fromDevice.name} is no probe.`,
+      worked: [],
+      remedy: 'Choose a probe.',
+    }
+  const input = {
+    fitted: fitted.curve,
+    expected: toPort.accepts,
+    temperatureC: SHOWN_AT_C,
+    rangeC: [toPort.lowC, toPort.highC],
+  }
+  const { resistanceOhm, shownC, reason } = mismatch(fitted.curve, toPort.accepts, SHOWN_AT_C, [
+    toPort.lowC,
+    toPort.highC,
+  ])
   const worked = [{ calc: 'probe.mismatch', input, output: 'shownC' }]
   const passes = `${say(resistanceOhm, 'resistance', resistanceOhm < 5000 ? 0 : 0)}`
   const at = say(SHOWN_AT_C, 'temperature', 0)
   if (shownC !== null && Math.abs(shownC - SHOWN_AT_C) <= 1)
-    return { verdict: 'fits', passes, reason: `At ${at} the probe gives ${passes}, the display shows ${say(shownC, 'temperature')}.`, worked }
-  const shows = shownC === null
-    ? { open: 'takes it for a broken wire', short: 'takes it for a short', 'out-of-range': 'is off its range' }[reason ?? 'open']
-    : `shows ${say(shownC, 'temperature')}`
+    return {
+      verdict: 'fits',
+      passes,
+      reason: `At ${at} the probe gives ${passes}, the display shows ${say(shownC, 'temperature')}.`,
+      worked,
+    }
+  const shows =
+    shownC === null
+      ? { open: 'takes it for a broken wire', short: 'takes it for a short', 'out-of-range': 'is off its range' }[
+          reason ?? 'open'
+        ]
+      : `shows ${say(shownC, 'temperature')}`
   return {
-    verdict: shownC !== null && Math.abs(shownC - SHOWN_AT_C) <= 3 ? 'look-again' : 'does-not-fit', passes,
+    verdict: shownC !== null && Math.abs(shownC - SHOWN_AT_C) <= 3 ? 'look-again' : 'does-not-fit',
+    passes,
     reason: `At ${at} this probe gives ${passes}; ${toDevice.name} ${shows}. Wrong kind of probe for this input.`,
-    worked, remedy: `Choose a probe for ${toPort.title}.`,
+    worked,
+    remedy: `Choose a probe for ${toPort.title}.`,
   }
 }
 
@@ -73,28 +103,44 @@ function judgeSupply({ fromPort, toPort, fromDevice, toDevice }: ResolvedConnect
   const variant = supplyVariant(fromPort, toPort.variants)
   if (!variant)
     return {
-      verdict: 'does-not-fit', passes, worked: [],
-      reason: `${toDevice.name} takes ${Object.values(toPort.variants).map((v) => `${v.lowV} to ${v.highV} V ${v.current.toUpperCase().replace('-', ' or ')}`).join(', or ')}; ${fromDevice.tag} gives ${passes}.`,
+      verdict: 'does-not-fit',
+      passes,
+      worked: [],
+      reason: `${toDevice.name} takes ${Object.values(toPort.variants)
+        .map((v) => `${v.lowV} to ${v.highV} V ${v.current.toUpperCase().replace('-', ' or ')}`)
+        .join(', or ')}; ${fromDevice.tag} gives ${passes}.`,
       remedy: 'Choose a supply in one of these windows.',
     }
   const labels = [variant.line, variant.neutral].map((t) => toDevice.facts.terminals[t]?.label ?? t)
   return {
-    verdict: 'fits', passes, worked: [],
+    verdict: 'fits',
+    passes,
+    worked: [],
     reason: `${passes} lies in ${variant.lowV} to ${variant.highV} V: terminals ${labels.join(' and ')}. The others stay empty.`,
   }
 }
 
-function judgeContact({ fromPort, fromDevice, toDevice }: ResolvedConnection, load: ElectricLoad, { say }: Words): Judged {
+function judgeContact(
+  { fromPort, fromDevice, toDevice }: ResolvedConnection,
+  load: ElectricLoad,
+  { say }: Words,
+): Judged {
   if (fromPort.kind !== 'contact') throw new RangeError('not a contact joint')
   const ratings = Object.values(fromPort.ratings)
   const { verdict, loadA, ratedA, usedPercent, remedy, assumedPowerFactor } = contactLoad(ratings, load)
   const passes = `${say(loadA, 'current')} of ${ratedA === null ? 'no rating' : say(ratedA, 'current', 0)}`
   const assumed = assumedPowerFactor === undefined ? '' : ` Power factor ${assumedPowerFactor} assumed.`
-  const used = usedPercent === null ? `no ${load.kind} rating at ${say(load.volts, 'voltage', 0)}` : `${say(usedPercent, 'percent')} of ${say(ratedA!, 'current', 0)} ${load.kind}`
+  const used =
+    usedPercent === null
+      ? `no ${load.kind} rating at ${say(load.volts, 'voltage', 0)}`
+      : `${say(usedPercent, 'percent')} of ${say(ratedA!, 'current', 0)} ${load.kind}`
   return {
-    verdict, passes, reason: `${fromDevice.name} carries ${say(loadA, 'current')} for ${toDevice.name}: ${used}.${assumed}`,
+    verdict,
+    passes,
+    reason: `${fromDevice.name} carries ${say(loadA, 'current')} for ${toDevice.name}: ${used}.${assumed}`,
     worked: [{ calc: 'wiring.contact', input: { ratings, load: { ...load } }, output: 'usedPercent' }],
-    ...(remedy ? { remedy } : {}), ...(verdict === 'fits' ? {} : { fix: 'insert-contactor' as const }),
+    ...(remedy ? { remedy } : {}),
+    ...(verdict === 'fits' ? {} : { fix: 'insert-contactor' as const }),
   }
 }
 
@@ -104,16 +150,25 @@ function judgeLine({ fromPort, fromDevice }: ResolvedConnection, load: ElectricL
   const apart = Math.abs(fromPort.volts - load.volts) / load.volts
   if (apart > 0.1 || (fromPort.current === 'dc') !== (load.kind === 'dc'))
     return {
-      verdict: 'does-not-fit', passes, worked: [],
+      verdict: 'does-not-fit',
+      passes,
+      worked: [],
       reason: `${fromDevice.tag} gives ${say(fromPort.volts, 'voltage', 0)} ${fromPort.current.toUpperCase()}; the load wants ${say(load.volts, 'voltage', 0)}.`,
       remedy: 'Feed this line from a supply of the load\u2019s voltage.',
     }
   const { loadA } = contactLoad([], load)
   if (loadA > fromPort.protectionA)
     return {
-      verdict: 'does-not-fit', passes, worked: [],
+      verdict: 'does-not-fit',
+      passes,
+      worked: [],
       reason: `The load draws ${say(loadA, 'current')}; the circuit is fused at ${say(fromPort.protectionA, 'current', 0)}.`,
       remedy: 'Its own circuit, by the licensed trade.',
     }
-  return { verdict: 'fits', passes, worked: [], reason: `${say(loadA, 'current')} on a circuit fused at ${say(fromPort.protectionA, 'current', 0)}, ${passes}.` }
+  return {
+    verdict: 'fits',
+    passes,
+    worked: [],
+    reason: `${say(loadA, 'current')} on a circuit fused at ${say(fromPort.protectionA, 'current', 0)}, ${passes}.`,
+  }
 }

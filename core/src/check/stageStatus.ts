@@ -30,13 +30,20 @@ function survey({ loop }: LoopContext): Progress {
   const open = openQuestions(loop)
   const [first] = open
   if (!first) return { begun: true, done: true, says: 'done' }
-  return { begun: Object.keys(loop.survey.answers).length > 0, done: false, says: `${open.length} open`, next: `Survey: ${first.title.toLowerCase()}` }
+  return {
+    begun: Object.keys(loop.survey.answers).length > 0,
+    done: false,
+    says: `${open.length} open`,
+    next: `Survey: ${first.title.toLowerCase()}`,
+  }
 }
 
 function match({ chain, joints }: LoopContext, findings: readonly Finding[]): Progress {
   const mine = findings.find(({ stage }) => stage === 'match')
   if (chain.devices.length === 0) return { ...notBegun, next: 'Choose probe, controller and load' }
-  return mine ? { begun: true, done: false, says: 'open', next: mine.remedy } : { begun: true, done: joints.length > 0, says: 'all joints fit' }
+  return mine
+    ? { begun: true, done: false, says: 'open', next: mine.remedy }
+    : { begun: true, done: joints.length > 0, says: 'all joints fit' }
 }
 
 function wire(context: LoopContext): Progress {
@@ -45,10 +52,18 @@ function wire(context: LoopContext): Progress {
   const landed = rows.filter(({ id }) => loop.wiring.rows[id]?.landed).length
   const tested = rows.filter((row) => judgeRow(context, row).verdict === 'fits').length
   const bad = rows.find((row) => judgeRow(context, row).verdict === 'stop')
-  const waiting = rows.find(({ id }) => !loop.wiring.rows[id]?.landed) ?? rows.find((row) => judgeRow(context, row).verdict !== 'fits')
+  const waiting =
+    rows.find(({ id }) => !loop.wiring.rows[id]?.landed) ??
+    rows.find((row) => judgeRow(context, row).verdict !== 'fits')
   return {
-    begun: landed + tested > 0, done: !waiting, says: tested === rows.length ? `${tested} of ${rows.length} tested` : `${landed} of ${rows.length} landed`,
-    ...(bad ? { next: `Mend wire ${bad.number}` } : waiting ? { next: `${loop.wiring.rows[waiting.id]?.landed ? 'Test' : 'Land'} wire ${waiting.number}` } : {}),
+    begun: landed + tested > 0,
+    done: !waiting,
+    says: tested === rows.length ? `${tested} of ${rows.length} tested` : `${landed} of ${rows.length} landed`,
+    ...(bad
+      ? { next: `Mend wire ${bad.number}` }
+      : waiting
+        ? { next: `${loop.wiring.rows[waiting.id]?.landed ? 'Test' : 'Land'} wire ${waiting.number}` }
+        : {}),
   }
 }
 
@@ -59,7 +74,12 @@ function set(context: LoopContext): Progress {
   const left = rows.filter(({ asLeft }) => asLeft !== undefined).length
   const agree = rows.filter(({ agrees }) => agrees === true).length
   if (left === 0) return { begun: true, done: false, says: 'planned, not keyed', next: 'Key the parameters' }
-  return { begun: true, done: agree === rows.length, says: `${left} of ${rows.length} as-left`, ...(agree < rows.length ? { next: left < rows.length ? 'Key the rest' : 'As-left is not as planned' } : {}) }
+  return {
+    begun: true,
+    done: agree === rows.length,
+    says: `${left} of ${rows.length} as-left`,
+    ...(agree < rows.length ? { next: left < rows.length ? 'Key the rest' : 'As-left is not as planned' } : {}),
+  }
 }
 
 function prove(context: LoopContext): Progress {
@@ -68,7 +88,12 @@ function prove(context: LoopContext): Progress {
   const steps = tests.flatMap((test) => test.steps)
   const read = steps.filter(({ reading }) => reading !== undefined).length
   const done = tests.every(({ result }) => result.verdict === 'good')
-  return { begun: read > 0, done, says: done ? 'all tests fit' : `${steps.length - read} readings wait`, ...(done ? {} : { next: 'Rise-and-fall test' }) }
+  return {
+    begun: read > 0,
+    done,
+    says: done ? 'all tests fit' : `${steps.length - read} readings wait`,
+    ...(done ? {} : { next: 'Rise-and-fall test' }),
+  }
 }
 
 /** Where each of the seven stages stands, for rail, list and board. A stage is never locked. */
@@ -76,10 +101,18 @@ export function stageStatus(context: LoopContext): StageStatus[] {
   const findings = checkLoop(context).open
   const { signed } = context.loop.handover
   const progress: Record<Stage, Progress> = {
-    survey: survey(context), match: match(context, findings), wire: wire(context), set: set(context),
-    try: Object.keys(context.loop.settings.planned).length > 0 && context.survey ? { begun: false, done: false, says: 'ready to run' } : notBegun,
+    survey: survey(context),
+    match: match(context, findings),
+    wire: wire(context),
+    set: set(context),
+    try:
+      Object.keys(context.loop.settings.planned).length > 0 && context.survey
+        ? { begun: false, done: false, says: 'ready to run' }
+        : notBegun,
     prove: prove(context),
-    'hand-over': signed ? { begun: true, done: true, says: `signed by ${signed.by}` } : { ...notBegun, next: 'Sign the as-left sheet' },
+    'hand-over': signed
+      ? { begun: true, done: true, says: `signed by ${signed.by}` }
+      : { ...notBegun, next: 'Sign the as-left sheet' },
   }
   return stages.map((stage) => {
     const { begun, done, says, next } = progress[stage]
@@ -88,14 +121,19 @@ export function stageStatus(context: LoopContext): StageStatus[] {
     const looks = mine.filter(({ severity }) => severity === 'look-again').length
     const bad = stage === 'wire' && context.rows.some((row) => judgeRow(context, row).verdict === 'stop')
     const worn = begun || done
-    const state: StageState = stops > 0 && worn || bad ? 'stop' : looks > 0 && worn ? 'look' : done ? 'done' : begun ? 'open' : 'waiting'
+    const state: StageState =
+      (stops > 0 && worn) || bad ? 'stop' : looks > 0 && worn ? 'look' : done ? 'done' : begun ? 'open' : 'waiting'
     const told = [stops > 0 ? `${stops} stop` : '', looks > 0 ? `${looks} to look at` : ''].filter(Boolean).join(', ')
     return { stage, state, says: told && worn ? told : says, ...(next ? { next } : {}) }
   })
 }
 
 /** The next thing to do in a loop: the worst finding's remedy, or the first stage that is not done. */
-export function nextThing(context: LoopContext): { readonly stage: Stage; readonly what: string; readonly why?: string } {
+export function nextThing(context: LoopContext): {
+  readonly stage: Stage
+  readonly what: string
+  readonly why?: string
+} {
   const [worst] = checkLoop(context).open
   if (worst && worst.severity === 'stop') return { stage: worst.stage, what: worst.remedy, why: worst.head }
   const status = stageStatus(context)
@@ -107,10 +145,21 @@ export function nextThing(context: LoopContext): { readonly stage: Stage; readon
 export function signingBlockedBy(context: LoopContext): string[] {
   const { open } = checkLoop(context)
   return [
-    ...open.filter(({ severity, code }) => severity === 'stop' || code === 'C050_TEST_FAILED').map(({ head, remedy }) => `${head} ${remedy}`),
+    ...open
+      .filter(({ severity, code }) => severity === 'stop' || code === 'C050_TEST_FAILED')
+      .map(({ head, remedy }) => `${head} ${remedy}`),
     ...Object.values(context.loop.temporary).map(({ what }) => `Temporary: ${what}. Take it off first.`),
-    ...context.rows.filter((row) => judgeRow(context, row).verdict === 'stop').map(({ number }) => `Wire ${number} failed its test. Mend it first.`),
-    ...stageStatus(context).filter(({ stage, state }) => ['survey', 'match', 'wire', 'set', 'prove'].includes(stage) && state !== 'done' && state !== 'look' && state !== 'stop')
+    ...context.rows
+      .filter((row) => judgeRow(context, row).verdict === 'stop')
+      .map(({ number }) => `Wire ${number} failed its test. Mend it first.`),
+    ...stageStatus(context)
+      .filter(
+        ({ stage, state }) =>
+          ['survey', 'match', 'wire', 'set', 'prove'].includes(stage) &&
+          state !== 'done' &&
+          state !== 'look' &&
+          state !== 'stop',
+      )
       .map(({ stage, says }) => `${stage[0]!.toUpperCase()}${stage.slice(1)} is not done: ${says}.`),
   ]
 }

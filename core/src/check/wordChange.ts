@@ -24,43 +24,84 @@ const reading: Say = (value) => {
   return state === 'over-range' ? 'over-range' : state === 'none' ? 'no reading' : `${text} ${unit}`.trim()
 }
 const kindOfAll = Object.keys(kindFacts) as LoopKind[]
-const question = (id: string | undefined) => kindOfAll.flatMap((kind) => factsOfKind(kind).questions).find((q) => q.id === id)
+const question = (id: string | undefined) =>
+  kindOfAll.flatMap((kind) => factsOfKind(kind).questions).find((q) => q.id === id)
 
 function plan(value: unknown, preferences: UnitPreferences): string {
   if (value === null || value === undefined) return 'nothing'
   const p = value as OnOffBehaviour
   const say = (v: number) => formatQuantity(v, 'temperature', preferences)
-  return `set ${say(p.setpointC)} ${p.convention}, swing ${formatQuantity(p.swingK, 'difference', preferences)}, on ${say(p.onC)}, off ${say(p.offC)}, ` +
+  return (
+    `set ${say(p.setpointC)} ${p.convention}, swing ${formatQuantity(p.swingK, 'difference', preferences)}, on ${say(p.onC)}, off ${say(p.offC)}, ` +
     `limits ${p.lowestC === undefined ? 'none' : say(p.lowestC)} to ${p.highestC === undefined ? 'none' : say(p.highestC)}, alarm ${p.alarmHighC === undefined ? 'none' : say(p.alarmHighC)}, ` +
     `offset ${formatQuantity(p.offsetK, 'difference', preferences)}, rest ${p.minimumOffS} s, probe fault ${p.probeFault}`
+  )
 }
 
 /** Puts one change into a fitter's words: what it is about, what it was and what it is, in the units given. */
-export function wordChange({ path, from, to }: Pick<Change, 'path' | 'from' | 'to'>, preferences: UnitPreferences): WordedChange {
+export function wordChange(
+  { path, from, to }: Pick<Change, 'path' | 'from' | 'to'>,
+  preferences: UnitPreferences,
+): WordedChange {
   const [what, say] = named(path, from ?? to, preferences)
   return { what, before: say(from), after: say(to) }
 }
 
 function named(path: readonly string[], value: unknown, preferences: UnitPreferences): readonly [string, Say] {
   const [a, b, c, d] = path
-  if (a === undefined) return [(value as { type?: string } | null)?.type === 'loop' ? 'Loop' : 'Job', (v) => (v === null ? 'nothing' : (v as LoopDocument).name)]
+  if (a === undefined)
+    return [
+      (value as { type?: string } | null)?.type === 'loop' ? 'Loop' : 'Job',
+      (v) => (v === null ? 'nothing' : (v as LoopDocument).name),
+    ]
   if (a === 'survey' && b === 'answers') {
     const asked = question(c)
-    return [`Survey: ${asked?.title.toLowerCase() ?? c}`, (v) => typeof v === 'number' && asked?.ask === 'number' ? formatQuantity(v, asked.quantity, preferences)
-      : asked?.ask === 'choice' ? (asked.choices[String(v)]?.title ?? plain(v)) : plain(v)]
+    return [
+      `Survey: ${asked?.title.toLowerCase() ?? c}`,
+      (v) =>
+        typeof v === 'number' && asked?.ask === 'number'
+          ? formatQuantity(v, asked.quantity, preferences)
+          : asked?.ask === 'choice'
+            ? (asked.choices[String(v)]?.title ?? plain(v))
+            : plain(v),
+    ]
   }
-  if (a === 'survey' && b === 'hazards') return [`Hazard: ${hazards.find(({ id }) => id === c)?.title.toLowerCase() ?? c}`, (v) => (v === true ? 'ticked' : 'not ticked')]
+  if (a === 'survey' && b === 'hazards')
+    return [
+      `Hazard: ${hazards.find(({ id }) => id === c)?.title.toLowerCase() ?? c}`,
+      (v) => (v === true ? 'ticked' : 'not ticked'),
+    ]
   if (a === 'survey') return ['Complaint', plain]
   if (a === 'profiles') return [`Copy of profile ${b}`, plain]
   if (a === 'devices' || (a === 'chain' && b === 'devices')) return ['Device', plain]
   if (a === 'chain') return ['Joint', (v) => (v === null || v === undefined ? 'open' : 'joined')]
-  if (a === 'wiring') return [`Wire ${d ?? ''}`.trim(), d === 'tested' ? reading : d === 'lengthM' ? (v) => (typeof v === 'number' ? formatQuantity(v, 'length', preferences) : plain(v)) : plain]
+  if (a === 'wiring')
+    return [
+      `Wire ${d ?? ''}`.trim(),
+      d === 'tested'
+        ? reading
+        : d === 'lengthM'
+          ? (v) => (typeof v === 'number' ? formatQuantity(v, 'length', preferences) : plain(v))
+          : plain,
+    ]
   if (a === 'settings' && b === 'planned') return ['Plan', (v) => plan(v, preferences)]
   if (a === 'settings') return [`${b === 'asFound' ? 'As-found' : 'As-left'} ${d ?? ''}`.trim(), d ? reading : plain]
-  if (a === 'proof' && b === 'readings') return [`Reading, ${String((value as ProofReading | null)?.step ?? '').replace('-1', '').replace('-2', ' again')}`, reading]
+  if (a === 'proof' && b === 'readings')
+    return [
+      `Reading, ${String((value as ProofReading | null)?.step ?? '')
+        .replace('-1', '')
+        .replace('-2', ' again')}`,
+      reading,
+    ]
   if (a === 'proof') return [`Question: ${c ?? ''}`, plain]
-  if (a === 'waivers') return ['Finding closed', (v) => (v === null || v === undefined ? 'open' : (v as { reason: string }).reason)]
-  if (a === 'temporary') return ['Temporary', (v) => (v === null || v === undefined ? 'nothing' : (v as { what: string }).what)]
-  if (a === 'handover') return ['Hand-over', (v) => (v === null || v === undefined ? 'not signed' : `signed by ${(v as { by: string }).by}`)]
+  if (a === 'waivers')
+    return ['Finding closed', (v) => (v === null || v === undefined ? 'open' : (v as { reason: string }).reason)]
+  if (a === 'temporary')
+    return ['Temporary', (v) => (v === null || v === undefined ? 'nothing' : (v as { what: string }).what)]
+  if (a === 'handover')
+    return [
+      'Hand-over',
+      (v) => (v === null || v === undefined ? 'not signed' : `signed by ${(v as { by: string }).by}`),
+    ]
   return [path.join(' '), plain]
 }

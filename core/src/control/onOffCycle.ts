@@ -20,7 +20,12 @@ export interface OnOffCycle {
 }
 
 const never = (reason: 'stays-on' | 'stays-off'): OnOffCycle => ({
-  onS: null, offS: null, periodS: null, dutyPercent: reason === 'stays-on' ? 100 : 0, cyclesPerHour: 0, reason,
+  onS: null,
+  offS: null,
+  periodS: null,
+  dutyPercent: reason === 'stays-on' ? 100 : 0,
+  cyclesPerHour: 0,
+  reason,
 })
 
 /** Seconds in which an exponential with this rest and time constant goes from one value to another; null when it never does. */

@@ -14,7 +14,11 @@ export interface Translation {
  * @throws RangeError when on and off do not fit the action, or a split setpoint lies outside them
  */
 export function translate(
-  onC: number, offC: number, action: Action, toConvention: Convention, setpointC?: number,
+  onC: number,
+  offC: number,
+  action: Action,
+  toConvention: Convention,
+  setpointC?: number,
 ): Translation {
   const swingK = action === 'heating' ? offC - onC : onC - offC
   if (!(swingK > 0))

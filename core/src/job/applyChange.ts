@@ -6,8 +6,7 @@ type Tree = { readonly [key: string]: unknown }
 /** Keys that would reach into the prototype instead of the document. */
 const forbidden = new Set(['__proto__', 'prototype', 'constructor'])
 
-const isTree = (value: unknown): value is Tree =>
-  value !== null && typeof value === 'object' && !Array.isArray(value)
+const isTree = (value: unknown): value is Tree => value !== null && typeof value === 'object' && !Array.isArray(value)
 
 /** The value at a path, or undefined when there is none on the way. */
 export function valueAt(root: unknown, path: readonly string[]): unknown {
@@ -46,8 +45,7 @@ export interface Clash extends Change {
 export type Documents = Readonly<Record<string, unknown>>
 
 export type Applied =
-  | { readonly ok: true; readonly documents: Documents }
-  | { readonly ok: false; readonly clashes: readonly Clash[] }
+  { readonly ok: true; readonly documents: Documents } | { readonly ok: false; readonly clashes: readonly Clash[] }
 
 /**
  * Applies a command's changes in order to a set of documents. Only a `from` that no longer holds is a clash; then nothing

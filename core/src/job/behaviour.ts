@@ -33,7 +33,8 @@ export interface OnOffBehaviour {
 
 /** The words that say where an on/off output switches. */
 export type SwitchingWords = Pick<
-  OnOffBehaviour, 'action' | 'convention' | 'setpointC' | 'swingK' | 'aboveK' | 'belowK' | 'swingIs' | 'onC' | 'offC'
+  OnOffBehaviour,
+  'action' | 'convention' | 'setpointC' | 'swingK' | 'aboveK' | 'belowK' | 'swingIs' | 'onC' | 'offC'
 >
 
 /**
@@ -41,31 +42,55 @@ export type SwitchingWords = Pick<
  * @throws RangeError when the swing is not over 0
  */
 export function fromSetpoint(
-  action: Action, convention: Convention, setpointC: number, swingK: number,
-  options: { aboveK?: number | undefined; belowK?: number | undefined; swingIs?: 'total' | 'each-side' | undefined } = {},
+  action: Action,
+  convention: Convention,
+  setpointC: number,
+  swingK: number,
+  options: {
+    aboveK?: number | undefined
+    belowK?: number | undefined
+    swingIs?: 'total' | 'each-side' | undefined
+  } = {},
 ): SwitchingWords {
   if (!(swingK > 0)) throw new RangeError(`swingK ${swingK} must be over 0`)
   const swingIs = convention === 'centred' ? (options.swingIs ?? 'total') : undefined
-  const split = convention === 'split'
-    ? { aboveK: options.aboveK ?? swingK / 2, belowK: options.belowK ?? swingK / 2 }
-    : undefined
+  const split =
+    convention === 'split' ? { aboveK: options.aboveK ?? swingK / 2, belowK: options.belowK ?? swingK / 2 } : undefined
   const { onC, offC } = switchingPoints({
-    action, convention, setpointC, ...split,
+    action,
+    convention,
+    setpointC,
+    ...split,
     swingK: convention === 'signed' ? (action === 'heating' ? -swingK : swingK) : swingK,
   })
   return {
-    action, convention, setpointC, onC, offC, swingK: split ? split.aboveK + split.belowK : swingK,
-    ...split, ...(swingIs ? { swingIs } : {}),
+    action,
+    convention,
+    setpointC,
+    onC,
+    offC,
+    swingK: split ? split.aboveK + split.belowK : swingK,
+    ...split,
+    ...(swingIs ? { swingIs } : {}),
   }
 }
 
 /** The same switching points in the words of a convention. @throws RangeError when on and off do not fit the action */
 export function fromPoints(
-  onC: number, offC: number, action: Action, convention: Convention, swingIs: 'total' | 'each-side' = 'total',
+  onC: number,
+  offC: number,
+  action: Action,
+  convention: Convention,
+  swingIs: 'total' | 'each-side' = 'total',
 ): SwitchingWords {
   const said = translate(onC, offC, action, convention)
   return {
-    action, convention, setpointC: said.setpointC, swingK: Math.abs(onC - offC), onC, offC,
+    action,
+    convention,
+    setpointC: said.setpointC,
+    swingK: Math.abs(onC - offC),
+    onC,
+    offC,
     ...(said.aboveK !== undefined && said.belowK !== undefined ? { aboveK: said.aboveK, belowK: said.belowK } : {}),
     ...(convention === 'centred' ? { swingIs } : {}),
   }

@@ -59,8 +59,12 @@ const byOrder = (a: { order: number; id: string }, b: { order: number; id: strin
   a.order - b.order || (a.id < b.id ? -1 : 1)
 
 /** A map with order keys as a list, each with its id; ties broken by id. */
-export function ordered<T extends { readonly order: number }>(map: Readonly<Record<string, T>>): (T & { id: string })[] {
-  return Object.entries(map).map(([id, item]) => ({ ...item, id })).sort(byOrder)
+export function ordered<T extends { readonly order: number }>(
+  map: Readonly<Record<string, T>>,
+): (T & { id: string })[] {
+  return Object.entries(map)
+    .map(([id, item]) => ({ ...item, id }))
+    .sort(byOrder)
 }
 
 /** Looks up the devices of a loop's own chain, the job's shared devices, and the ports that connections name. */

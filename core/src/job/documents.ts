@@ -4,7 +4,16 @@ import type { OnOffBehaviour } from './behaviour'
 import type { Chain, ChainDevice } from './chain'
 
 export const loopKinds = [
-  'floor', 'boiler', 'pool', 'fan', 'enclosure', 'room', 'cold-room', 'chiller', 'cabinet', 'cabin',
+  'floor',
+  'boiler',
+  'pool',
+  'fan',
+  'enclosure',
+  'room',
+  'cold-room',
+  'chiller',
+  'cabinet',
+  'cabin',
 ] as const
 export type LoopKind = (typeof loopKinds)[number]
 
@@ -70,7 +79,9 @@ export interface LoopDocument {
   /** Findings closed with a name and a reason; never a failed test, never a safety stop. */
   readonly waivers: Readonly<Record<string, { readonly by: string; readonly reason: string }>>
   /** Bridges, forced outputs, lifted wires: hand-over stays shut until it is empty. */
-  readonly temporary: Readonly<Record<string, { readonly order: number; readonly what: string; readonly by: string; readonly at: string }>>
+  readonly temporary: Readonly<
+    Record<string, { readonly order: number; readonly what: string; readonly by: string; readonly at: string }>
+  >
   readonly handover: { readonly signed?: SignOff }
 }
 
@@ -116,23 +127,39 @@ export type AnyDocument = JobDocument | LoopDocument
 
 /** A new job with nothing in it. */
 export function emptyJob(
-  id: string, basics: Pick<JobDocument, 'name' | 'place' | 'zone' | 'temperatureUnit' | 'system'>,
+  id: string,
+  basics: Pick<JobDocument, 'name' | 'place' | 'zone' | 'temperatureUnit' | 'system'>,
 ): JobDocument {
   return {
-    version: 1, type: 'job', id, ...basics, practice: basics.system === 'us' ? 'us' : 'iec',
-    devices: {}, profiles: {}, instruments: {}, notes: {},
+    version: 1,
+    type: 'job',
+    id,
+    ...basics,
+    practice: basics.system === 'us' ? 'us' : 'iec',
+    devices: {},
+    profiles: {},
+    instruments: {},
+    notes: {},
   }
 }
 
 /** A new loop with nothing in it. */
 export function emptyLoop(id: string, jobId: string, kind: LoopKind, name: string, order: number): LoopDocument {
   return {
-    version: 1, type: 'loop', id, jobId, kind, name, order,
+    version: 1,
+    type: 'loop',
+    id,
+    jobId,
+    kind,
+    name,
+    order,
     survey: { answers: {}, hazards: {} },
     chain: { devices: {}, connections: {} },
     wiring: { rows: {} },
     settings: { planned: {}, asFound: {}, asLeft: {} },
     proof: { readings: {}, answers: {} },
-    waivers: {}, temporary: {}, handover: {},
+    waivers: {},
+    temporary: {},
+    handover: {},
   }
 }

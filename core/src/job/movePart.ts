@@ -13,11 +13,15 @@ export function movePart(plan: OnOffBehaviour, part: MovedPart, toC: number, ste
   const heats = action === 'heating'
   const said = (words: Partial<OnOffBehaviour>) => ({ ...rest, ...words }) as OnOffBehaviour
   switch (part) {
-    case 'lowest': return { ...plan, lowestC: toC }
-    case 'highest': return { ...plan, highestC: toC }
-    case 'alarm': return { ...plan, alarmHighC: toC }
+    case 'lowest':
+      return { ...plan, lowestC: toC }
+    case 'highest':
+      return { ...plan, highestC: toC }
+    case 'alarm':
+      return { ...plan, alarmHighC: toC }
     case 'set':
-    case 'bar': return said(fromSetpoint(action, convention, toC, swingK, { aboveK, belowK, swingIs }))
+    case 'bar':
+      return said(fromSetpoint(action, convention, toC, swingK, { aboveK, belowK, swingIs }))
     case 'on': {
       const onC = heats ? Math.min(toC, plan.offC - stepK) : Math.max(toC, plan.offC + stepK)
       return said(keepSplit(plan, fromPoints(onC, plan.offC, action, convention, swingIs)))

@@ -16,4 +16,6 @@ export const nextReadingOrder = (loop: LoopDocument) =>
 
 /** The newest temperature that was read on a loop, whatever the test. */
 export const lastReading = (loop: LoopDocument): HeldReading | undefined =>
-  ordered(loop.proof.readings).filter(({ state, value }) => state === 'value' && value !== undefined).at(-1)
+  ordered(loop.proof.readings)
+    .filter(({ state, value }) => state === 'value' && value !== undefined)
+    .at(-1)

@@ -3,7 +3,11 @@
  * Formula: ΔT = (T − outdoor)(1 − e^(−t H/C)), K.
  */
 export function coolDownK(
-  temperatureC: number, outdoorC: number, lossWPerK: number, capacityJPerK: number, seconds: number,
+  temperatureC: number,
+  outdoorC: number,
+  lossWPerK: number,
+  capacityJPerK: number,
+  seconds: number,
 ): number {
   return (temperatureC - outdoorC) * (1 - Math.exp((-seconds * lossWPerK) / capacityJPerK))
 }

@@ -46,7 +46,9 @@ export function estimateSpace(areaM2: number, insulation: Insulation, build: Bui
     const lossWPerK = loss[lossPick] * areaM2
     const capacityJPerK = full[capacityPick] * KJ * areaM2
     return {
-      lossWPerK, capacityJPerK, quickCapacityJPerK: quick[capacityPick] * KJ * areaM2,
+      lossWPerK,
+      capacityJPerK,
+      quickCapacityJPerK: quick[capacityPick] * KJ * areaM2,
       timeConstantH: capacityJPerK / lossWPerK / HOUR,
     }
   }
@@ -55,7 +57,8 @@ export function estimateSpace(areaM2: number, insulation: Insulation, build: Bui
     ...at('typical', 'typical'),
     low: { ...extremes[0], lossWPerK: extremes[1].lossWPerK },
     high: { ...extremes[1], lossWPerK: extremes[0].lossWPerK },
-    why: `${insulation} insulation loses ${loss.low} to ${loss.high}, typically ${loss.typical} ${loss.unit} of floor (${loss.source}); ` +
+    why:
+      `${insulation} insulation loses ${loss.low} to ${loss.high}, typically ${loss.typical} ${loss.unit} of floor (${loss.source}); ` +
       `a ${build} build stores ${full.typical} ${full.unit} in all (${full.source}), of which a room-air cycle sees ${quick.typical}`,
   }
 }

@@ -71,8 +71,15 @@ export function floorPlant(facts: FloorFacts, data: FieldData): FloorPlant {
   const slabJPerK = fieldValue(data, 'cap.screed').typical * 1000 * 100 * screedM * areaM2
   const powerW = facts.elementW ?? Math.max(0, waterToSlabWPerK * (waterC - designSlabC))
   return {
-    slabJPerK, airJPerK: quickCapacityJPerK, waterToSlabWPerK, slabToRoomWPerK, lossWPerK, waterC,
-    designSlabC, designRoomC, powerW,
+    slabJPerK,
+    airJPerK: quickCapacityJPerK,
+    waterToSlabWPerK,
+    slabToRoomWPerK,
+    lossWPerK,
+    waterC,
+    designSlabC,
+    designRoomC,
+    powerW,
     seen: {
       lossWPerK: bySlab ? series(slabToRoomWPerK, lossWPerK) : lossWPerK,
       capacityJPerK: bySlab ? slabJPerK : quickCapacityJPerK,

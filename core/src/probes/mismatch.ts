@@ -15,7 +15,10 @@ export interface Mismatch {
  * @throws RangeError when the temperature is off the fitted probe's curve
  */
 export function mismatch(
-  fitted: Probe, expected: Probe, temperatureC: number, [lowC, highC]: readonly [number, number],
+  fitted: Probe,
+  expected: Probe,
+  temperatureC: number,
+  [lowC, highC]: readonly [number, number],
 ): Mismatch {
   const curve = probeCurve(fitted)
   if (!(temperatureC >= curve.lowC && temperatureC <= curve.highC))

@@ -27,31 +27,54 @@ describe('platinum against the printed table of IEC 60751', () => {
 })
 
 describe('thermistors against printed values', () => {
-  it.each([[32650, 0], [10000, 25], [3603, 50], [5971, 37.176247]])('the common 10 k reads %d ohm as %d °C', (ohm, celsius) => {
+  it.each([
+    [32650, 0],
+    [10000, 25],
+    [3603, 50],
+    [5971, 37.176247],
+  ])('the common 10 k reads %d ohm as %d °C', (ohm, celsius) => {
     expect(probeCurve(common10k).temperature(ohm)).toBeCloseTo(celsius, 1)
   })
   it('B 3435 gives the printed 1451 ohm at 85 °C', () => expect(probeCurve(ntc).resistance(85)).toBeCloseTo(1451, -0.5))
 })
 
 describe('curves', () => {
-  it.each([['platinum', pt100], ['thermistor', ntc], ['Steinhart-Hart', common10k]] as const)('%s goes there and back', (_, probe) => {
+  it.each([
+    ['platinum', pt100],
+    ['thermistor', ntc],
+    ['Steinhart-Hart', common10k],
+  ] as const)('%s goes there and back', (_, probe) => {
     const curve = probeCurve(probe)
-    fc.assert(fc.property(fc.double({ min: curve.lowC, max: curve.highC, noNaN: true }), (celsius) => {
-      expect(curve.temperature(curve.resistance(celsius))).toBeCloseTo(celsius, 5)
-    }))
+    fc.assert(
+      fc.property(fc.double({ min: curve.lowC, max: curve.highC, noNaN: true }), (celsius) => {
+        expect(curve.temperature(curve.resistance(celsius))).toBeCloseTo(celsius, 5)
+      }),
+    )
   })
-  it.each([['rises', pt100, 1], ['falls', ntc, -1]] as const)('%s all the way', (_, probe, sign) => {
+  it.each([
+    ['rises', pt100, 1],
+    ['falls', ntc, -1],
+  ] as const)('%s all the way', (_, probe, sign) => {
     const curve = probeCurve(probe)
     for (let t = curve.lowC; t < curve.highC; t += 5)
       expect(Math.sign(curve.resistance(t + 5) - curve.resistance(t))).toBe(sign)
   })
-  it.each([[{ kind: 'rtd', r0Ohm: 0 }, 'r0Ohm 0'], [{ kind: 'ntc', r25Ohm: 1e4, betaK: -1 }, 'betaK -1']] as const)('refuses %p', (probe, message) => {
+  it.each([
+    [{ kind: 'rtd', r0Ohm: 0 }, 'r0Ohm 0'],
+    [{ kind: 'ntc', r25Ohm: 1e4, betaK: -1 }, 'betaK -1'],
+  ] as const)('refuses %p', (probe, message) => {
     expect(() => probeCurve(probe)).toThrow(message)
   })
 })
 
 describe('readProbe', () => {
-  it.each([[null, 'open'], [1e9, 'open'], [0, 'short'], [4000, 'out-of-range'], [170, 'out-of-range']])('%p ohm on a Pt1000 is %s', (ohm, reason) => {
+  it.each([
+    [null, 'open'],
+    [1e9, 'open'],
+    [0, 'short'],
+    [4000, 'out-of-range'],
+    [170, 'out-of-range'],
+  ])('%p ohm on a Pt1000 is %s', (ohm, reason) => {
     expect(readProbe(pt1000, ohm)).toEqual({ ok: false, reason })
   })
 })

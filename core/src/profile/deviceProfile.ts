@@ -55,7 +55,12 @@ export interface SupplyVariant {
 /** A port is where a device meets another: a set of terminals with one meaning. */
 export type Port =
   | SupplyOutPort
-  | { readonly kind: 'supply-in'; readonly title: string; readonly drawsVa: number; readonly variants: Readonly<Record<string, SupplyVariant>> }
+  | {
+      readonly kind: 'supply-in'
+      readonly title: string
+      readonly drawsVa: number
+      readonly variants: Readonly<Record<string, SupplyVariant>>
+    }
   | { readonly kind: 'probe-out'; readonly title: string; readonly a: string; readonly b: string }
   | ProbeInPort
   | ContactPort
@@ -118,15 +123,31 @@ export interface DisplayStep {
 export interface ControllerFacts {
   readonly display: DisplayStep
   /** Conventions it can be keyed to; the first is how it comes. */
-  readonly conventions: Readonly<Record<string, { readonly order: number; readonly convention: Convention; readonly swingIs?: 'total' | 'each-side' }>>
+  readonly conventions: Readonly<
+    Record<
+      string,
+      { readonly order: number; readonly convention: Convention; readonly swingIs?: 'total' | 'each-side' }
+    >
+  >
   readonly faultDisplay: { readonly open: string; readonly short: string }
   readonly faultOutputs: Readonly<Record<string, { readonly order: number; readonly does: 'off' | 'on' }>>
   readonly parameters: Readonly<Record<string, Parameter>>
 }
 
 export type ParameterQuantity =
-  | 'setpoint' | 'swing' | 'above' | 'below' | 'offset' | 'lowest' | 'highest' | 'alarmHigh' | 'minimumOff'
-  | 'probeFault' | 'convention' | 'action' | 'unit'
+  | 'setpoint'
+  | 'swing'
+  | 'above'
+  | 'below'
+  | 'offset'
+  | 'lowest'
+  | 'highest'
+  | 'alarmHigh'
+  | 'minimumOff'
+  | 'probeFault'
+  | 'convention'
+  | 'action'
+  | 'unit'
 
 /** One parameter as the controller shows it. `binds` says which quantity of the planned behaviour it carries. */
 export interface Parameter {

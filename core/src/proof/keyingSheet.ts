@@ -32,37 +32,64 @@ export interface KeyingSheet {
 }
 
 const shownQuantity: Partial<Record<Parameter['binds'], Quantity>> = {
-  setpoint: 'temperature', lowest: 'temperature', highest: 'temperature', alarmHigh: 'temperature',
-  swing: 'difference', above: 'difference', below: 'difference', offset: 'difference', minimumOff: 'seconds',
+  setpoint: 'temperature',
+  lowest: 'temperature',
+  highest: 'temperature',
+  alarmHigh: 'temperature',
+  swing: 'difference',
+  above: 'difference',
+  below: 'difference',
+  offset: 'difference',
+  minimumOff: 'seconds',
 }
 
 function numberOf(plan: OnOffBehaviour, binds: Parameter['binds']): number | undefined {
   switch (binds) {
-    case 'setpoint': return plan.setpointC
-    case 'swing': return keyedSwingK(plan)
-    case 'above': return plan.aboveK
-    case 'below': return plan.belowK
-    case 'offset': return plan.offsetK
-    case 'lowest': return plan.lowestC
-    case 'highest': return plan.highestC
-    case 'alarmHigh': return plan.alarmHighC
-    case 'minimumOff': return plan.minimumOffS
-    default: return undefined
+    case 'setpoint':
+      return plan.setpointC
+    case 'swing':
+      return keyedSwingK(plan)
+    case 'above':
+      return plan.aboveK
+    case 'below':
+      return plan.belowK
+    case 'offset':
+      return plan.offsetK
+    case 'lowest':
+      return plan.lowestC
+    case 'highest':
+      return plan.highestC
+    case 'alarmHigh':
+      return plan.alarmHighC
+    case 'minimumOff':
+      return plan.minimumOffS
+    default:
+      return undefined
   }
 }
 
 function choiceOf(plan: OnOffBehaviour, binds: Parameter['binds'], preferences: UnitPreferences): string | undefined {
   switch (binds) {
-    case 'convention': return plan.convention
-    case 'probeFault': return plan.probeFault
-    case 'action': return plan.action
-    case 'unit': return preferences.temperatureUnit
-    default: return undefined
+    case 'convention':
+      return plan.convention
+    case 'probeFault':
+      return plan.probeFault
+    case 'action':
+      return plan.action
+    case 'unit':
+      return preferences.temperatureUnit
+    default:
+      return undefined
   }
 }
 
 /** A number as this controller shows it: in its display unit, rounded to its step. */
-export function keyedText(value: number, quantity: Quantity, display: { stepC: number; stepF: number }, preferences: UnitPreferences): string {
+export function keyedText(
+  value: number,
+  quantity: Quantity,
+  display: { stepC: number; stepF: number },
+  preferences: UnitPreferences,
+): string {
   const view = quantityView(quantity, preferences)
   const step = quantity === 'seconds' ? 1 : preferences.temperatureUnit === 'F' ? display.stepF : display.stepC
   return trueMinus(roundToStep(view.toShown(value), step).toFixed(step < 1 ? 1 : 0))
@@ -80,31 +107,52 @@ export function keyingSheet({ job, loop, chain }: Pick<LoopContext, 'job' | 'loo
     const mine = plans.filter(({ output }) => output.device === device.id)
     if (!controller || mine.length === 0) return []
     const resets = (code: string) => Object.keys(controller.parameters[code]?.resets ?? {}).length
-    const parameters = Object.entries(controller.parameters)
-      .sort(([a, p], [b, q]) => Number(resets(b) > 0) - Number(resets(a) > 0) || p.order - q.order)
+    const parameters = Object.entries(controller.parameters).sort(
+      ([a, p], [b, q]) => Number(resets(b) > 0) - Number(resets(a) > 0) || p.order - q.order,
+    )
     const rows = parameters.flatMap(([code, parameter]): KeyingRow[] => {
-      const plan = mine.find(({ output, input }) => parameter.port === undefined || parameter.port === output.port || parameter.port === input.port)
+      const plan = mine.find(
+        ({ output, input }) =>
+          parameter.port === undefined || parameter.port === output.port || parameter.port === input.port,
+      )
       if (!plan) return []
       const quantity = shownQuantity[parameter.binds]
       const number = numberOf(plan, parameter.binds)
       const choice = choiceOf(plan, parameter.binds, job)
-      const planned = quantity && number !== undefined ? keyedText(number, quantity, controller.display, job)
-        : choice !== undefined ? parameter.shows?.[choice] : undefined
+      const planned =
+        quantity && number !== undefined
+          ? keyedText(number, quantity, controller.display, job)
+          : choice !== undefined
+            ? parameter.shows?.[choice]
+            : undefined
       if (planned === undefined) return []
       const asLeft = loop.settings.asLeft[device.id]?.[code]
-      return [{
-        code, name: parameter.name, meaning: parameter.meaning, keys: parameter.keys, level: parameter.level, planned,
-        unit: quantity ? quantityView(quantity, job).label : '',
-        ...(quantity ? { quantity } : { choices: parameter.shows ?? {} }),
-        asFound: loop.settings.asFound[device.id]?.[code], asLeft,
-        agrees: asLeft === undefined ? undefined : agrees(asLeft, planned, quantity, job),
-      }]
+      return [
+        {
+          code,
+          name: parameter.name,
+          meaning: parameter.meaning,
+          keys: parameter.keys,
+          level: parameter.level,
+          planned,
+          unit: quantity ? quantityView(quantity, job).label : '',
+          ...(quantity ? { quantity } : { choices: parameter.shows ?? {} }),
+          asFound: loop.settings.asFound[device.id]?.[code],
+          asLeft,
+          agrees: asLeft === undefined ? undefined : agrees(asLeft, planned, quantity, job),
+        },
+      ]
     })
     return [{ device, rows }]
   })
 }
 
-function agrees(reading: Reading, planned: string, quantity: Quantity | undefined, preferences: UnitPreferences): boolean {
+function agrees(
+  reading: Reading,
+  planned: string,
+  quantity: Quantity | undefined,
+  preferences: UnitPreferences,
+): boolean {
   if (!quantity) return reading.text === planned
   if (reading.value === undefined) return false
   const shown = quantityView(quantity, preferences).toShown(reading.value)

@@ -48,7 +48,10 @@ const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0
  * A reference thermometer lies on the probe. Expected values are the plan's switching points, tolerance from field data tol.switch.el;
  * swing must be within tol.swing, the same step repeated within the tolerance, the offset within tol.offset.limit.
  */
-export function riseAndFall({ loop, data, words }: Given, plan: OnOffBehaviour & { readonly id: string }): RiseFallTest {
+export function riseAndFall(
+  { loop, data, words }: Given,
+  plan: OnOffBehaviour & { readonly id: string },
+): RiseFallTest {
   const id = `rise-and-fall/${plan.id}`
   const readings = currentReadings(loop, id)
   const toleranceK = fieldValue(data, 'tol.switch.el').typical
@@ -60,33 +63,65 @@ export function riseAndFall({ loop, data, words }: Given, plan: OnOffBehaviour &
     const reading = readings.get(key)
     const errorK = reading?.state === 'value' && reading.value !== undefined ? reading.value - expectedC : undefined
     return {
-      id: key, title: `${rising ? 'Rise' : 'Fall'}${again ? ' again' : ''}`, switches, expectedC, toleranceK,
+      id: key,
+      title: `${rising ? 'Rise' : 'Fall'}${again ? ' again' : ''}`,
+      switches,
+      expectedC,
+      toleranceK,
       instruction: rising
         ? `Warm the probe slowly, by hand or a bag of warm water. When the output goes ${switches}, read the reference thermometer.`
         : `Let the probe cool slowly. When the output goes ${switches}, read the reference thermometer.`,
       reading: reading?.state === 'none' ? undefined : reading,
-      verdict: errorK === undefined ? (reading?.state === 'over-range' ? 'look' : 'waiting') : Math.abs(errorK) <= toleranceK + 1e-9 ? 'fits' : 'look',
+      verdict:
+        errorK === undefined
+          ? reading?.state === 'over-range'
+            ? 'look'
+            : 'waiting'
+          : Math.abs(errorK) <= toleranceK + 1e-9
+            ? 'fits'
+            : 'look',
       ...(errorK === undefined ? {} : { errorK }),
     }
   }
-  const steps = [step('rise-1', true, false), step('fall-1', false, false), step('rise-2', true, true), step('fall-2', false, true)]
+  const steps = [
+    step('rise-1', true, false),
+    step('fall-1', false, false),
+    step('rise-2', true, true),
+    step('fall-2', false, true),
+  ]
   return {
-    id, title: 'Rise and fall', steps,
+    id,
+    title: 'Rise and fall',
+    steps,
     purpose: `Where it really switches: off at ${say(plan.offC, 'temperature')}, on at ${say(plan.onC, 'temperature')}, may stray ${say(toleranceK, 'difference')}.`,
     result: judge(steps, plan, data, words, toleranceK),
   }
 }
 
 function judge(
-  steps: readonly RiseFallStep[], plan: OnOffBehaviour, data: FieldData, { say }: Words, toleranceK: number,
+  steps: readonly RiseFallStep[],
+  plan: OnOffBehaviour,
+  data: FieldData,
+  { say }: Words,
+  toleranceK: number,
 ): RiseFallResult {
   const waiting = steps.find(({ verdict }) => verdict === 'waiting')
   if (waiting) {
     const left = steps.filter(({ verdict }) => verdict === 'waiting').length
-    return { verdict: 'waiting', head: `${left} readings wait`, reason: `Next: ${waiting.title.toLowerCase()}.`, next: waiting.instruction }
+    return {
+      verdict: 'waiting',
+      head: `${left} readings wait`,
+      reason: `Next: ${waiting.title.toLowerCase()}.`,
+      next: waiting.instruction,
+    }
   }
   if (steps.some(({ errorK }) => errorK === undefined))
-    return { verdict: 'look-again', head: 'It does not switch', reason: 'One step has no switching.', next: 'Command or plant? Look whether the output lamp follows.' }
+    return {
+      verdict: 'look-again',
+      head: 'It does not switch',
+      reason: 'One step has no switching.',
+      next: 'Command or plant? Look whether the output lamp follows.',
+    }
   const points = (switches: 'on' | 'off') => steps.filter((s) => s.switches === switches).map((s) => s.errorK!)
   const [ons, offs] = [points('on'), points('off')]
   const slopK = Math.max(...[ons, offs].map((errors) => Math.max(...errors) - Math.min(...errors)))
@@ -97,28 +132,43 @@ function judge(
   const found = `swing ${say(swingK, 'difference', 2)} found, ${say(plan.swingK, 'difference', 2)} planned`
   if (slopK > 2 * toleranceK + 1e-9)
     return {
-      verdict: 'replace', swingK, head: 'Replace: it does not repeat',
+      verdict: 'replace',
+      swingK,
+      head: 'Replace: it does not repeat',
       reason: `The same step came ${say(slopK, 'difference', 2)} apart; ${say(2 * toleranceK, 'difference', 2)} is allowed.`,
       next: 'Was the probe warmed slowly? Once more, slower. If it stays so, replace probe or controller.',
     }
   if (Math.abs(swingK - plan.swingK) > swingLimitK + 1e-9)
     return {
-      verdict: 'rekey', swingK, head: 'Swing is not as planned',
+      verdict: 'rekey',
+      swingK,
+      head: 'Swing is not as planned',
       reason: `${found}; may stray ${say(swingLimitK, 'difference', 2)}. Twice or half of the plan means total against each side.`,
       next: `Read the swing and its convention on ${plan.convention} again, key it, repeat the test.`,
     }
   if (Math.abs(errorK) <= toleranceK + 1e-9 && steps.every(({ verdict }) => verdict === 'fits'))
-    return { verdict: 'good', swingK, head: 'Good', reason: `${found}; it switches ${say(Math.abs(errorK), 'difference', 2)} ${errorK < 0 ? 'early' : 'late'} on average.`, next: 'Nothing to do.' }
+    return {
+      verdict: 'good',
+      swingK,
+      head: 'Good',
+      reason: `${found}; it switches ${say(Math.abs(errorK), 'difference', 2)} ${errorK < 0 ? 'early' : 'late'} on average.`,
+      next: 'Nothing to do.',
+    }
   const offsetK = plan.offsetK + errorK
   const limitK = fieldValue(data, 'tol.offset.limit').typical
   if (Math.abs(offsetK) > limitK)
     return {
-      verdict: 'look-again', swingK, head: 'Too far off for an offset',
+      verdict: 'look-again',
+      swingK,
+      head: 'Too far off for an offset',
       reason: `It reads ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'low' : 'high'}; over ${say(limitK, 'difference')} is a cause, not an offset.`,
       next: 'Check the kind of probe, its lead and its place; measure its ohms with both leads lifted, power off.',
     }
   return {
-    verdict: 'adjust', swingK, offsetK, head: `Adjust the offset by ${say(errorK, 'difference')}`,
+    verdict: 'adjust',
+    swingK,
+    offsetK,
+    head: `Adjust the offset by ${say(errorK, 'difference')}`,
     reason: `All points lie ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'high' : 'low'}: it reads that much ${errorK > 0 ? 'low' : 'high'}. ${found}.`,
     next: `Key offset ${say(offsetK, 'difference')} and repeat one rise and one fall.`,
   }

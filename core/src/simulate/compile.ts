@@ -42,7 +42,10 @@ export function compile(scenario: Scenario, tickS: number): Compiled {
   const boundaries = Object.keys(network.boundaries)
   const actuators = scenario.actuators.map(({ id }) => id)
   unique([...nodes, ...boundaries], 'node')
-  unique(probes.map(({ id }) => id), 'probe')
+  unique(
+    probes.map(({ id }) => id),
+    'probe',
+  )
   unique(actuators, 'actuator')
   if (actuators.length > 16) throw new RangeError(`${actuators.length} actuators: 16 are the most`)
   for (const { id, capacityJPerK } of network.nodes)
@@ -63,12 +66,17 @@ export function compile(scenario: Scenario, tickS: number): Compiled {
 
   const rates = (running: number): Matrix => {
     const m = new Float64Array(size * size)
-    const add = (row: number, column: number, value: number) => { m[row * size + column]! += value }
+    const add = (row: number, column: number, value: number) => {
+      m[row * size + column]! += value
+    }
     for (const link of network.links) {
       const actuator = link.while === undefined ? -1 : indexOf(actuators, link.while, 'actuator')
       if (actuator >= 0 && !(running & (1 << actuator))) continue
       const [from, to] = [place(link.from), place(link.to)]
-      for (const [here, there] of [[from, to], [to, from]] as const)
+      for (const [here, there] of [
+        [from, to],
+        [to, from],
+      ] as const)
         if (here < n) {
           const perCapacity = link.wPerK / network.nodes[here]!.capacityJPerK
           add(here, there, perCapacity)
@@ -105,7 +113,10 @@ export function compile(scenario: Scenario, tickS: number): Compiled {
     const key = `${running}/${ticks}`
     const known = remembered.get(key)
     if (known) return known
-    const made = matrixExponential(rates(running).map((value) => value * ticks * tickS), size)
+    const made = matrixExponential(
+      rates(running).map((value) => value * ticks * tickS),
+      size,
+    )
     remembered.set(key, made)
     return made
   }
@@ -118,8 +129,12 @@ export function compile(scenario: Scenario, tickS: number): Compiled {
     return hourlyC[hour % hourlyC.length]!
   }
   const start = new Float64Array(size)
-  network.nodes.forEach(({ startC }, i) => { start[i] = startC })
-  boundaryAt.forEach((at, i) => { start[at] = boundaryC(i, 0) })
+  network.nodes.forEach(({ startC }, i) => {
+    start[i] = startC
+  })
+  boundaryAt.forEach((at, i) => {
+    start[at] = boundaryC(i, 0)
+  })
   probes.forEach(({ node, bias }, i) => {
     const share = bias?.share ?? 0
     start[probeAt[i]!] = (1 - share) * start[place(node)]! + (bias ? share * start[place(bias.towards)]! : 0)

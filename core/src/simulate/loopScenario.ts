@@ -15,29 +15,46 @@ export interface RunChoice {
  * The loop as a scenario: the floor's two stores, each planned output with its probe, each load with the limiters in its line.
  * Starts at rest with the controlled place in the middle of its band.
  */
-export function loopScenario(loop: LoopDocument, chain: ResolvedChain, { plant, facts }: FloorSurvey, run: RunChoice): Scenario {
+export function loopScenario(
+  loop: LoopDocument,
+  chain: ResolvedChain,
+  { plant, facts }: FloorSurvey,
+  run: RunChoice,
+): Scenario {
   const behaviours = ordered(loop.settings.planned)
   const paths = powerPaths(chain)
   const heated = paths.filter(({ loadPort }) => loadPort.heat !== 'none')
-  const drivenBy = (device: string, port: string) => heated.find(({ contacts }) =>
-    contacts.some((c) => (c.device.id === device && c.portId === port) || coilOf(paths, c.device.id)?.contacts.some((k) => k.device.id === device && k.portId === port)))
+  const drivenBy = (device: string, port: string) =>
+    heated.find(({ contacts }) =>
+      contacts.some(
+        (c) =>
+          (c.device.id === device && c.portId === port) ||
+          coilOf(paths, c.device.id)?.contacts.some((k) => k.device.id === device && k.portId === port),
+      ),
+    )
   const controlled = facts.probePlace === 'screed' ? 'slab' : 'room'
   const [first] = behaviours
   const middleC = first ? (first.onC + first.offC) / 2 : facts.targetC
   const outdoorC = run.hourlyC[0] ?? facts.designOutdoorC
   const slabC = controlled === 'slab' ? middleC : slabForRoom(middleC, outdoorC, plant)
-  const roomC = controlled === 'room' ? middleC : (plant.slabToRoomWPerK * slabC + plant.lossWPerK * outdoorC) / (plant.slabToRoomWPerK + plant.lossWPerK)
+  const roomC =
+    controlled === 'room'
+      ? middleC
+      : (plant.slabToRoomWPerK * slabC + plant.lossWPerK * outdoorC) / (plant.slabToRoomWPerK + plant.lossWPerK)
   const driven = behaviours.flatMap((behaviour) => {
     const path = drivenBy(behaviour.output.device, behaviour.output.port)
     return path ? [{ behaviour, path }] : []
   })
   const loads = [...new Map(driven.map(({ path }) => [path.load.id, path])).values()]
-  const limiters = loads.flatMap(({ load, contacts }) => contacts
-    .filter(({ device }) => device.facts.limiter && device.dialC !== undefined)
-    .map(({ device }) => ({ drives: load.id, device })))
+  const limiters = loads.flatMap(({ load, contacts }) =>
+    contacts
+      .filter(({ device }) => device.facts.limiter && device.dialC !== undefined)
+      .map(({ device }) => ({ drives: load.id, device })),
+  )
   const water = loads.filter(({ loadPort }) => loadPort.heat === 'water-flow')
   return {
-    durationS: run.days * 86400, traceS: 60,
+    durationS: run.days * 86400,
+    traceS: 60,
     network: {
       nodes: [
         { id: 'slab', capacityJPerK: plant.slabJPerK, startC: slabC },
@@ -54,25 +71,46 @@ export function loopScenario(loop: LoopDocument, chain: ResolvedChain, { plant, 
           { from: `pipe ${load.tag}`, to: 'room', wPerK: 2 },
         ]),
       ],
-      boundaries: { outdoor: { hourlyC: run.hourlyC }, water: { constantC: plant.waterC }, supply: { constantC: facts.supplyC } },
+      boundaries: {
+        outdoor: { hourlyC: run.hourlyC },
+        water: { constantC: plant.waterC },
+        supply: { constantC: facts.supplyC },
+      },
     },
     probes: [
       ...driven.map(({ behaviour }, i) => ({
-        id: `probe ${i + 1}`, node: controlled, lagS: probeLag(chain, behaviour.input.device, behaviour.input.port),
+        id: `probe ${i + 1}`,
+        node: controlled,
+        lagS: probeLag(chain, behaviour.input.device, behaviour.input.port),
       })),
       ...limiters.map(({ device, drives }) => ({
-        id: `limiter ${device.id}`, lagS: LIMITER_LAG_S,
-        node: water.some(({ load }) => load.id === drives) ? `pipe ${water.find(({ load }) => load.id === drives)!.load.tag}` : 'slab',
+        id: `limiter ${device.id}`,
+        lagS: LIMITER_LAG_S,
+        node: water.some(({ load }) => load.id === drives)
+          ? `pipe ${water.find(({ load }) => load.id === drives)!.load.tag}`
+          : 'slab',
       })),
     ],
-    actuators: loads.map(({ load, loadPort }) => loadPort.heat === 'element' ? { id: load.id, node: 'slab', powerW: loadPort.load.powerW } : { id: load.id }),
+    actuators: loads.map(({ load, loadPort }) =>
+      loadPort.heat === 'element' ? { id: load.id, node: 'slab', powerW: loadPort.load.powerW } : { id: load.id },
+    ),
     controls: driven.map(({ behaviour, path }, i) => ({
-      id: behaviour.id, kind: 'on-off' as const, probe: `probe ${i + 1}`, drives: path.load.id, action: behaviour.action,
-      onC: behaviour.onC, offC: behaviour.offC, minimumOffS: behaviour.minimumOffS, probeFault: behaviour.probeFault,
+      id: behaviour.id,
+      kind: 'on-off' as const,
+      probe: `probe ${i + 1}`,
+      drives: path.load.id,
+      action: behaviour.action,
+      onC: behaviour.onC,
+      offC: behaviour.offC,
+      minimumOffS: behaviour.minimumOffS,
+      probeFault: behaviour.probeFault,
     })),
-    inputs: Object.fromEntries(limiters.map(({ device }) => [
-      device.tag, { probe: `limiter ${device.id}`, belowC: device.dialC!, latched: device.facts.limiter!.reset === 'manual' },
-    ])),
+    inputs: Object.fromEntries(
+      limiters.map(({ device }) => [
+        device.tag,
+        { probe: `limiter ${device.id}`, belowC: device.dialC!, latched: device.facts.limiter!.reset === 'manual' },
+      ]),
+    ),
     permissives: limiters.map(({ device, drives }) => ({ drives, expression: device.tag })),
   }
 }

@@ -5,8 +5,15 @@ export interface Scenario {
   readonly network: {
     readonly nodes: readonly { readonly id: string; readonly capacityJPerK: number; readonly startC: number }[]
     /** A link that an actuator switches carries heat only while that actuator runs. */
-    readonly links: readonly { readonly from: string; readonly to: string; readonly wPerK: number; readonly while?: string }[]
-    readonly boundaries: Readonly<Record<string, { readonly constantC: number } | { readonly hourlyC: readonly number[] }>>
+    readonly links: readonly {
+      readonly from: string
+      readonly to: string
+      readonly wPerK: number
+      readonly while?: string
+    }[]
+    readonly boundaries: Readonly<
+      Record<string, { readonly constantC: number } | { readonly hourlyC: readonly number[] }>
+    >
     readonly gains?: readonly { readonly node: string; readonly constantW: number }[]
   }
   readonly probes: readonly {
@@ -46,7 +53,11 @@ export interface ThresholdInput {
   readonly latched?: boolean
 }
 
-export type Expression = string | { readonly and: readonly Expression[] } | { readonly or: readonly Expression[] } | { readonly not: Expression }
+export type Expression =
+  | string
+  | { readonly and: readonly Expression[] }
+  | { readonly or: readonly Expression[] }
+  | { readonly not: Expression }
 
 export interface SimulationEvent {
   readonly atS: number

@@ -11,13 +11,27 @@ import { simulate, SimulationCancelled } from './simulate'
 
 /** First-order plant with a probe that is as good as without lag. */
 const firstOrder = (changes: Partial<Scenario> = {}): Scenario => ({
-  durationS: 86400, traceS: 60,
+  durationS: 86400,
+  traceS: 60,
   network: {
-    nodes: [{ id: 'room', capacityJPerK: 1.8e6, startC: 20 }], links: [{ from: 'room', to: 'outdoor', wPerK: 50 }], boundaries: { outdoor: { constantC: 0 } },
+    nodes: [{ id: 'room', capacityJPerK: 1.8e6, startC: 20 }],
+    links: [{ from: 'room', to: 'outdoor', wPerK: 50 }],
+    boundaries: { outdoor: { constantC: 0 } },
   },
   probes: [{ id: 'p', node: 'room', lagS: 0.05 }],
   actuators: [{ id: 'heater', node: 'room', powerW: 2600 }],
-  controls: [{ id: 'c', kind: 'on-off', probe: 'p', drives: 'heater', action: 'heating', onC: 19.5, offC: 20.5, probeFault: 'off' }],
+  controls: [
+    {
+      id: 'c',
+      kind: 'on-off',
+      probe: 'p',
+      drives: 'heater',
+      action: 'heating',
+      onC: 19.5,
+      offC: 20.5,
+      probeFault: 'off',
+    },
+  ],
   ...changes,
 })
 
@@ -47,9 +61,18 @@ describe('simulate', () => {
   it('cycles as the closed form says, within 0.1 %', () => {
     const { events } = simulate(firstOrder())
     const ons = events.filter(({ what }) => what === 'on').map(({ atS }) => atS)
-    const closed = onOffCycle({ powerW: 2600, lossWPerK: 50, capacityJPerK: 1.8e6, outdoorC: 0, lowC: 19.5, highC: 20.5, action: 'heating' })
+    const closed = onOffCycle({
+      powerW: 2600,
+      lossWPerK: 50,
+      capacityJPerK: 1.8e6,
+      outdoorC: 0,
+      lowC: 19.5,
+      highC: 20.5,
+      action: 'heating',
+    })
     expect(ons.length).toBeGreaterThan(15)
-    for (let i = 2; i < ons.length; i++) expect(Math.abs((ons[i]! - ons[i - 1]!) / closed.periodS! - 1)).toBeLessThan(1e-3)
+    for (let i = 2; i < ons.length; i++)
+      expect(Math.abs((ons[i]! - ons[i - 1]!) / closed.periodS! - 1)).toBeLessThan(1e-3)
   })
   it('agrees with tiny steps', () => {
     const { summary, trace } = simulate(firstOrder())
@@ -59,7 +82,9 @@ describe('simulate', () => {
     expect(trace.nodes['room']!.at(-1)).toBeCloseTo(tiny.roomC, 1)
   })
   it('closes the energy balance to 1e-6', () => {
-    const { summary, trace } = simulate(firstOrder({ controls: [], network: { ...firstOrder().network, gains: [{ node: 'room', constantW: 800 }] } }))
+    const { summary, trace } = simulate(
+      firstOrder({ controls: [], network: { ...firstOrder().network, gains: [{ node: 'room', constantW: 800 }] } }),
+    )
     // Without a relay the mean is exact: in = stored + lost; the loss from the closed form.
     const end = 16 + 4 * Math.exp(-86400 / 36000)
     expect(Math.abs(trace.nodes['room']!.at(-1)! / end - 1)).toBeLessThan(1e-6)
@@ -88,32 +113,53 @@ describe('simulate', () => {
     expect(on.trace.drives['heater']!.slice(121).every((v) => v === 1)).toBe(true)
   })
   it('a latched limit stays tripped, a plain one lets go', () => {
-    const guarded = (latched: boolean) => firstOrder({
-      probes: [...firstOrder().probes, { id: 'guard', node: 'room', lagS: 1 }],
-      inputs: { F1: { probe: 'guard', belowC: 20.2, differentialK: 0.5, latched } }, permissives: [{ drives: 'heater', expression: 'F1' }],
-    })
+    const guarded = (latched: boolean) =>
+      firstOrder({
+        probes: [...firstOrder().probes, { id: 'guard', node: 'room', lagS: 1 }],
+        inputs: { F1: { probe: 'guard', belowC: 20.2, differentialK: 0.5, latched } },
+        permissives: [{ drives: 'heater', expression: 'F1' }],
+      })
     expect(simulate(guarded(true)).summary.starts['heater']).toBe(1)
     expect(simulate(guarded(false)).summary.starts['heater']).toBeGreaterThan(3)
   })
   it('follows an hourly boundary in straight lines', () => {
-    const { trace } = simulate(firstOrder({
-      network: { nodes: [{ id: 'room', capacityJPerK: 1, startC: 0 }], links: [{ from: 'room', to: 'outdoor', wPerK: 100 }], boundaries: { outdoor: { hourlyC: [0, 10, 0] } } },
-      controls: [], durationS: 7200,
-    }))
+    const { trace } = simulate(
+      firstOrder({
+        network: {
+          nodes: [{ id: 'room', capacityJPerK: 1, startC: 0 }],
+          links: [{ from: 'room', to: 'outdoor', wPerK: 100 }],
+          boundaries: { outdoor: { hourlyC: [0, 10, 0] } },
+        },
+        controls: [],
+        durationS: 7200,
+      }),
+    )
     expect(trace.nodes['room']![30]).toBeCloseTo(5, 3)
     expect(trace.nodes['room']![60]).toBeCloseTo(10, 3)
   })
   it('stops when cancelled, and tells progress', () => {
     const told: number[] = []
-    expect(() => simulate(firstOrder(), { cancelled: () => told.length > 5, onProgress: (share) => told.push(share) })).toThrow(SimulationCancelled)
+    expect(() =>
+      simulate(firstOrder(), { cancelled: () => told.length > 5, onProgress: (share) => told.push(share) }),
+    ).toThrow(SimulationCancelled)
     expect(told.length).toBe(6)
   })
   it.each([
-    [{ traceS: 0 }, 'traceS 0'], [{ durationS: 1e9 }, 'durationS'], [{ controls: [{ ...firstOrder().controls[0]!, probe: 'gone' }] }, 'probe gone is not in the scenario'],
-    [{ permissives: [{ drives: 'heater', expression: 'x' }], inputs: { y: { probe: 'gone', belowC: 1 } } }, 'probe gone'],
+    [{ traceS: 0 }, 'traceS 0'],
+    [{ durationS: 1e9 }, 'durationS'],
+    [{ controls: [{ ...firstOrder().controls[0]!, probe: 'gone' }] }, 'probe gone is not in the scenario'],
+    [
+      { permissives: [{ drives: 'heater', expression: 'x' }], inputs: { y: { probe: 'gone', belowC: 1 } } },
+      'probe gone',
+    ],
     [{ actuators: [{ id: 'heater', node: 'attic', powerW: 1 }] }, 'node attic is not in the scenario; it has room'],
-    [{ network: { ...firstOrder().network, nodes: [{ id: 'room', capacityJPerK: 0, startC: 0 }] } }, 'capacityJPerK 0 of node room'],
-  ] as [Partial<Scenario>, string][])('refuses %#', (changes, message) => expect(() => simulate(firstOrder(changes))).toThrow(message))
+    [
+      { network: { ...firstOrder().network, nodes: [{ id: 'room', capacityJPerK: 0, startC: 0 }] } },
+      'capacityJPerK 0 of node room',
+    ],
+  ] as [Partial<Scenario>, string][])('refuses %#', (changes, message) =>
+    expect(() => simulate(firstOrder(changes))).toThrow(message),
+  )
 })
 
 /** The same run with the loss drawn off by an always-running link, to measure it from outside. */
@@ -124,7 +170,19 @@ function lossMeter(events: readonly { atS: number; what: string }[]): Scenario {
     ...base,
     network: { ...base.network, links: [{ from: 'room', to: 'outdoor', wPerK: 50, while: 'meter' }] },
     actuators: [...base.actuators, { id: 'meter' }],
-    controls: [...base.controls, { id: 'always', kind: 'on-off', probe: 'p', drives: 'meter', action: 'heating', onC: 1000, offC: 1001, probeFault: 'off' }],
+    controls: [
+      ...base.controls,
+      {
+        id: 'always',
+        kind: 'on-off',
+        probe: 'p',
+        drives: 'meter',
+        action: 'heating',
+        onC: 1000,
+        offC: 1001,
+        probeFault: 'off',
+      },
+    ],
   }
 }
 
@@ -142,7 +200,13 @@ describe('loopScenario', () => {
     expect(summary.starts['device-3']).toBeGreaterThan(1)
   })
   it('runs an electric floor through its contactor and limiter', () => {
-    const { summary } = run(['probes/floor-ntc10k', 'controllers/dipper', 'loads/floor-mat-900', 'limiters/fieldfare', 'supplies/mains-230-20'])
+    const { summary } = run([
+      'probes/floor-ntc10k',
+      'controllers/dipper',
+      'loads/floor-mat-900',
+      'limiters/fieldfare',
+      'supplies/mains-230-20',
+    ])
     expect(summary.energyKwh['device-3']).toBeGreaterThan(10)
   })
 })

@@ -28,8 +28,12 @@ interface ControlState {
 
 const wants = (control: OnOffControl, on: boolean, reading: number): boolean =>
   control.action === 'heating'
-    ? on ? reading < control.offC : reading <= control.onC
-    : on ? reading > control.offC : reading >= control.onC
+    ? on
+      ? reading < control.offC
+      : reading <= control.onC
+    : on
+      ? reading > control.offC
+      : reading >= control.onC
 
 /**
  * Runs a scenario with exact strides between switchings.
@@ -40,7 +44,8 @@ const wants = (control: OnOffControl, on: boolean, reading: number): boolean =>
 export function simulate(scenario: Scenario, options: SimulateOptions = {}): SimulationResult {
   const { durationS, traceS } = scenario
   if (!(traceS > 0 && traceS <= 300)) throw new RangeError(`traceS ${traceS} must lie between 0 and 300 s`)
-  if (!(durationS >= traceS && durationS <= 400 * 86400)) throw new RangeError(`durationS ${durationS} must lie between traceS and 400 days`)
+  if (!(durationS >= traceS && durationS <= 400 * 86400))
+    throw new RangeError(`durationS ${durationS} must lie between traceS and 400 days`)
   if (HOUR_S % traceS !== 0) throw new RangeError(`traceS ${traceS} must divide an hour`)
   return new Run(scenario, compile(scenario, traceS / 2 ** LEVELS), options).result()
 }
@@ -62,7 +67,9 @@ class Run {
   private readonly starts: number[]
 
   constructor(
-    private readonly scenario: Scenario, private readonly compiled: Compiled, private readonly options: SimulateOptions,
+    private readonly scenario: Scenario,
+    private readonly compiled: Compiled,
+    private readonly options: SimulateOptions,
   ) {
     this.tickS = scenario.traceS / this.traceTicks
     this.endTick = Math.floor(scenario.durationS / scenario.traceS) * this.traceTicks
@@ -85,16 +92,22 @@ class Run {
       if (this.tick % ticksPerHour === 0) this.turnHour(this.tick / ticksPerHour)
       this.act()
       timeS[p] = p * scenario.traceS
-      nodes.forEach((values, i) => { values[p] = this.state[i]! })
-      drives.forEach((values, i) => { values[p] = this.running & (1 << i) ? 1 : 0 })
+      nodes.forEach((values, i) => {
+        values[p] = this.state[i]!
+      })
+      drives.forEach((values, i) => {
+        values[p] = this.running & (1 << i) ? 1 : 0
+      })
       if (p % every === 0) {
         if (this.options.cancelled?.()) throw new SimulationCancelled()
         this.options.onProgress?.(p / points)
       }
       if (p < points - 1) this.advanceTo((p + 1) * this.traceTicks)
     }
-    const byActuator = <T>(pick: (i: number) => T) => Object.fromEntries(compiled.actuators.map((id, i) => [id, pick(i)]))
-    const byNode = (pick: (values: Float64Array) => number) => Object.fromEntries(compiled.nodes.map((id, i) => [id, pick(nodes[i]!)]))
+    const byActuator = <T>(pick: (i: number) => T) =>
+      Object.fromEntries(compiled.actuators.map((id, i) => [id, pick(i)]))
+    const byNode = (pick: (values: Float64Array) => number) =>
+      Object.fromEntries(compiled.nodes.map((id, i) => [id, pick(nodes[i]!)]))
     return {
       summary: {
         energyKwh: byActuator((i) => this.state[compiled.energyAt[i]!]! / 3.6e6),
@@ -162,7 +175,9 @@ class Run {
   /** The next tick at which a timer or a fault may let something act without any temperature moving. */
   private nextTimer(): number {
     let next = this.endTick
-    const consider = (tick: number) => { if (tick > this.tick && tick < next) next = tick }
+    const consider = (tick: number) => {
+      if (tick > this.tick && tick < next) next = tick
+    }
     this.scenario.controls.forEach((control, i) => {
       const { on, since } = this.controls[i]!
       consider(Math.ceil(since + ((on ? control.minimumOnS : control.minimumOffS) ?? 0) / this.tickS))
@@ -174,7 +189,8 @@ class Run {
   private reading(state: Float64Array, probe: string, tick: number): number | null {
     const i = this.scenario.probes.findIndex(({ id }) => id === probe)
     if (i < 0) throw new RangeError(`probe ${probe} is not in the scenario`)
-    if (this.broken.has(probe) || this.scenario.faults?.some((f) => f.probe === probe && f.atS <= tick * this.tickS)) return null
+    if (this.broken.has(probe) || this.scenario.faults?.some((f) => f.probe === probe && f.atS <= tick * this.tickS))
+      return null
     return state[this.compiled.probeAt[i]!]! + (this.scenario.probes[i]!.offsetK ?? 0)
   }
 
@@ -200,9 +216,13 @@ class Run {
   }
 
   private wouldAct(state: Float64Array, tick: number): boolean {
-    return this.controls.some(({ on }, i) => this.decided(i, state, tick) !== on) ||
-      Object.keys(this.scenario.inputs ?? {}).some((name) => this.overLimit(name, state, tick) !== this.tripped.has(name)) ||
+    return (
+      this.controls.some(({ on }, i) => this.decided(i, state, tick) !== on) ||
+      Object.keys(this.scenario.inputs ?? {}).some(
+        (name) => this.overLimit(name, state, tick) !== this.tripped.has(name),
+      ) ||
       (this.scenario.faults ?? []).some((f) => !this.broken.has(f.probe) && f.atS <= tick * this.tickS)
+    )
   }
 
   /** Lets everything that is due act now: faults, limits, controls, then what really runs. */
@@ -237,8 +257,11 @@ class Run {
 
   private runs(actuator: string): boolean {
     const called = this.scenario.controls.some(({ drives }, i) => drives === actuator && this.controls[i]!.on)
-    return called && (this.scenario.permissives ?? [])
-      .filter(({ drives }) => drives === actuator)
-      .every(({ expression }) => evaluate(expression, (name) => !this.tripped.has(name)))
+    return (
+      called &&
+      (this.scenario.permissives ?? [])
+        .filter(({ drives }) => drives === actuator)
+        .every(({ expression }) => evaluate(expression, (name) => !this.tripped.has(name)))
+    )
   }
 }

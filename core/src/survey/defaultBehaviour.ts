@@ -10,7 +10,12 @@ import type { ControllerFacts } from '../profile/deviceProfile'
  * where the probe sits, key limits a few kelvin about it, the surface limit as the alarm.
  */
 export function defaultBehaviour(
-  loop: LoopDocument, controller: ControllerFacts, output: PortRef, input: PortRef, order: number, data: FieldData,
+  loop: LoopDocument,
+  controller: ControllerFacts,
+  output: PortRef,
+  input: PortRef,
+  order: number,
+  data: FieldData,
 ): OnOffBehaviour {
   const { target, probePlace, zone } = loop.survey.answers
   const inRoom = probePlace === 'room'
@@ -20,9 +25,16 @@ export function defaultBehaviour(
   const limitC = floorLimit((floorZones.find((z) => z === zone) ?? 'occupied') as FloorZone, setpointC)
   const highestC = inRoom ? setpointC + 3 : Math.max(setpointC, Math.min(setpointC + 3, limitC))
   return {
-    kind: 'on-off', order, output, input,
+    kind: 'on-off',
+    order,
+    output,
+    input,
     ...fromSetpoint('heating', first?.convention ?? 'cut-out', setpointC, swing.typical, { swingIs: first?.swingIs }),
-    lowestC: Math.min(setpointC, 10), highestC, alarmHighC: highestC + 3,
-    offsetK: 0, minimumOffS: 180, probeFault: 'off',
+    lowestC: Math.min(setpointC, 10),
+    highestC,
+    alarmHighC: highestC + 3,
+    offsetK: 0,
+    minimumOffS: 180,
+    probeFault: 'off',
   }
 }

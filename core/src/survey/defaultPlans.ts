@@ -14,7 +14,9 @@ export function withDefaultPlans({ job, loop }: Edited, data: FieldData, makeId:
     const device = loop.chain.devices[output.device]
     return device !== undefined && job.profiles[device.profile]?.ports[output.port]?.kind === 'contact'
   }
-  const plans: Record<string, OnOffBehaviour> = Object.fromEntries(Object.entries(loop.settings.planned).filter(([, plan]) => stands(plan)))
+  const plans: Record<string, OnOffBehaviour> = Object.fromEntries(
+    Object.entries(loop.settings.planned).filter(([, plan]) => stands(plan)),
+  )
   for (const device of ordered(loop.chain.devices)) {
     const facts = job.profiles[device.profile]
     if (!facts?.controller) continue
@@ -25,7 +27,14 @@ export function withDefaultPlans({ job, loop }: Edited, data: FieldData, makeId:
       const found = Object.entries(plans).find(([, { output }]) => output.device === device.id && output.port === port)
       const order = Object.keys(plans).length + 1
       if (!found) {
-        plans[makeId()] = defaultBehaviour(loop, facts.controller!, { device: device.id, port }, { device: device.id, port: inputs[i] ?? inputs[0] ?? 'probe1' }, order, data)
+        plans[makeId()] = defaultBehaviour(
+          loop,
+          facts.controller!,
+          { device: device.id, port },
+          { device: device.id, port: inputs[i] ?? inputs[0] ?? 'probe1' },
+          order,
+          data,
+        )
         return
       }
       const [id, plan] = found

@@ -12,7 +12,10 @@ export interface KindFacts {
 }
 
 const floor: KindFacts = {
-  title: 'Warm floor', about: 'hydronic or electric floor', questions: floorQuestions, needsLimiter: true,
+  title: 'Warm floor',
+  about: 'hydronic or electric floor',
+  questions: floorQuestions,
+  needsLimiter: true,
 }
 
 /** Kinds that can be planned so far. */

@@ -23,5 +23,7 @@ export interface NumberQuestion extends Common {
 
 export interface ChoiceQuestion extends Common {
   readonly ask: 'choice'
-  readonly choices: Readonly<Record<string, { readonly order: number; readonly title: string; readonly consequence: string }>>
+  readonly choices: Readonly<
+    Record<string, { readonly order: number; readonly title: string; readonly consequence: string }>
+  >
 }

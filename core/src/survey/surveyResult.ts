@@ -32,8 +32,7 @@ export interface FloorSurvey {
 }
 
 export type SurveyOutcome =
-  | { readonly ok: true; readonly survey: FloorSurvey }
-  | { readonly ok: false; readonly missing: readonly string[] }
+  { readonly ok: true; readonly survey: FloorSurvey } | { readonly ok: false; readonly missing: readonly string[] }
 
 const oneOf = <T extends string>(options: readonly T[], given: unknown, otherwise: T): T =>
   options.find((option) => option === given) ?? otherwise
@@ -54,9 +53,10 @@ export function surveyResult(loop: LoopDocument, chain: ResolvedChain, data: Fie
   const figures: Record<string, SurveyFigure> = {}
   const take = (id: string, estimate: Omit<SurveyFigure, 'source'>): number => {
     const given = answers[id]
-    const figure: SurveyFigure = typeof given === 'number'
-      ? { value: given, source: 'answer', why: 'answered on site' }
-      : { ...estimate, source: 'estimate' }
+    const figure: SurveyFigure =
+      typeof given === 'number'
+        ? { value: given, source: 'answer', why: 'answered on site' }
+        : { ...estimate, source: 'estimate' }
     figures[id] = figure
     return figure.value
   }
@@ -70,29 +70,59 @@ export function surveyResult(loop: LoopDocument, chain: ResolvedChain, data: Fie
   const space = estimateSpace(areaM2, insulation, build, data)
   const input = { kind: 'floor', areaM2, insulation, build }
   const call = (output: string): CalcCall => ({ calc: 'plant.estimate', input, output })
-  const lossWPerK = take('loss', { value: space.lossWPerK, low: space.low.lossWPerK, high: space.high.lossWPerK, why: space.why, worked: call('lossWPerK') })
-  const capacityJPerK = take('capacity', { value: space.capacityJPerK, low: space.low.capacityJPerK, high: space.high.capacityJPerK, why: space.why, worked: call('capacityJPerK') })
+  const lossWPerK = take('loss', {
+    value: space.lossWPerK,
+    low: space.low.lossWPerK,
+    high: space.high.lossWPerK,
+    why: space.why,
+    worked: call('lossWPerK'),
+  })
+  const capacityJPerK = take('capacity', {
+    value: space.capacityJPerK,
+    low: space.low.capacityJPerK,
+    high: space.high.capacityJPerK,
+    why: space.why,
+    worked: call('capacityJPerK'),
+  })
   const screedM = take('screed', { value: 0.065, low: 0.045, high: 0.1, why: 'common screed over pipes (practice)' })
   const supplyC = typical('supplyWater', 'reset.floor')
-  const dropK = take('waterDrop', { value: 7, low: 5, high: 10, why: 'design drop that goes with the supply estimate (practice)' })
+  const dropK = take('waterDrop', {
+    value: 7,
+    low: 5,
+    high: 10,
+    why: 'design drop that goes with the supply estimate (practice)',
+  })
   const facts: FloorFacts = {
-    targetC: number('target'), probePlace: oneOf(['screed', 'room'], answers['probePlace'], 'screed'),
-    designOutdoorC: number('designOutdoor'), areaM2, lossWPerK,
+    targetC: number('target'),
+    probePlace: oneOf(['screed', 'room'], answers['probePlace'], 'screed'),
+    designOutdoorC: number('designOutdoor'),
+    areaM2,
+    lossWPerK,
     // The share of the whole that a room-air cycle sees stays as estimated when the whole is answered.
     quickCapacityJPerK: (capacityJPerK * space.quickCapacityJPerK) / space.capacityJPerK,
-    screedM, pitchMm: Number(oneOf(['100', '150', '200', '300'], answers['pitch'], '150')) as FloorFacts['pitchMm'],
-    supplyC, dropK, ...elementOf(chain),
+    screedM,
+    pitchMm: Number(oneOf(['100', '150', '200', '300'], answers['pitch'], '150')) as FloorFacts['pitchMm'],
+    supplyC,
+    dropK,
+    ...elementOf(chain),
   }
   const zone = oneOf(floorZones, answers['zone'], 'occupied')
   return {
     ok: true,
-    survey: { figures, zone, facts, plant: floorPlant(facts, data), plantCall: { calc: 'floor.plant', input: { ...facts }, output: 'powerW' } },
+    survey: {
+      figures,
+      zone,
+      facts,
+      plant: floorPlant(facts, data),
+      plantCall: { calc: 'floor.plant', input: { ...facts }, output: 'powerW' },
+    },
   }
 }
 
 /** Power of the electric elements in the chain; none when the floor is warmed by water. */
 function elementOf(chain: ResolvedChain): { elementW?: number } {
-  const watts = chain.devices.flatMap(({ facts }) => Object.values(facts.ports))
+  const watts = chain.devices
+    .flatMap(({ facts }) => Object.values(facts.ports))
     .reduce((sum, port) => sum + (port.kind === 'load' && port.heat === 'element' ? port.load.powerW : 0), 0)
   return watts > 0 ? { elementW: watts } : {}
 }

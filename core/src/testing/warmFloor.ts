@@ -10,10 +10,23 @@ import { fieldData } from './fieldData'
 export const profile = (path: string) =>
   JSON.parse(readFileSync(new URL(`../../../shelf/${path}.json`, import.meta.url), 'utf8')) as DeviceProfile
 
-export const basics = { name: 'Test job', place: 'Here', zone: 'Europe/Oslo', temperatureUnit: 'C', system: 'metric' } as const
+export const basics = {
+  name: 'Test job',
+  place: 'Here',
+  zone: 'Europe/Oslo',
+  temperatureUnit: 'C',
+  system: 'metric',
+} as const
 
 export const answers = {
-  probePlace: 'screed', target: 28, tolerance: 1, designOutdoor: -10, floorArea: 38, insulation: 'fair', supplyWater: 42, zone: 'edge',
+  probePlace: 'screed',
+  target: 28,
+  tolerance: 1,
+  designOutdoor: -10,
+  floorArea: 38,
+  insulation: 'fair',
+  supplyWater: 42,
+  zone: 'edge',
 }
 
 /** An empty job with one warm floor surveyed, and nothing in its chain. */
@@ -25,7 +38,13 @@ export function surveyedFloor(jobChanges: Partial<JobDocument> = {}): Edited {
 
 /** The same with a chain from the shelf, in this order, and the starting plan for each output that has an input. */
 export function plannedFloor(
-  devices: readonly string[] = ['probes/floor-ntc10k', 'controllers/dipper', 'loads/circulator-45', 'limiters/shrike', 'supplies/mains-230-10'],
+  devices: readonly string[] = [
+    'probes/floor-ntc10k',
+    'controllers/dipper',
+    'loads/circulator-45',
+    'limiters/shrike',
+    'supplies/mains-230-10',
+  ],
   edited: Edited = surveyedFloor(),
 ): Edited {
   const chained = devices.reduce((next, path, i) => addDevice(next, profile(path), `device-${i + 1}`), edited)
@@ -37,10 +56,22 @@ function withPlans(job: JobDocument, loop: LoopDocument): LoopDocument {
     const facts = job.profiles[device.profile]!
     if (!facts.controller) return []
     const inputs = Object.keys(facts.ports).filter((port) => facts.ports[port]!.kind === 'probe-in')
-    return Object.keys(facts.ports).filter((port) => facts.ports[port]!.kind === 'contact').map((port, i) => [
-      `plan-${i + 1}`,
-      defaultBehaviour(loop, facts.controller!, { device: device.id, port }, { device: device.id, port: inputs[i]! }, i + 1, fieldData),
-    ] as const)
+    return Object.keys(facts.ports)
+      .filter((port) => facts.ports[port]!.kind === 'contact')
+      .map(
+        (port, i) =>
+          [
+            `plan-${i + 1}`,
+            defaultBehaviour(
+              loop,
+              facts.controller!,
+              { device: device.id, port },
+              { device: device.id, port: inputs[i]! },
+              i + 1,
+              fieldData,
+            ),
+          ] as const,
+      )
   })
   return { ...loop, settings: { ...loop.settings, planned: Object.fromEntries(planned) } }
 }

@@ -7,9 +7,30 @@ export interface UnitPreferences {
 }
 
 export const quantities = [
-  'temperature', 'difference', 'power', 'electricPower', 'loss', 'capacity', 'area', 'length', 'thickness', 'section',
-  'resistance', 'current', 'voltage', 'apparentPower', 'seconds', 'hours', 'years', 'perHour', 'percent', 'energy',
-  'conductance', 'fluxDensity', 'count', 'factor',
+  'temperature',
+  'difference',
+  'power',
+  'electricPower',
+  'loss',
+  'capacity',
+  'area',
+  'length',
+  'thickness',
+  'section',
+  'resistance',
+  'current',
+  'voltage',
+  'apparentPower',
+  'seconds',
+  'hours',
+  'years',
+  'perHour',
+  'percent',
+  'energy',
+  'conductance',
+  'fluxDensity',
+  'count',
+  'factor',
 ] as const
 export type Quantity = (typeof quantities)[number]
 
@@ -22,23 +43,40 @@ export interface QuantityView {
 }
 
 const same = (label: string, decimals: number): QuantityView => ({
-  label, decimals, toShown: (v) => v, toSi: (v) => v,
+  label,
+  decimals,
+  toShown: (v) => v,
+  toSi: (v) => v,
 })
 
 const via = (label: string, decimals: number, si: UnitSymbol, shown: UnitSymbol, difference = false): QuantityView => ({
-  label, decimals,
+  label,
+  decimals,
   toShown: (v) => convert(v, si, shown, difference),
   toSi: (v) => convert(v, shown, si, difference),
 })
 
 const scaled = (label: string, decimals: number, siPerShown: number): QuantityView => ({
-  label, decimals, toShown: (v) => v / siPerShown, toSi: (v) => v * siPerShown,
+  label,
+  decimals,
+  toShown: (v) => v / siPerShown,
+  toSi: (v) => v * siPerShown,
 })
 
 const fixed: Partial<Record<Quantity, QuantityView>> = {
-  electricPower: same('W', 0), resistance: same('ohm', 1), current: same('A', 2), voltage: same('V', 1),
-  apparentPower: same('VA', 1), seconds: same('s', 0), hours: same('h', 1), years: same('years', 1),
-  perHour: same('an hour', 2), percent: same('%', 0), energy: same('kWh', 1), count: same('', 0), factor: same('', 2),
+  electricPower: same('W', 0),
+  resistance: same('ohm', 1),
+  current: same('A', 2),
+  voltage: same('V', 1),
+  apparentPower: same('VA', 1),
+  seconds: same('s', 0),
+  hours: same('h', 1),
+  years: same('years', 1),
+  perHour: same('an hour', 2),
+  percent: same('%', 0),
+  energy: same('kWh', 1),
+  count: same('', 0),
+  factor: same('', 2),
   section: same('mm²', 2),
 }
 
@@ -46,13 +84,23 @@ const US_FLUX = convert(1, 'Btu/h', 'W') / convert(1, 'ft2', 'm2')
 
 const regional: Record<'metric' | 'us', Partial<Record<Quantity, QuantityView>>> = {
   metric: {
-    power: same('W', 0), loss: same('W/K', 1), capacity: scaled('kJ/K', 0, 1000), area: same('m²', 1),
-    length: same('m', 1), thickness: scaled('mm', 0, 1e-3), conductance: same('W/m²K', 2), fluxDensity: same('W/m²', 1),
+    power: same('W', 0),
+    loss: same('W/K', 1),
+    capacity: scaled('kJ/K', 0, 1000),
+    area: same('m²', 1),
+    length: same('m', 1),
+    thickness: scaled('mm', 0, 1e-3),
+    conductance: same('W/m²K', 2),
+    fluxDensity: same('W/m²', 1),
   },
   us: {
-    power: via('Btu/h', 0, 'W', 'Btu/h'), loss: via('Btu/h°F', 1, 'W/K', 'Btu/h°F'),
-    capacity: via('Btu/°F', 0, 'J/K', 'Btu/°F'), area: via('ft²', 0, 'm2', 'ft2'), length: via('ft', 1, 'm', 'ft'),
-    thickness: via('in', 2, 'm', 'in'), conductance: scaled('Btu/h ft²°F', 2, US_FLUX * 1.8),
+    power: via('Btu/h', 0, 'W', 'Btu/h'),
+    loss: via('Btu/h°F', 1, 'W/K', 'Btu/h°F'),
+    capacity: via('Btu/°F', 0, 'J/K', 'Btu/°F'),
+    area: via('ft²', 0, 'm2', 'ft2'),
+    length: via('ft', 1, 'm', 'ft'),
+    thickness: via('in', 2, 'm', 'in'),
+    conductance: scaled('Btu/h ft²°F', 2, US_FLUX * 1.8),
     fluxDensity: scaled('Btu/h ft²', 1, US_FLUX),
   },
 }
@@ -84,7 +132,10 @@ export function formatValue(si: number, quantity: Quantity, preferences: UnitPre
  * @example formatQuantity(2.7778, 'difference', { temperatureUnit: 'F', system: 'us' }) // "5.0 °F"
  */
 export function formatQuantity(
-  si: number, quantity: Quantity, preferences: UnitPreferences, decimals?: number,
+  si: number,
+  quantity: Quantity,
+  preferences: UnitPreferences,
+  decimals?: number,
 ): string {
   const { label } = quantityView(quantity, preferences)
   const value = formatValue(si, quantity, preferences, decimals)

@@ -11,7 +11,14 @@ export interface Edited {
   readonly loop: LoopDocument
 }
 
-const letters: Record<Category, string> = { controller: 'A', probe: 'B', relay: 'K', limiter: 'F', load: 'M', supply: 'X' }
+const letters: Record<Category, string> = {
+  controller: 'A',
+  probe: 'B',
+  relay: 'K',
+  limiter: 'F',
+  load: 'M',
+  supply: 'X',
+}
 
 const letterFor = ({ category, ports }: DeviceProfile) =>
   Object.values(ports).some((port) => port.kind === 'load' && port.heat === 'element') ? 'E' : letters[category]
@@ -26,7 +33,10 @@ const withChain = (edited: Edited, chain: Chain): Edited => ({ ...edited, loop: 
 function connect(edited: Edited, from: PortRef, to: PortRef): Edited {
   const { chain } = edited.loop
   const order = Object.values(chain.connections).reduce((most, c) => Math.max(most, c.order), 0) + 1
-  return withChain(edited, { ...chain, connections: { ...chain.connections, [connectionId(from, to)]: { order, from, to } } })
+  return withChain(edited, {
+    ...chain,
+    connections: { ...chain.connections, [connectionId(from, to)]: { order, from, to } },
+  })
 }
 
 const dropWhere = (edited: Edited, drop: (connection: Connection) => boolean): Edited =>
@@ -36,7 +46,8 @@ const dropWhere = (edited: Edited, drop: (connection: Connection) => boolean): E
   })
 
 const withProfile = ({ job, loop }: Edited, profile: DeviceProfile): Edited => ({
-  job: { ...job, profiles: { ...job.profiles, [profile.id]: profile } }, loop,
+  job: { ...job, profiles: { ...job.profiles, [profile.id]: profile } },
+  loop,
 })
 
 /** The next free designation of a letter: K1, K2 … counted over the job's shared devices and this loop. */
@@ -61,7 +72,11 @@ function place(edited: Edited, profile: DeviceProfile, id: string): Edited {
   const shared = profile.category === 'supply'
   const order = nextOrder(shared ? job.devices : loop.chain.devices)
   const device: ChainDevice = {
-    order, tag, name: profile.name, profile: profile.id, ...(profile.limiter ? { dialC: dialFor(profile) } : {}),
+    order,
+    tag,
+    name: profile.name,
+    profile: profile.id,
+    ...(profile.limiter ? { dialC: dialFor(profile) } : {}),
   }
   return shared
     ? { job: { ...job, devices: { ...job.devices, [id]: device } }, loop }
@@ -80,7 +95,10 @@ export function replaceDevice(edited: Edited, id: string, profile: DeviceProfile
   const before = job.profiles[old.profile]?.ports ?? {}
   const { dialC: _dial, ...kept } = old
   const device: ChainDevice = {
-    ...kept, name: profile.name, profile: profile.id, ...(profile.limiter ? { dialC: dialFor(profile) } : {}),
+    ...kept,
+    name: profile.name,
+    profile: profile.id,
+    ...(profile.limiter ? { dialC: dialFor(profile) } : {}),
   }
   const swapped: Edited = shared
     ? { job: { ...job, devices: { ...job.devices, [id]: device } }, loop }
@@ -113,10 +131,16 @@ export function removeDevice(edited: Edited, id: string): Edited {
   const coming = touching.find((c) => c.to.device === id && portKind(edited, c.from) === 'contact')
   const going = touching.find((c) => c.from.device === id && portKind(edited, c.from) === 'contact')
   const { [id]: _gone, ...devices } = chain.devices
-  const planned = Object.fromEntries(Object.entries(edited.loop.settings.planned)
-    .filter(([, { output, input }]) => output.device !== id && input.device !== id))
+  const planned = Object.fromEntries(
+    Object.entries(edited.loop.settings.planned).filter(
+      ([, { output, input }]) => output.device !== id && input.device !== id,
+    ),
+  )
   let next = dropWhere(edited, ({ from, to }) => from.device === id || to.device === id)
-  next = { ...next, loop: { ...next.loop, chain: { ...next.loop.chain, devices }, settings: { ...next.loop.settings, planned } } }
+  next = {
+    ...next,
+    loop: { ...next.loop, chain: { ...next.loop.chain, devices }, settings: { ...next.loop.settings, planned } },
+  }
   if (coming && going) next = connect(next, coming.from, going.to)
   return autoConnect(next)
 }
@@ -135,11 +159,17 @@ interface Loose {
 /** Ports with nothing on one side, in the order of the devices. */
 function loosePorts(edited: Edited, side: 'from' | 'to'): Loose[] {
   const { devices, connections } = chainOf(edited)
-  const shared = ordered(edited.job.devices).filter(({ id }) => !devices.some((d) => d.id === id))
-    .flatMap((device) => { const facts = edited.job.profiles[device.profile]; return facts ? [{ ...device, facts }] : [] })
-  return [...devices, ...shared].flatMap(({ id, facts }) => Object.entries(facts.ports)
-    .filter(([port]) => !connections.some((c) => c[side].device === id && c[side].port === port))
-    .map(([port, facts_]) => ({ ref: { device: id, port }, port: facts_, category: facts.category })))
+  const shared = ordered(edited.job.devices)
+    .filter(({ id }) => !devices.some((d) => d.id === id))
+    .flatMap((device) => {
+      const facts = edited.job.profiles[device.profile]
+      return facts ? [{ ...device, facts }] : []
+    })
+  return [...devices, ...shared].flatMap(({ id, facts }) =>
+    Object.entries(facts.ports)
+      .filter(([port]) => !connections.some((c) => c[side].device === id && c[side].port === port))
+      .map(([port, facts_]) => ({ ref: { device: id, port }, port: facts_, category: facts.category })),
+  )
 }
 
 /** Joins what waits for each other, so that a fitter chooses devices and never ports: probes, loads, limiters, supplies, in that order. */
@@ -162,10 +192,16 @@ function joinLoads(edited: Edited): Edited {
 
 /** A limiter's contact goes into the line of the first heating load that has no limiter yet. */
 function joinLimiters(edited: Edited): Edited {
-  const loose = loosePorts(edited, 'to').filter(({ port, category }) => category === 'limiter' && port.kind === 'contact')
+  const loose = loosePorts(edited, 'to').filter(
+    ({ port, category }) => category === 'limiter' && port.kind === 'contact',
+  )
   return loose.reduce((next, { ref }) => {
-    const path = powerPaths(chainOf(next)).find(({ loadPort, contacts, connections }) =>
-      loadPort.heat !== 'none' && connections.length > 0 && !contacts.some(({ device }) => device.facts.category === 'limiter'))
+    const path = powerPaths(chainOf(next)).find(
+      ({ loadPort, contacts, connections }) =>
+        loadPort.heat !== 'none' &&
+        connections.length > 0 &&
+        !contacts.some(({ device }) => device.facts.category === 'limiter'),
+    )
     const last = path?.connections[path.connections.length - 1]
     if (!last || last.fromPort.kind === 'supply-out') return next
     const cut = dropWhere(next, (c) => connectionId(c.from, c.to) === last.id)
@@ -175,14 +211,22 @@ function joinLimiters(edited: Edited): Edited {
 
 /** Feeds supply inputs and the heads of lines from a supply of the job whose voltage suits, else from the first. */
 function joinSupplies(edited: Edited): Edited {
-  const supplies = [...loosePorts(edited, 'from'), ...chainOf(edited).connections.map(({ from, fromPort, fromDevice }) => ({ ref: from, port: fromPort, category: fromDevice.facts.category }))]
-    .flatMap(({ ref, port }) => (port.kind === 'supply-out' ? [{ ref, port }] : []))
+  const supplies = [
+    ...loosePorts(edited, 'from'),
+    ...chainOf(edited).connections.map(({ from, fromPort, fromDevice }) => ({
+      ref: from,
+      port: fromPort,
+      category: fromDevice.facts.category,
+    })),
+  ].flatMap(({ ref, port }) => (port.kind === 'supply-out' ? [{ ref, port }] : []))
   const [first] = supplies
   if (!first) return edited
-  const heads = new Map(powerPaths(chainOf(edited)).flatMap(({ contacts, supply, loadPort }) => {
-    const [head] = contacts
-    return head && !supply ? [[`${head.device.id}.${head.portId}`, loadPort.load.volts] as const] : []
-  }))
+  const heads = new Map(
+    powerPaths(chainOf(edited)).flatMap(({ contacts, supply, loadPort }) => {
+      const [head] = contacts
+      return head && !supply ? [[`${head.device.id}.${head.portId}`, loadPort.load.volts] as const] : []
+    }),
+  )
   return loosePorts(edited, 'to').reduce((next, { ref, port }) => {
     if (port.kind === 'supply-in') {
       const fitting = supplies.find(({ port: out }) => supplyVariant(out, port.variants)) ?? first
@@ -190,6 +234,10 @@ function joinSupplies(edited: Edited): Edited {
     }
     const volts = heads.get(`${ref.device}.${ref.port}`)
     if (volts === undefined) return next
-    return connect(next, (supplies.find(({ port: out }) => Math.abs(out.volts - volts) <= 0.1 * volts) ?? first).ref, ref)
+    return connect(
+      next,
+      (supplies.find(({ port: out }) => Math.abs(out.volts - volts) <= 0.1 * volts) ?? first).ref,
+      ref,
+    )
   }, edited)
 }

@@ -10,7 +10,14 @@ export interface Conductor {
 }
 
 const names: Record<string, string> = {
-  BN: 'brown', BK: 'black', BU: 'blue', GNYE: 'green-yellow', WH: 'white', RD: 'red', GN: 'green', pair: 'probe pair',
+  BN: 'brown',
+  BK: 'black',
+  BU: 'blue',
+  GNYE: 'green-yellow',
+  WH: 'white',
+  RD: 'red',
+  GN: 'green',
+  pair: 'probe pair',
 }
 
 /** Colours by role. IEC 60445 for `iec`; common North American practice for `us`. The list says: check local code. */
@@ -21,15 +28,30 @@ const colours: Record<Practice, Record<WireRole, string>> = {
 
 /** Smallest copper for a fuse or breaker: amps, then mm². US sizes are 14, 12, 10, 8 AWG. */
 const bySize: Record<Practice, readonly (readonly [number, number])[]> = {
-  iec: [[10, 1.5], [16, 2.5], [25, 4], [32, 6]],
-  us: [[15, 2.08], [20, 3.31], [30, 5.26], [40, 8.37]],
+  iec: [
+    [10, 1.5],
+    [16, 2.5],
+    [25, 4],
+    [32, 6],
+  ],
+  us: [
+    [15, 2.08],
+    [20, 3.31],
+    [30, 5.26],
+    [40, 8.37],
+  ],
 }
 const control: Record<Practice, number> = { iec: 0.75, us: 0.82 }
 const probe: Record<Practice, number> = { iec: 0.5, us: 0.52 }
 
 /** Nearest trade gauge of the sizes used here, for the list in US practice. */
 export const gaugeOf: Readonly<Record<string, string>> = {
-  '0.52': '20 AWG', '0.82': '18 AWG', '2.08': '14 AWG', '3.31': '12 AWG', '5.26': '10 AWG', '8.37': '8 AWG',
+  '0.52': '20 AWG',
+  '0.82': '18 AWG',
+  '2.08': '14 AWG',
+  '3.31': '12 AWG',
+  '5.26': '10 AWG',
+  '8.37': '8 AWG',
 }
 
 /** Conductor for a role: colour by practice, size by what protects the line. */
@@ -38,5 +60,10 @@ export function conductorFor(role: WireRole, practice: Practice, protectionA: nu
   const table = bySize[practice]
   const mains = (table.find(([amps]) => protectionA <= amps) ?? table[table.length - 1]!)[1]
   const sizeMm2 = role === 'probe' ? probe[practice] : role === 'control' ? control[practice] : mains
-  return { colour, colourName: names[colour] ?? colour, sizeMm2, kind: role === 'probe' ? 'pair, shield at one end' : 'single core' }
+  return {
+    colour,
+    colourName: names[colour] ?? colour,
+    sizeMm2,
+    kind: role === 'probe' ? 'pair, shield at one end' : 'single core',
+  }
 }

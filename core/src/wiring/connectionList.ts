@@ -25,7 +25,10 @@ export interface WireRow {
 type Draft = Omit<WireRow, 'number'>
 
 const end = (device: ResolvedDevice, terminal: string): WireEnd => ({
-  device: device.id, tag: device.tag, deviceName: device.name, terminal,
+  device: device.id,
+  tag: device.tag,
+  deviceName: device.name,
+  terminal,
   label: device.facts.terminals[terminal]?.label ?? terminal,
 })
 
@@ -36,7 +39,11 @@ export const rowId = (from: Pick<WireEnd, 'device' | 'terminal'>, to: Pick<WireE
 type RowRule = (connection: ResolvedConnection, practice: Practice) => Draft[]
 
 function row(
-  from: readonly [ResolvedDevice, string], to: readonly [ResolvedDevice, string], role: WireRole, practice: Practice, protectionA: number,
+  from: readonly [ResolvedDevice, string],
+  to: readonly [ResolvedDevice, string],
+  role: WireRole,
+  practice: Practice,
+  protectionA: number,
 ): Draft {
   const a = end(...from)
   const b = end(...to)
@@ -48,7 +55,10 @@ function row(
 
 const probeRows: RowRule = ({ fromPort, toPort, fromDevice, toDevice }, practice) =>
   fromPort.kind === 'probe-out' && toPort.kind === 'probe-in'
-    ? [row([fromDevice, fromPort.a], [toDevice, toPort.a], 'probe', practice, 0), row([fromDevice, fromPort.b], [toDevice, toPort.b], 'probe', practice, 0)]
+    ? [
+        row([fromDevice, fromPort.a], [toDevice, toPort.a], 'probe', practice, 0),
+        row([fromDevice, fromPort.b], [toDevice, toPort.b], 'probe', practice, 0),
+      ]
     : []
 
 /** The supply decides the terminals: no variant for this voltage, no rows. */
@@ -60,7 +70,8 @@ const supplyRows: RowRule = ({ fromPort, toPort, fromDevice, toDevice }, practic
     row([fromDevice, fromPort.line], [toDevice, variant.line], 'line', practice, fromPort.protectionA),
     row([fromDevice, fromPort.neutral], [toDevice, variant.neutral], 'neutral', practice, fromPort.protectionA),
   ]
-  if (fromPort.earth && variant.earth) rows.push(row([fromDevice, fromPort.earth], [toDevice, variant.earth], 'earth', practice, fromPort.protectionA))
+  if (fromPort.earth && variant.earth)
+    rows.push(row([fromDevice, fromPort.earth], [toDevice, variant.earth], 'earth', practice, fromPort.protectionA))
   return rows
 }
 
@@ -73,11 +84,18 @@ function pathRows(chain: ResolvedChain, practice: Practice): Draft[] {
     const rows = connections.map(({ fromDevice, fromPort, toDevice, toPort }) => {
       const from = fromPort.kind === 'supply-out' ? fromPort.line : fromPort.kind === 'contact' ? fromPort.make : ''
       const to = toPort.kind === 'contact' ? toPort.common : toPort.kind === 'load' ? toPort.line : ''
-      return row([fromDevice, from], [toDevice, to], fromPort.kind === 'supply-out' ? 'line' : 'switched', practice, protectionA)
+      return row(
+        [fromDevice, from],
+        [toDevice, to],
+        fromPort.kind === 'supply-out' ? 'line' : 'switched',
+        practice,
+        protectionA,
+      )
     })
     if (!supply) return rows
     rows.push(row([supply.device, supply.port.neutral], [load, loadPort.neutral], 'neutral', practice, protectionA))
-    if (supply.port.earth && loadPort.earth) rows.push(row([supply.device, supply.port.earth], [load, loadPort.earth], 'earth', practice, protectionA))
+    if (supply.port.earth && loadPort.earth)
+      rows.push(row([supply.device, supply.port.earth], [load, loadPort.earth], 'earth', practice, protectionA))
     return rows
   })
 }
@@ -88,7 +106,11 @@ function pathRows(chain: ResolvedChain, practice: Practice): Draft[] {
  */
 export function connectionList(chain: ResolvedChain, practice: Practice): WireRow[] {
   const byRule = chain.connections.flatMap((connection) => rules.flatMap((rule) => rule(connection, practice)))
-  const all = [...byRule.filter(({ role }) => role !== 'probe'), ...pathRows(chain, practice), ...byRule.filter(({ role }) => role === 'probe')]
+  const all = [
+    ...byRule.filter(({ role }) => role !== 'probe'),
+    ...pathRows(chain, practice),
+    ...byRule.filter(({ role }) => role === 'probe'),
+  ]
   const unique = new Map(all.map((draft) => [draft.id, draft]))
   return [...unique.values()].map((draft, index) => ({ ...draft, number: index + 1 }))
 }

@@ -23,7 +23,8 @@ const INDUCTIVE = new Set(['motor', 'compressor', 'coil'])
  * @throws RangeError unless volts and power are over 0
  */
 export function contactLoad(
-  ratings: readonly ContactRating[], load: ElectricLoad & { readonly phases?: 1 | 3 | undefined },
+  ratings: readonly ContactRating[],
+  load: ElectricLoad & { readonly phases?: 1 | 3 | undefined },
 ): ContactVerdict {
   const { kind, powerW, volts, amps, powerFactor, phases = 1 } = load
   if (!(volts > 0)) throw new RangeError(`load volts ${volts} must be over 0`)
@@ -32,17 +33,37 @@ export function contactLoad(
   const factor = powerFactor ?? assumed ?? 1
   const loadA = amps ?? powerW / (volts * factor * (phases === 3 ? Math.sqrt(3) : 1))
   const told = assumed === undefined ? {} : { assumedPowerFactor: assumed }
-  const counting = ratings.filter((rating) => rating.load === kind && rating.volts >= volts).map((rating) => rating.amps)
+  const counting = ratings
+    .filter((rating) => rating.load === kind && rating.volts >= volts)
+    .map((rating) => rating.amps)
   if (counting.length === 0)
     return {
-      loadA, ratedA: null, usedPercent: null, verdict: 'look-again', ...told,
+      loadA,
+      ratedA: null,
+      usedPercent: null,
+      verdict: 'look-again',
+      ...told,
       remedy: `The leaflet gives no ${kind} rating at ${volts} V. Ask for it, or put a contactor between.`,
     }
   const ratedA = Math.max(...counting)
   const usedPercent = (100 * loadA) / ratedA
   if (usedPercent > 100)
-    return { loadA, ratedA, usedPercent, verdict: 'does-not-fit', ...told, remedy: `Put a contactor rated over ${Math.ceil(loadA / 0.8)} A between.` }
+    return {
+      loadA,
+      ratedA,
+      usedPercent,
+      verdict: 'does-not-fit',
+      ...told,
+      remedy: `Put a contactor rated over ${Math.ceil(loadA / 0.8)} A between.`,
+    }
   if (usedPercent > 80)
-    return { loadA, ratedA, usedPercent, verdict: 'look-again', ...told, remedy: 'Close to the rating: a contactor lasts longer.' }
+    return {
+      loadA,
+      ratedA,
+      usedPercent,
+      verdict: 'look-again',
+      ...told,
+      remedy: 'Close to the rating: a contactor lasts longer.',
+    }
   return { loadA, ratedA, usedPercent, verdict: 'fits', ...told }
 }

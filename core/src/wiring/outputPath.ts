@@ -18,18 +18,30 @@ export function outputPath(chain: ResolvedChain, output = 0): OutputPath {
   const ofCategory = (category: string) => chain.devices.filter(({ facts }) => facts.category === category)
   const [controller] = ofCategory('controller')
   const paths = powerPaths(chain)
-  const commanded = paths.filter(({ contacts, loadPort }) =>
-    loadPort.heat !== 'none' && contacts.some(({ device, port }) => port.movedBy === 'control' || coilFeeds(paths, device)))
+  const commanded = paths.filter(
+    ({ contacts, loadPort }) =>
+      loadPort.heat !== 'none' &&
+      contacts.some(({ device, port }) => port.movedBy === 'control' || coilFeeds(paths, device)),
+  )
   const path = commanded[output] ?? paths.find(({ loadPort }) => loadPort.heat !== 'none')
-  const inputs = chain.connections.filter(({ to, toPort }) => to.device === controller?.id && toPort.kind === 'probe-in')
+  const inputs = chain.connections.filter(
+    ({ to, toPort }) => to.device === controller?.id && toPort.kind === 'probe-in',
+  )
   const series = (path?.contacts ?? []).map(({ device }) => device).filter(({ id }) => id !== controller?.id)
-  const supplied = chain.connections.find(({ fromPort, to }) => fromPort.kind === 'supply-out' && to.device === controller?.id)?.fromDevice
+  const supplied = chain.connections.find(
+    ({ fromPort, to }) => fromPort.kind === 'supply-out' && to.device === controller?.id,
+  )?.fromDevice
   const probe = inputs[output]?.fromDevice ?? inputs[0]?.fromDevice ?? ofCategory('probe')[0]
   const load = path?.load ?? ofCategory('load')[0]
   const supply = path?.supply?.device ?? supplied
   return {
-    series, ...(probe ? { probe } : {}), ...(controller ? { controller } : {}), ...(load ? { load } : {}), ...(supply ? { supply } : {}),
+    series,
+    ...(probe ? { probe } : {}),
+    ...(controller ? { controller } : {}),
+    ...(load ? { load } : {}),
+    ...(supply ? { supply } : {}),
   }
 }
 
-const coilFeeds = (paths: ReturnType<typeof powerPaths>, device: ResolvedDevice) => paths.some(({ load, loadPort }) => load.id === device.id && loadPort.heat === 'none')
+const coilFeeds = (paths: ReturnType<typeof powerPaths>, device: ResolvedDevice) =>
+  paths.some(({ load, loadPort }) => load.id === device.id && loadPort.heat === 'none')

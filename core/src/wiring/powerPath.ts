@@ -32,7 +32,8 @@ function walk(chain: ResolvedChain, load: ResolvedDevice, portId: string, loadPo
     seen.add(here.id)
     connections.unshift(here)
     const { fromDevice: device, fromPort: port, from } = here
-    if (port.kind === 'supply-out') return { load, loadPort, contacts, connections, supply: { device, portId: from.port, port } }
+    if (port.kind === 'supply-out')
+      return { load, loadPort, contacts, connections, supply: { device, portId: from.port, port } }
     if (port.kind !== 'contact') break
     contacts.unshift({ device, portId: from.port, port })
     here = into(chain, device.id, from.port)

@@ -5,11 +5,14 @@ import type { SupplyOutPort, SupplyVariant } from '../profile/deviceProfile'
  * The variant is always derived, so that the wrong pair for a voltage cannot be produced.
  */
 export function supplyVariant(
-  supply: Pick<SupplyOutPort, 'volts' | 'current'>, variants: Readonly<Record<string, SupplyVariant>>,
+  supply: Pick<SupplyOutPort, 'volts' | 'current'>,
+  variants: Readonly<Record<string, SupplyVariant>>,
 ): (SupplyVariant & { readonly id: string }) | undefined {
   return Object.entries(variants)
     .map(([id, variant]) => ({ ...variant, id }))
     .sort((a, b) => a.order - b.order)
-    .find(({ lowV, highV, current }) =>
-      supply.volts >= lowV && supply.volts <= highV && (current === 'ac-dc' || current === supply.current))
+    .find(
+      ({ lowV, highV, current }) =>
+        supply.volts >= lowV && supply.volts <= highV && (current === 'ac-dc' || current === supply.current),
+    )
 }

@@ -11,17 +11,33 @@ import { supplyVariant } from './supplyVariant'
 import { continuityLimitOhm, coreOhm } from './wireResistance'
 
 const wires = ({ job, loop }: Edited) =>
-  connectionList(resolveChain(job, loop.chain), job.practice).map(({ from, to, conductor }) => `${from.tag}:${from.label} ${to.tag}:${to.label} ${conductor.colour} ${conductor.sizeMm2}`)
+  connectionList(resolveChain(job, loop.chain), job.practice).map(
+    ({ from, to, conductor }) =>
+      `${from.tag}:${from.label} ${to.tag}:${to.label} ${conductor.colour} ${conductor.sizeMm2}`,
+  )
 
 describe('the list of the warm floor', () => {
   it('goes terminal to terminal, limiter in the pump\u2019s line', () => {
     expect(wires(plannedFloor())).toEqual([
-      'X1:L A1:1 BN 1.5', 'X1:N A1:2 BU 1.5', 'X1:L A1:5 BN 1.5', 'A1:6 F1:1 BK 1.5', 'F1:2 M1:L BK 1.5', 'X1:N M1:N BU 1.5', 'X1:PE M1:PE GNYE 1.5',
-      'B1:1 A1:11 pair 0.5', 'B1:2 A1:12 pair 0.5',
+      'X1:L A1:1 BN 1.5',
+      'X1:N A1:2 BU 1.5',
+      'X1:L A1:5 BN 1.5',
+      'A1:6 F1:1 BK 1.5',
+      'F1:2 M1:L BK 1.5',
+      'X1:N M1:N BU 1.5',
+      'X1:PE M1:PE GNYE 1.5',
+      'B1:1 A1:11 pair 0.5',
+      'B1:2 A1:12 pair 0.5',
     ])
   })
   it('comes out the same whatever order the devices are chosen in', () => {
-    const shuffled = plannedFloor(['limiters/shrike', 'loads/circulator-45', 'supplies/mains-230-10', 'controllers/dipper', 'probes/floor-ntc10k'])
+    const shuffled = plannedFloor([
+      'limiters/shrike',
+      'loads/circulator-45',
+      'supplies/mains-230-10',
+      'controllers/dipper',
+      'probes/floor-ntc10k',
+    ])
     expect(new Set(wires(shuffled))).toEqual(new Set(wires(plannedFloor())))
   })
   it('takes the other pair of terminals on 24 V, and never the mains pair', () => {
@@ -43,15 +59,29 @@ describe('the list of the warm floor', () => {
 })
 
 describe('chain edits', () => {
-  const heater = () => plannedFloor(['probes/floor-ntc10k', 'controllers/dipper', 'loads/floor-heater-3680', 'limiters/fieldfare', 'supplies/mains-230-20'])
+  const heater = () =>
+    plannedFloor([
+      'probes/floor-ntc10k',
+      'controllers/dipper',
+      'loads/floor-heater-3680',
+      'limiters/fieldfare',
+      'supplies/mains-230-20',
+    ])
 
   it('puts a contactor between: coil on the old contact, load on its own, limiter still in the load\u2019s line', () => {
     const before = heater()
     const connection = Object.keys(before.loop.chain.connections).find((id) => id.startsWith('device-2.out1'))!
     const after = insertDevice(before, connection, profile('relays/contactor-25'), 'k1')
     const paths = powerPaths(resolveChain(after.job, after.loop.chain))
-    expect(paths.map(({ load, contacts, supply }) => [supply?.device.tag, ...contacts.map(({ device }) => device.tag), load.tag])).toEqual([
-      ['X1', 'K1', 'F1', 'E1'], ['X1', 'A1', 'K1'],
+    expect(
+      paths.map(({ load, contacts, supply }) => [
+        supply?.device.tag,
+        ...contacts.map(({ device }) => device.tag),
+        load.tag,
+      ]),
+    ).toEqual([
+      ['X1', 'K1', 'F1', 'E1'],
+      ['X1', 'A1', 'K1'],
     ])
     expect(wires(after)).toContain('X1:N K1:A2 BU 4')
   })
@@ -68,16 +98,24 @@ describe('chain edits', () => {
     const twice = addDevice(plannedFloor(), profile('probes/room-ntc10k'), 'second')
     expect(Object.values(twice.loop.chain.devices).map(({ tag }) => tag)).toEqual(['B1', 'A1', 'M1', 'F1', 'B2'])
   })
-  it('refuses a connection that is not there', () => expect(() => insertDevice(heater(), 'nowhere', profile('limiters/shrike'), 'x')).toThrow('connection nowhere'))
+  it('refuses a connection that is not there', () =>
+    expect(() => insertDevice(heater(), 'nowhere', profile('limiters/shrike'), 'x')).toThrow('connection nowhere'))
 })
 
 describe('contactLoad', () => {
-  const ratings = [{ load: 'resistive', volts: 250, amps: 10 }, { load: 'motor', volts: 250, amps: 3 }] as const
+  const ratings = [
+    { load: 'resistive', volts: 250, amps: 10 },
+    { load: 'motor', volts: 250, amps: 3 },
+  ] as const
   it.each([
-    [{ kind: 'resistive', powerW: 3680, volts: 230 }, 16, 'does-not-fit'], [{ kind: 'resistive', powerW: 2300, volts: 230 }, 10, 'look-again'],
-    [{ kind: 'resistive', powerW: 1840, volts: 230 }, 8, 'fits'], [{ kind: 'motor', powerW: 45, volts: 230 }, 0.2795, 'fits'],
-    [{ kind: 'motor', powerW: 45, volts: 230, amps: 3.1 }, 3.1, 'does-not-fit'], [{ kind: 'lamp', powerW: 60, volts: 230 }, 0.2609, 'look-again'],
-    [{ kind: 'resistive', powerW: 400, volts: 400 }, 1, 'look-again'], [{ kind: 'resistive', powerW: 6000, volts: 400, phases: 3 }, 8.66, 'look-again'],
+    [{ kind: 'resistive', powerW: 3680, volts: 230 }, 16, 'does-not-fit'],
+    [{ kind: 'resistive', powerW: 2300, volts: 230 }, 10, 'look-again'],
+    [{ kind: 'resistive', powerW: 1840, volts: 230 }, 8, 'fits'],
+    [{ kind: 'motor', powerW: 45, volts: 230 }, 0.2795, 'fits'],
+    [{ kind: 'motor', powerW: 45, volts: 230, amps: 3.1 }, 3.1, 'does-not-fit'],
+    [{ kind: 'lamp', powerW: 60, volts: 230 }, 0.2609, 'look-again'],
+    [{ kind: 'resistive', powerW: 400, volts: 400 }, 1, 'look-again'],
+    [{ kind: 'resistive', powerW: 6000, volts: 400, phases: 3 }, 8.66, 'look-again'],
   ] as const)('%p draws %d A: %s', (load, amps, verdict) => {
     const answer = contactLoad(ratings, load)
     expect(answer.loadA).toBeCloseTo(amps, 3)
@@ -85,13 +123,23 @@ describe('contactLoad', () => {
   })
   it('says when it assumed a power factor, and proposes a contactor that is big enough', () => {
     expect(contactLoad(ratings, { kind: 'motor', powerW: 45, volts: 230 }).assumedPowerFactor).toBe(0.7)
-    expect(contactLoad(ratings, { kind: 'resistive', powerW: 3680, volts: 230 }).remedy).toBe('Put a contactor rated over 20 A between.')
+    expect(contactLoad(ratings, { kind: 'resistive', powerW: 3680, volts: 230 }).remedy).toBe(
+      'Put a contactor rated over 20 A between.',
+    )
   })
 })
 
 describe('supplyVariant', () => {
   const { variants } = profile('controllers/dipper').ports['supply'] as never as { variants: never }
-  it.each([[230, 'ac', 'mains'], [207, 'ac', 'mains'], [24, 'ac', 'low'], [24, 'dc', 'low'], [230, 'dc', undefined], [120, 'ac', undefined], [12, 'dc', undefined]] as const)('%d V %s: %s', (volts, current, id) => {
+  it.each([
+    [230, 'ac', 'mains'],
+    [207, 'ac', 'mains'],
+    [24, 'ac', 'low'],
+    [24, 'dc', 'low'],
+    [230, 'dc', undefined],
+    [120, 'ac', undefined],
+    [12, 'dc', undefined],
+  ] as const)('%d V %s: %s', (volts, current, id) => {
     expect(supplyVariant({ volts, current }, variants)?.id).toBe(id)
   })
 })
@@ -101,8 +149,20 @@ describe('resistance of a row', () => {
   it('rises by 0.393 % a kelvin', () => expect(coreOhm(100, 1.5, 70) / coreOhm(100, 1.5)).toBeCloseTo(1.1965, 6))
   const limit = continuityLimitOhm(10, 1.5, fieldData)
   const at = '2026-01-01T00:00:00Z'
-  it.each([['value', 0.2, 'fits'], ['value', limit, 'fits'], ['value', limit + 0.01, 'stop'], ['value', -1, 'stop'], ['over-range', undefined, 'stop'], ['none', undefined, 'waiting']] as const)('%s %p: %s', (state, value, verdict) => {
-    expect(rowVerdict({ tested: { text: '', unit: 'ohm', state, at, by: 'x', ...(value === undefined ? {} : { value }) } }, limit)).toBe(verdict)
+  it.each([
+    ['value', 0.2, 'fits'],
+    ['value', limit, 'fits'],
+    ['value', limit + 0.01, 'stop'],
+    ['value', -1, 'stop'],
+    ['over-range', undefined, 'stop'],
+    ['none', undefined, 'waiting'],
+  ] as const)('%s %p: %s', (state, value, verdict) => {
+    expect(
+      rowVerdict(
+        { tested: { text: '', unit: 'ohm', state, at, by: 'x', ...(value === undefined ? {} : { value }) } },
+        limit,
+      ),
+    ).toBe(verdict)
   })
   it('waits without a reading', () => expect(rowVerdict(undefined, limit)).toBe('waiting'))
 })

@@ -8,8 +8,12 @@ import { FolderInUse, lockFolder } from './folderLock'
 import { openEmbedded } from './openDatabase'
 
 let folder: string
-beforeEach(() => { folder = mkdtempSync(path.join(tmpdir(), 'nachtigal-test-')) })
-afterEach(() => { rmSync(folder, { recursive: true, force: true }) })
+beforeEach(() => {
+  folder = mkdtempSync(path.join(tmpdir(), 'nachtigal-test-'))
+})
+afterEach(() => {
+  rmSync(folder, { recursive: true, force: true })
+})
 
 describe('data folder', () => {
   it('is held by one at a time, and says by whom', async () => {
@@ -17,7 +21,9 @@ describe('data folder', () => {
     await expect(lockFolder(folder)).rejects.toThrow(FolderInUse)
     await expect(lockFolder(folder)).rejects.toThrow(`process ${process.pid}`)
     await release()
-    await (await lockFolder(folder))()
+    await (
+      await lockFolder(folder)
+    )()
   })
   it('keeps what was answered, syncs each commit to the disk, and opens again', async () => {
     const { create, jobId } = newJob()
@@ -36,6 +42,8 @@ describe('data folder', () => {
     writeFileSync(path.join(home, 'holiday.txt'), 'photos')
     await expect(openEmbedded(folder, migrations)).rejects.toThrow('no PG_VERSION but holds holiday.txt')
     expect(existsSync(path.join(home, 'holiday.txt'))).toBe(true)
-    await (await lockFolder(folder))()
+    await (
+      await lockFolder(folder)
+    )()
   })
 })

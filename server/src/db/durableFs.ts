@@ -2,8 +2,12 @@ import { fsyncSync } from 'node:fs'
 import type { PGlite } from '@electric-sql/pglite'
 import { NodeFS } from '@electric-sql/pglite/nodefs'
 
-interface Stream { readonly nfd: number }
-interface NodeModule { readonly NODEFS: { readonly stream_ops: { fsync?: (stream: Stream) => number } } }
+interface Stream {
+  readonly nfd: number
+}
+interface NodeModule {
+  readonly NODEFS: { readonly stream_ops: { fsync?: (stream: Stream) => number } }
+}
 type Init = Parameters<NodeFS['init']>[1]
 
 /** File system of the embedded database whose fsync really reaches the disk; as it comes, it has none at all. */

@@ -6,8 +6,13 @@ import path from 'node:path'
 
 /** Another server holds this data folder. */
 export class FolderInUse extends Error {
-  constructor(readonly folder: string, readonly holder: string) {
-    super(`data folder ${folder} is in use by ${holder}. Stop that server, or choose another folder with NACHTIGAL_DATA.`)
+  constructor(
+    readonly folder: string,
+    readonly holder: string,
+  ) {
+    super(
+      `data folder ${folder} is in use by ${holder}. Stop that server, or choose another folder with NACHTIGAL_DATA.`,
+    )
   }
 }
 
@@ -26,7 +31,9 @@ const askHolder = (at: string) =>
     let said = ''
     const socket = connect(at)
     socket.setTimeout(500, () => socket.destroy())
-    socket.on('data', (chunk: Buffer) => { said += chunk.toString('utf8') })
+    socket.on('data', (chunk: Buffer) => {
+      said += chunk.toString('utf8')
+    })
     socket.on('error', () => resolve(undefined))
     socket.on('close', () => resolve(said || 'another process'))
   })
@@ -35,7 +42,10 @@ const listen = (at: string) =>
   new Promise<Server>((resolve, reject) => {
     const server = createServer((socket) => socket.end(`process ${process.pid}`))
     server.on('error', reject)
-    server.listen(at, () => { server.unref(); resolve(server) })
+    server.listen(at, () => {
+      server.unref()
+      resolve(server)
+    })
   })
 
 /**
@@ -47,7 +57,10 @@ export async function lockFolder(folder: string): Promise<() => Promise<void>> {
   const at = address(folder)
   const take = async () => {
     const server = await listen(at)
-    return () => new Promise<void>((resolve) => { server.close(() => resolve()) })
+    return () =>
+      new Promise<void>((resolve) => {
+        server.close(() => resolve())
+      })
   }
   try {
     return await take()

@@ -25,7 +25,13 @@ const CHECKPOINT_MS = 10 * 60_000
  * The embedded database turns fsync off by itself; here a commit is on the disk when it is answered. Its default method for the
  * log, fdatasync, does nothing in this build, so it is fsync.
  */
-const durableParams = [...PGlite.defaultStartParams.filter((param) => param !== '-F'), '-c', 'fsync=on', '-c', 'wal_sync_method=fsync']
+const durableParams = [
+  ...PGlite.defaultStartParams.filter((param) => param !== '-F'),
+  '-c',
+  'fsync=on',
+  '-c',
+  'wal_sync_method=fsync',
+]
 
 /** Embedded database in memory, for tests. */
 export async function openInMemory(migrations: string): Promise<OpenDatabase> {
@@ -46,13 +52,17 @@ export async function openEmbedded(folder: string, migrations: string): Promise<
     const home = path.join(folder, 'postgres')
     if (!existsSync(home)) await create(home)
     if (!existsSync(path.join(home, 'PG_VERSION')))
-      throw new Error(`${home} is not a database: it has no PG_VERSION but holds ${readdirSync(home).slice(0, 5).join(', ') || 'nothing'}. Move it away, nothing was touched.`)
+      throw new Error(
+        `${home} is not a database: it has no PG_VERSION but holds ${readdirSync(home).slice(0, 5).join(', ') || 'nothing'}. Move it away, nothing was touched.`,
+      )
     const fs = new DurableFs(home)
     const client = await PGlite.create({ fs, startParams: durableParams })
     const db = drizzleEmbedded(client)
     await migrateEmbedded(db, { migrationsFolder: migrations })
     // It has no background processes: what a server does by itself is scheduled here.
-    const timer = setInterval(() => { void client.exec('CHECKPOINT; VACUUM ANALYZE') }, CHECKPOINT_MS)
+    const timer = setInterval(() => {
+      void client.exec('CHECKPOINT; VACUUM ANALYZE')
+    }, CHECKPOINT_MS)
     timer.unref()
     const close = async () => {
       clearInterval(timer)

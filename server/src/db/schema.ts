@@ -10,20 +10,32 @@ export const jobs = pgTable('jobs', {
 })
 
 /** Documents as they stand now; the log is the truth, these are its result. */
-export const documents = pgTable('documents', {
-  id: text('id').primaryKey(),
-  jobId: text('job_id').notNull().references(() => jobs.id),
-  kind: text('kind').$type<'job' | 'loop'>().notNull(),
-  body: jsonb('body').$type<AnyDocument>().notNull(),
-}, (table) => [index('documents_job').on(table.jobId)])
+export const documents = pgTable(
+  'documents',
+  {
+    id: text('id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    kind: text('kind').$type<'job' | 'loop'>().notNull(),
+    body: jsonb('body').$type<AnyDocument>().notNull(),
+  },
+  (table) => [index('documents_job').on(table.jobId)],
+)
 
 /** Append-only. Rows are never migrated and never changed. */
-export const logRows = pgTable('log_rows', {
-  jobId: text('job_id').notNull().references(() => jobs.id),
-  sequence: integer('sequence').notNull(),
-  commandId: text('command_id').notNull().unique(),
-  receivedAt: text('received_at').notNull(),
-  command: jsonb('command').$type<Command>().notNull(),
-  previousHash: text('previous_hash').notNull(),
-  hash: text('hash').notNull(),
-}, (table) => [primaryKey({ columns: [table.jobId, table.sequence] })])
+export const logRows = pgTable(
+  'log_rows',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    sequence: integer('sequence').notNull(),
+    commandId: text('command_id').notNull().unique(),
+    receivedAt: text('received_at').notNull(),
+    command: jsonb('command').$type<Command>().notNull(),
+    previousHash: text('previous_hash').notNull(),
+    hash: text('hash').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.sequence] })],
+)

@@ -17,23 +17,49 @@ type Block = Record<string, unknown>
 
 const t = (text: string, more: Block = {}): Block => ({ text: fontRuns(text), ...more })
 const heading = (text: string): Block => t(text, { style: 'section' })
-const verdictWords: Record<string, string> = { fits: 'fits', 'look-again': 'look again', 'does-not-fit': 'does not fit', stop: 'stop', look: 'look again', waiting: 'waits' }
+const verdictWords: Record<string, string> = {
+  fits: 'fits',
+  'look-again': 'look again',
+  'does-not-fit': 'does not fit',
+  stop: 'stop',
+  look: 'look again',
+  waiting: 'waits',
+}
 
-function table(widths: readonly (string | number)[], head: readonly string[], rows: readonly (readonly string[])[]): Block {
+function table(
+  widths: readonly (string | number)[],
+  head: readonly string[],
+  rows: readonly (readonly string[])[],
+): Block {
   return {
-    table: { headerRows: 1, widths, dontBreakRows: true, body: [head.map((text) => t(text, { style: 'head' })), ...rows.map((row) => row.map((text) => t(text)))] },
-    layout: { hLineWidth: (i: number) => (i === 0 ? 0 : i === 1 ? 1 : 0.5), vLineWidth: () => 0, hLineColor: (i: number) => (i === 1 ? INK : LINE), paddingLeft: () => 0, paddingRight: () => 8 },
+    table: {
+      headerRows: 1,
+      widths,
+      dontBreakRows: true,
+      body: [head.map((text) => t(text, { style: 'head' })), ...rows.map((row) => row.map((text) => t(text)))],
+    },
+    layout: {
+      hLineWidth: (i: number) => (i === 0 ? 0 : i === 1 ? 1 : 0.5),
+      vLineWidth: () => 0,
+      hLineColor: (i: number) => (i === 1 ? INK : LINE),
+      paddingLeft: () => 0,
+      paddingRight: () => 8,
+    },
     margin: [0, 2, 0, 8],
   }
 }
 
-const shown = (reading: Reading | undefined) => (reading ? (reading.state === 'over-range' ? 'over-range' : reading.text) : '\u2013')
+const shown = (reading: Reading | undefined) =>
+  reading ? (reading.state === 'over-range' ? 'over-range' : reading.text) : '\u2013'
 
 /**
  * The as-left sheet of a loop: what it is, what fits, what is keyed, what was measured, what is open. It only renders what
  * core derives; its last line carries the hash of the log so that a copy can be held against the record.
  */
-export function asLeftSheet(context: LoopContext, stamp: { readonly printedAt: string; readonly hash: string }): object {
+export function asLeftSheet(
+  context: LoopContext,
+  stamp: { readonly printedAt: string; readonly hash: string },
+): object {
   const { job, loop, chain, joints, rows, words } = context
   const { open, closed } = checkLoop(context)
   const { signed } = loop.handover
@@ -44,61 +70,126 @@ export function asLeftSheet(context: LoopContext, stamp: { readonly printedAt: s
   const content: Block[] = [
     t('As-left sheet', { style: 'title' }),
     t(`${loop.name}, ${job.name}${job.place ? `, ${job.place}` : ''}`, { style: 'lead' }),
-    t(signed
-      ? `Signed ${signed.at.slice(0, 10)} by ${signed.by}, measured with ${signed.instrument}.`
-      : `Not signed. ${blocked.length} point${blocked.length === 1 ? ' keeps' : 's keep'} it open.`, { bold: true, margin: [0, 0, 0, 8] }),
+    t(
+      signed
+        ? `Signed ${signed.at.slice(0, 10)} by ${signed.by}, measured with ${signed.instrument}.`
+        : `Not signed. ${blocked.length} point${blocked.length === 1 ? ' keeps' : 's keep'} it open.`,
+      { bold: true, margin: [0, 0, 0, 8] },
+    ),
     heading('Chain'),
-    table([70, '*', 150], ['designation', 'device', 'place or dial'], chain.devices.map((d) => [d.tag, `${d.name}, ${d.facts.summary}`, d.dialC === undefined ? (d.place ?? '') : `dial at ${words.say(d.dialC, 'temperature', 0)}`])),
-    table([70, 70, '*'], ['joint', 'verdict', 'reason'], joints.map((j) => [`${joint(j.connection)?.fromDevice.tag ?? ''} \u2192 ${joint(j.connection)?.toDevice.tag ?? ''}`, verdictWords[j.verdict] ?? j.verdict, j.reason])),
+    table(
+      [70, '*', 150],
+      ['designation', 'device', 'place or dial'],
+      chain.devices.map((d) => [
+        d.tag,
+        `${d.name}, ${d.facts.summary}`,
+        d.dialC === undefined ? (d.place ?? '') : `dial at ${words.say(d.dialC, 'temperature', 0)}`,
+      ]),
+    ),
+    table(
+      [70, 70, '*'],
+      ['joint', 'verdict', 'reason'],
+      joints.map((j) => [
+        `${joint(j.connection)?.fromDevice.tag ?? ''} \u2192 ${joint(j.connection)?.toDevice.tag ?? ''}`,
+        verdictWords[j.verdict] ?? j.verdict,
+        j.reason,
+      ]),
+    ),
   ]
   for (const { device: controller, rows: parameters } of keyingSheet(context))
     content.push(
       heading(`Keyed on ${controller.tag} ${controller.name}`),
-      table([44, '*', 60, 60, 60, 44, 56], ['code', 'name', 'planned', 'as found', 'as left', 'unit', ''], parameters.map((p) => [
-        p.code, p.name, p.planned, shown(p.asFound), shown(p.asLeft), p.unit, p.agrees === undefined ? 'not keyed' : p.agrees ? 'as planned' : 'differs',
-      ])),
+      table(
+        [44, '*', 60, 60, 60, 44, 56],
+        ['code', 'name', 'planned', 'as found', 'as left', 'unit', ''],
+        parameters.map((p) => [
+          p.code,
+          p.name,
+          p.planned,
+          shown(p.asFound),
+          shown(p.asLeft),
+          p.unit,
+          p.agrees === undefined ? 'not keyed' : p.agrees ? 'as planned' : 'differs',
+        ]),
+      ),
     )
   for (const plan of ordered(loop.settings.planned)) {
     const test = riseAndFall(context, plan)
     content.push(
       heading(`Test: ${test.title.toLowerCase()}, output of ${device(plan.output.device)?.tag ?? ''}`),
-      table(['*', 60, 90, 90, 80], ['step', 'switches', 'should', 'read', 'verdict'], test.steps.map((s) => [
-        s.title, s.switches, `${words.say(s.expectedC, 'temperature')} \u00b1 ${words.say(s.toleranceK, 'difference')}`,
-        s.reading ? `${s.reading.text} ${s.reading.unit}` : '\u2013', verdictWords[s.verdict] ?? s.verdict,
-      ])),
+      table(
+        ['*', 60, 90, 90, 80],
+        ['step', 'switches', 'should', 'read', 'verdict'],
+        test.steps.map((s) => [
+          s.title,
+          s.switches,
+          `${words.say(s.expectedC, 'temperature')} \u00b1 ${words.say(s.toleranceK, 'difference')}`,
+          s.reading ? `${s.reading.text} ${s.reading.unit}` : '\u2013',
+          verdictWords[s.verdict] ?? s.verdict,
+        ]),
+      ),
       t(`${test.result.head}. ${test.result.reason}`, { margin: [0, 0, 0, 8] }),
     )
   }
   content.push(
     heading('Wires'),
-    table([24, 70, 70, '*', 60, 60, 70], ['no.', 'from', 'to', 'core', 'landed', 'ohm', 'tested'], rows.map((row) => {
-      const state = loop.wiring.rows[row.id]
-      const { verdict, sizeMm2 } = judgeRow(context, row)
-      return [String(row.number), `${row.from.tag} ${row.from.label}`, `${row.to.tag} ${row.to.label}`, `${row.conductor.colourName}, ${job.practice === 'us' ? (gaugeOf[String(sizeMm2)] ?? `${sizeMm2} mm²`) : `${sizeMm2} mm²`}`,
-        state?.landed ? 'yes' : 'no', shown(state?.tested), verdict === 'fits' ? 'good' : verdict === 'stop' ? 'failed' : 'not tested']
-    })),
+    table(
+      [24, 70, 70, '*', 60, 60, 70],
+      ['no.', 'from', 'to', 'core', 'landed', 'ohm', 'tested'],
+      rows.map((row) => {
+        const state = loop.wiring.rows[row.id]
+        const { verdict, sizeMm2 } = judgeRow(context, row)
+        return [
+          String(row.number),
+          `${row.from.tag} ${row.from.label}`,
+          `${row.to.tag} ${row.to.label}`,
+          `${row.conductor.colourName}, ${job.practice === 'us' ? (gaugeOf[String(sizeMm2)] ?? `${sizeMm2} mm²`) : `${sizeMm2} mm²`}`,
+          state?.landed ? 'yes' : 'no',
+          shown(state?.tested),
+          verdict === 'fits' ? 'good' : verdict === 'stop' ? 'failed' : 'not tested',
+        ]
+      }),
+    ),
     heading('Open'),
-    ...(open.length === 0 ? [t('No findings.', { margin: [0, 0, 0, 8] })] : open.map((f) => t(`${verdictWords[f.severity] ?? f.severity}: ${f.head} ${f.reason} ${f.remedy}`, { margin: [0, 0, 0, 3] }))),
-    ...closed.map((f) => { const w = loop.waivers[`${f.code}/${f.about}`]; return t(`Closed by ${w?.by ?? ''}: ${f.head} ${w?.reason ?? ''}`, { margin: [0, 0, 0, 3] }) }),
+    ...(open.length === 0
+      ? [t('No findings.', { margin: [0, 0, 0, 8] })]
+      : open.map((f) =>
+          t(`${verdictWords[f.severity] ?? f.severity}: ${f.head} ${f.reason} ${f.remedy}`, { margin: [0, 0, 0, 3] }),
+        )),
+    ...closed.map((f) => {
+      const w = loop.waivers[`${f.code}/${f.about}`]
+      return t(`Closed by ${w?.by ?? ''}: ${f.head} ${w?.reason ?? ''}`, { margin: [0, 0, 0, 3] })
+    }),
     ...(signed ? [] : blocked.map((line) => t(`Keeps hand-over open: ${line}`, { margin: [0, 0, 0, 3] }))),
   )
   if (ticked.length > 0)
     content.push(heading('Cautions'), ...ticked.map(({ caution }) => t(caution, { margin: [0, 0, 0, 3] })))
   content.push(
-    t('Isolation, dead tests and first live are not recorded in this version of the sheet: keep them on the form of your trade. Local code, the makers\u2019 leaflets and the licensed trades come first.', { margin: [0, 8, 0, 0], color: INK2 }),
+    t(
+      'Isolation, dead tests and first live are not recorded in this version of the sheet: keep them on the form of your trade. Local code, the makers\u2019 leaflets and the licensed trades come first.',
+      { margin: [0, 8, 0, 0], color: INK2 },
+    ),
   )
   return {
-    pageSize: job.system === 'us' ? 'LETTER' : 'A4', pageMargins: [40, 40, 40, 48],
+    pageSize: job.system === 'us' ? 'LETTER' : 'A4',
+    pageMargins: [40, 40, 40, 48],
     info: { title: `As-left sheet, ${loop.name}`, creator: 'Nachtigal' },
     defaultStyle: { font: 'B612', fontSize: 9, lineHeight: 1.25, color: INK },
     styles: {
-      title: { font: 'Barlow', fontSize: 24 }, lead: { fontSize: 11, margin: [0, 0, 0, 6] },
-      section: { font: 'Barlow', fontSize: 14, margin: [0, 8, 0, 2] }, head: { font: 'Barlow', fontSize: 10, color: INK2 },
+      title: { font: 'Barlow', fontSize: 24 },
+      lead: { fontSize: 11, margin: [0, 0, 0, 6] },
+      section: { font: 'Barlow', fontSize: 14, margin: [0, 8, 0, 2] },
+      head: { font: 'Barlow', fontSize: 10, color: INK2 },
     },
     content,
     footer: (page: number, pages: number) => ({
-      columns: [t(`Printed ${stamp.printedAt.slice(0, 16).replace('T', ' ')} UTC. Record ${stamp.hash.slice(0, 16)}`), t(`${page} of ${pages}`, { alignment: 'right' })],
-      margin: [40, 12, 40, 0], fontSize: 8, color: INK2,
+      columns: [
+        t(`Printed ${stamp.printedAt.slice(0, 16).replace('T', ' ')} UTC. Record ${stamp.hash.slice(0, 16)}`),
+        t(`${page} of ${pages}`, { alignment: 'right' }),
+      ],
+      margin: [40, 12, 40, 0],
+      fontSize: 8,
+      color: INK2,
     }),
   }
 }

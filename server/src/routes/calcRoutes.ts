@@ -8,7 +8,10 @@ import { AppError } from '../appError'
 export function calcRoutes({ data }: { readonly data: FieldData }): Router {
   return Router().post(routes.calc, (request, response) => {
     const entry = findCalculation(request.params.id)
-    if (!entry) throw new AppError('CALCULATION_UNKNOWN', `there is no calculation ${request.params.id}`, { id: request.params.id })
+    if (!entry)
+      throw new AppError('CALCULATION_UNKNOWN', `there is no calculation ${request.params.id}`, {
+        id: request.params.id,
+      })
     const run = (input: unknown) => {
       const outcome = runCalculation(entry, input, data)
       return outcome.ok ? outcome.output : { error: outcome.error }

@@ -14,7 +14,8 @@ const UNSTORABLE = /\\u0000|\\ud[89a-f]/i
 function accept<T>(schema: Schema, body: unknown, code: 'COMMAND_REFUSED' | 'FILE_REFUSED'): T {
   const wrong = refusal(schema, body)
   if (wrong) throw new AppError(code, wrong.message, { ...wrong })
-  if (UNSTORABLE.test(JSON.stringify(body))) throw new AppError(code, 'a text holds a character that cannot be stored', { field: '' })
+  if (UNSTORABLE.test(JSON.stringify(body)))
+    throw new AppError(code, 'a text holds a character that cannot be stored', { field: '' })
   return body as T
 }
 
@@ -22,22 +23,36 @@ const LOG_PAGE = 200
 
 /** A file name that any system takes: letters and digits of the job's name, nothing else. */
 export const fileName = (name: string, ending: string) =>
-  `${name.normalize('NFKD').replace(/[^\w-]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 60) || 'job'}.${ending}`
+  `${
+    name
+      .normalize('NFKD')
+      .replace(/[^\w-]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 60) || 'job'
+  }.${ending}`
 
 /** Jobs: list, read, commands, log, file out and in. Each parses, asks the store, replies. */
 export function jobRoutes({ store }: { readonly store: JobStore }): Router {
   const router = Router()
-  router.get(routes.jobs, async (_request, response) => { response.json(await store.list()) })
-  router.get(routes.job, async (request, response) => { response.json(await store.read(request.params.jobId)) })
+  router.get(routes.jobs, async (_request, response) => {
+    response.json(await store.list())
+  })
+  router.get(routes.job, async (request, response) => {
+    response.json(await store.read(request.params.jobId))
+  })
   router.post(routes.commands, async (request, response) => {
     const command = accept<Command>(commandSchema, request.body, 'COMMAND_REFUSED')
     if (command.jobId !== request.params.jobId)
-      throw new AppError('COMMAND_REFUSED', `jobId is ${command.jobId}: it must be the job of the address`, { field: 'jobId' })
+      throw new AppError('COMMAND_REFUSED', `jobId is ${command.jobId}: it must be the job of the address`, {
+        field: 'jobId',
+      })
     response.json(await store.apply(command))
   })
   router.get(routes.log, async (request, response) => {
     const before = Number(request.query['before'])
-    response.json(await store.log(request.params.jobId, LOG_PAGE, Number.isInteger(before) && before > 0 ? before : undefined))
+    response.json(
+      await store.log(request.params.jobId, LOG_PAGE, Number.isInteger(before) && before > 0 ? before : undefined),
+    )
   })
   router.get(routes.file, async (request, response) => {
     const file = await store.exportFile(request.params.jobId)

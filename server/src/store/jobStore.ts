@@ -36,9 +36,17 @@ export function createJobStore(db: Database, now: () => string): JobStore {
 }
 
 async function listJobs(db: Database): Promise<JobSummary[]> {
-  const rows = await db.select({ body: documents.body, revision: jobs.revision, changedAt: jobs.changedAt })
-    .from(documents).innerJoin(jobs, eq(jobs.id, documents.jobId)).where(eq(documents.kind, 'job')).orderBy(desc(jobs.changedAt))
-  const loops = await db.select({ jobId: documents.jobId, loops: count() }).from(documents).where(eq(documents.kind, 'loop')).groupBy(documents.jobId)
+  const rows = await db
+    .select({ body: documents.body, revision: jobs.revision, changedAt: jobs.changedAt })
+    .from(documents)
+    .innerJoin(jobs, eq(jobs.id, documents.jobId))
+    .where(eq(documents.kind, 'job'))
+    .orderBy(desc(jobs.changedAt))
+  const loops = await db
+    .select({ jobId: documents.jobId, loops: count() })
+    .from(documents)
+    .where(eq(documents.kind, 'loop'))
+    .groupBy(documents.jobId)
   const byJob = new Map(loops.map((row) => [row.jobId, row.loops]))
   return rows.map(({ body, revision, changedAt }) => {
     const { id, name, place } = body as JobDocument
@@ -47,7 +55,10 @@ async function listJobs(db: Database): Promise<JobSummary[]> {
 }
 
 async function documentsOf(db: Database | Transaction, jobId: string): Promise<Record<string, AnyDocument>> {
-  const rows = await db.select({ id: documents.id, body: documents.body }).from(documents).where(eq(documents.jobId, jobId))
+  const rows = await db
+    .select({ id: documents.id, body: documents.body })
+    .from(documents)
+    .where(eq(documents.jobId, jobId))
   return Object.fromEntries(rows.map(({ id, body }) => [id, body]))
 }
 
@@ -62,17 +73,26 @@ async function readJob(db: Database, jobId: string): Promise<JobState> {
 async function readLog(db: Database, jobId: string, limit: number, before?: number): Promise<LogPage> {
   const [row] = await db.select().from(jobs).where(eq(jobs.id, jobId))
   if (!row) throw new AppError('JOB_UNKNOWN', `there is no job ${jobId}`, { jobId })
-  const where = before === undefined ? eq(logRows.jobId, jobId) : and(eq(logRows.jobId, jobId), sql`${logRows.sequence} < ${before}`)
+  const where =
+    before === undefined
+      ? eq(logRows.jobId, jobId)
+      : and(eq(logRows.jobId, jobId), sql`${logRows.sequence} < ${before}`)
   const rows = await db.select().from(logRows).where(where).orderBy(desc(logRows.sequence)).limit(limit)
   return { total: row.revision, rows: rows.map(asLogRow) }
 }
 
-const asLogRow = ({ sequence, receivedAt, command, previousHash, hash }: typeof logRows.$inferSelect): LogRow =>
-  ({ sequence, receivedAt, command, previousHash, hash })
+const asLogRow = ({ sequence, receivedAt, command, previousHash, hash }: typeof logRows.$inferSelect): LogRow => ({
+  sequence,
+  receivedAt,
+  command,
+  previousHash,
+  hash,
+})
 
 async function applyInTransaction(tx: Transaction, command: Command, receivedAt: string): Promise<CommandReply> {
   const { jobId } = command
-  const creates = command.change[0]!.document === jobId && command.change[0]!.path.length === 0 && command.change[0]!.from === null
+  const creates =
+    command.change[0]!.document === jobId && command.change[0]!.path.length === 0 && command.change[0]!.from === null
   if (creates) await tx.insert(jobs).values({ id: jobId, revision: 0, changedAt: receivedAt }).onConflictDoNothing()
   // The job's row is the lock: two writers to one job follow each other.
   const [job] = await tx.select().from(jobs).where(eq(jobs.id, jobId)).for('update')
@@ -80,19 +100,31 @@ async function applyInTransaction(tx: Transaction, command: Command, receivedAt:
 
   const [known] = await tx.select().from(logRows).where(eq(logRows.commandId, command.id))
   if (known) {
-    if (!sameValue(known.command, command)) throw new AppError('COMMAND_ID_REUSED', `command ${command.id} was sent before with other contents`, { id: command.id })
+    if (!sameValue(known.command, command))
+      throw new AppError('COMMAND_ID_REUSED', `command ${command.id} was sent before with other contents`, {
+        id: command.id,
+      })
     return { sequence: known.sequence, revision: job.revision, receivedAt: known.receivedAt, repeated: true }
   }
   if (command.undoes !== undefined) {
-    const [undone] = await tx.select().from(logRows).where(and(eq(logRows.jobId, jobId), eq(logRows.commandId, command.undoes)))
-    if (!undone) throw new AppError('COMMAND_REFUSED', `undoes ${command.undoes}: there is no such command in this job`, { field: 'undoes' })
+    const [undone] = await tx
+      .select()
+      .from(logRows)
+      .where(and(eq(logRows.jobId, jobId), eq(logRows.commandId, command.undoes)))
+    if (!undone)
+      throw new AppError('COMMAND_REFUSED', `undoes ${command.undoes}: there is no such command in this job`, {
+        field: 'undoes',
+      })
   }
   const before = await documentsOf(tx, jobId)
   const after = changed(before, command)
   await write(tx, jobId, command, before, after)
 
   const sequence = job.revision + 1
-  const [last] = await tx.select({ hash: logRows.hash }).from(logRows).where(and(eq(logRows.jobId, jobId), eq(logRows.sequence, job.revision)))
+  const [last] = await tx
+    .select({ hash: logRows.hash })
+    .from(logRows)
+    .where(and(eq(logRows.jobId, jobId), eq(logRows.sequence, job.revision)))
   const row = { sequence, receivedAt, command, previousHash: last?.hash ?? firstHash }
   await tx.insert(logRows).values({ jobId, commandId: command.id, ...row, hash: rowHash(row) })
   await tx.update(jobs).set({ revision: sequence, changedAt: receivedAt }).where(eq(jobs.id, jobId))
@@ -108,7 +140,9 @@ function changed(before: Documents, command: Command): Documents {
     throw new AppError('COMMAND_REFUSED', (error as Error).message, { field: 'change' }, error)
   }
   if (!applied.ok)
-    throw new AppError('COMMAND_CONFLICT', 'what stands there is no longer what this change started from', { clashes: applied.clashes })
+    throw new AppError('COMMAND_CONFLICT', 'what stands there is no longer what this change started from', {
+      clashes: applied.clashes,
+    })
   for (const id of new Set(command.change.map(({ document }) => document))) {
     const document = applied.documents[id]
     if (document !== undefined) checkDocument(id, command.jobId, document)
@@ -131,8 +165,13 @@ async function write(tx: Transaction, jobId: string, command: Command, before: D
     if (body === undefined) await tx.delete(documents).where(eq(documents.id, id))
     else if (before[id] !== undefined) await tx.update(documents).set({ body }).where(eq(documents.id, id))
     else {
-      const made = await tx.insert(documents).values({ id, jobId, kind: body.type, body }).onConflictDoNothing().returning({ id: documents.id })
-      if (made.length === 0) throw new AppError('COMMAND_REFUSED', `document ${id} belongs to another job`, { field: 'document' })
+      const made = await tx
+        .insert(documents)
+        .values({ id, jobId, kind: body.type, body })
+        .onConflictDoNothing()
+        .returning({ id: documents.id })
+      if (made.length === 0)
+        throw new AppError('COMMAND_REFUSED', `document ${id} belongs to another job`, { field: 'document' })
     }
   }
 }
@@ -149,21 +188,37 @@ async function exportJob(db: Database, jobId: string): Promise<JobFile> {
  */
 async function importJob(tx: Transaction, { job, loops, log }: JobFile): Promise<{ jobId: string }> {
   const broken = brokenLink(log)
-  if (broken !== undefined) throw new AppError('FILE_CHAIN_BROKEN', `the log was changed: row ${broken} does not follow from the one before`, { sequence: broken })
+  if (broken !== undefined)
+    throw new AppError('FILE_CHAIN_BROKEN', `the log was changed: row ${broken} does not follow from the one before`, {
+      sequence: broken,
+    })
   const replayed = log.reduce<Documents>((state, { command }) => {
     const next = applyCommand(state, command)
-    if (!next.ok) throw new AppError('FILE_REFUSED', `the log contradicts itself at command ${command.id}`, { id: command.id })
+    if (!next.ok)
+      throw new AppError('FILE_REFUSED', `the log contradicts itself at command ${command.id}`, { id: command.id })
     return next.documents
   }, {})
   if (!sameValue(replayed, { [job.id]: job, ...loops }))
     throw new AppError('FILE_REFUSED', 'the log does not lead to the documents in this file', {})
   for (const [id, document] of Object.entries(replayed)) checkDocument(id, job.id, document)
   const [there] = await tx.select().from(jobs).where(eq(jobs.id, job.id))
-  if (there) throw new AppError('JOB_EXISTS', `job "${job.name}" is here already; nothing was changed`, { jobId: job.id })
+  if (there)
+    throw new AppError('JOB_EXISTS', `job "${job.name}" is here already; nothing was changed`, { jobId: job.id })
   const last = log[log.length - 1]!
   await tx.insert(jobs).values({ id: job.id, revision: last.sequence, changedAt: last.receivedAt })
-  await tx.insert(documents).values(Object.entries(replayed).map(([id, body]) => ({ id, jobId: job.id, kind: (body as AnyDocument).type, body: body as AnyDocument })))
+  await tx
+    .insert(documents)
+    .values(
+      Object.entries(replayed).map(([id, body]) => ({
+        id,
+        jobId: job.id,
+        kind: (body as AnyDocument).type,
+        body: body as AnyDocument,
+      })),
+    )
   for (let i = 0; i < log.length; i += 500)
-    await tx.insert(logRows).values(log.slice(i, i + 500).map((row) => ({ jobId: job.id, commandId: row.command.id, ...row })))
+    await tx
+      .insert(logRows)
+      .values(log.slice(i, i + 500).map((row) => ({ jobId: job.id, commandId: row.command.id, ...row })))
   return { jobId: job.id }
 }

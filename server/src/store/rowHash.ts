@@ -2,7 +2,12 @@ import { createHash } from 'node:crypto'
 import { type Command, firstHash, hashText, type LogRow } from '@nachtigal/core/job/command'
 
 /** Hash of a log row: SHA-256 over its canonical text with the hash of the row before. */
-export function rowHash(row: { readonly sequence: number; readonly receivedAt: string; readonly command: Command; readonly previousHash: string }): string {
+export function rowHash(row: {
+  readonly sequence: number
+  readonly receivedAt: string
+  readonly command: Command
+  readonly previousHash: string
+}): string {
   const { sequence, receivedAt, command, previousHash } = row
   return createHash('sha256').update(hashText({ sequence, receivedAt, command, previousHash })).digest('hex')
 }

@@ -20,24 +20,40 @@ const TryStage = lazy(() => import('../stages/try/TryStage').then((module) => ({
 
 const router = createBrowserRouter([
   {
-    element: <Outlet />, errorElement: <ErrorPage />,
+    element: <Outlet />,
+    errorElement: <ErrorPage />,
     children: [
       { path: '/', element: <JobsPlace /> },
       {
-        path: '/jobs/:jobId', element: <JobFrame />, errorElement: <ErrorPage />,
+        path: '/jobs/:jobId',
+        element: <JobFrame />,
+        errorElement: <ErrorPage />,
         children: [
           { index: true, element: <BoardPlace /> },
           { path: 'log', element: <LogPlace /> },
           {
-            path: 'loops/:loopId', element: <LoopFrame />,
+            path: 'loops/:loopId',
+            element: <LoopFrame />,
             children: [
               { index: true, element: <Navigate to="survey" replace /> },
               ...[
-                { path: 'survey', element: <SurveyStage /> }, { path: 'match', element: <MatchStage /> }, { path: 'match/:category', element: <MatchStage /> },
-                { path: 'wire', element: <WireStage /> }, { path: 'wire/:row', element: <WireStage /> },
-                { path: 'set', element: <SetStage /> }, { path: 'set/keying', element: <KeyingStage /> },
-                { path: 'try', element: <Suspense fallback={<p className="p-4">Fetching the strip</p>}><TryStage /></Suspense> },
-                { path: 'prove', element: <ProveStage /> }, { path: 'hand-over', element: <HandOverStage /> },
+                { path: 'survey', element: <SurveyStage /> },
+                { path: 'match', element: <MatchStage /> },
+                { path: 'match/:category', element: <MatchStage /> },
+                { path: 'wire', element: <WireStage /> },
+                { path: 'wire/:row', element: <WireStage /> },
+                { path: 'set', element: <SetStage /> },
+                { path: 'set/keying', element: <KeyingStage /> },
+                {
+                  path: 'try',
+                  element: (
+                    <Suspense fallback={<p className="p-4">Fetching the strip</p>}>
+                      <TryStage />
+                    </Suspense>
+                  ),
+                },
+                { path: 'prove', element: <ProveStage /> },
+                { path: 'hand-over', element: <HandOverStage /> },
               ].map((route) => ({ ...route, errorElement: <ErrorPage inLoop /> })),
             ],
           },
@@ -51,6 +67,8 @@ const router = createBrowserRouter([
 /** The whole application: theme and routes. */
 export function App() {
   const theme = useAppSelector((state) => state.view.theme)
-  useEffect(() => { document.documentElement.dataset['theme'] = theme }, [theme])
+  useEffect(() => {
+    document.documentElement.dataset['theme'] = theme
+  }, [theme])
   return <RouterProvider router={router} />
 }

@@ -24,10 +24,14 @@ export function JobFrame() {
   const query = api.endpoints.job.useQuery(jobId, { refetchOnMountOrArgChange: true })
   const { data: shelf, isError: shelfMissing } = useShelfQuery()
   const { data, refetch } = query
-  useEffect(() => { if (data) dispatch(jobRead(data)) }, [data, dispatch])
+  useEffect(() => {
+    if (data) dispatch(jobRead(data))
+  }, [data, dispatch])
   // Another device may have written: look again when this one is taken up, unless something of its own is still on the way.
   useEffect(() => {
-    const look = () => { if (!document.hidden && !waiting) void refetch() }
+    const look = () => {
+      if (!document.hidden && !waiting) void refetch()
+    }
     document.addEventListener('visibilitychange', look)
     return () => document.removeEventListener('visibilitychange', look)
   }, [refetch, waiting])
@@ -35,12 +39,22 @@ export function JobFrame() {
   if (!shown || !shelf)
     return (
       <main className="p-6 grid gap-3">
-        {query.isError || shelfMissing
-          ? <><h1 className="h1">This job cannot be read</h1><p>Is the server running? What you typed is kept on this device.</p><Link to="/">All jobs</Link></>
-          : <p role="status">Reading the job</p>}
+        {query.isError || shelfMissing ? (
+          <>
+            <h1 className="h1">This job cannot be read</h1>
+            <p>Is the server running? What you typed is kept on this device.</p>
+            <Link to="/">All jobs</Link>
+          </>
+        ) : (
+          <p role="status">Reading the job</p>
+        )}
       </main>
     )
-  return <JobContext.Provider value={{ ...shown, data: shelf.data, profiles: shelf.profiles }}><Frame {...shown} data={shelf.data} /></JobContext.Provider>
+  return (
+    <JobContext.Provider value={{ ...shown, data: shelf.data, profiles: shelf.profiles }}>
+      <Frame {...shown} data={shelf.data} />
+    </JobContext.Provider>
+  )
 }
 
 function Frame({ job, loops, data }: ShownJob & { data: FieldData }) {
@@ -51,12 +65,20 @@ function Frame({ job, loops, data }: ShownJob & { data: FieldData }) {
     <div className="shell">
       <TitleBlock job={job} loop={loop} />
       <nav className="side" aria-label="Loops">
-        <div className="flex items-baseline px-4 pb-1.5"><h2 className="h3">Loops</h2><span className="lab ml-auto">survey to hand-over</span></div>
+        <div className="flex items-baseline px-4 pb-1.5">
+          <h2 className="h3">Loops</h2>
+          <span className="lab ml-auto">survey to hand-over</span>
+        </div>
         {ordered(loops).map((each) => {
           const states = stageStatus(loopContext(job, each, data)).map(({ state }) => state)
           const bad = states.includes('stop') ? 'stop' : states.includes('look') ? 'look' : undefined
           return (
-            <NavLink key={each.id} to={`/jobs/${job.id}/loops/${each.id}/${match?.params.stage ?? nextThing(loopContext(job, each, data)).stage}`} className="loop-row" aria-current={loop?.id === each.id ? 'page' : undefined}>
+            <NavLink
+              key={each.id}
+              to={`/jobs/${job.id}/loops/${each.id}/${match?.params.stage ?? nextThing(loopContext(job, each, data)).stage}`}
+              className="loop-row"
+              aria-current={loop?.id === each.id ? 'page' : undefined}
+            >
               <span className="flex-1 truncate">{each.name}</span>
               {bad ? <Shape kind={bad} labelled /> : null}
               <StageTrack states={states} here={loop?.id === each.id ? at : undefined} />
@@ -65,8 +87,19 @@ function Frame({ job, loops, data }: ShownJob & { data: FieldData }) {
         })}
         {Object.keys(loops).length === 0 ? <p className="px-4 text-ink2">None yet</p> : null}
         <div className="mt-auto border-t border-line grid grid-cols-2 px-4 py-2">
-          <NavLink end to={`/jobs/${job.id}`} className="cond text-[16px] h-8 flex items-center no-underline aria-[current=page]:font-semibold">Board</NavLink>
-          <NavLink to={`/jobs/${job.id}/log`} className="cond text-[16px] h-8 flex items-center no-underline aria-[current=page]:font-semibold">Log</NavLink>
+          <NavLink
+            end
+            to={`/jobs/${job.id}`}
+            className="cond text-[16px] h-8 flex items-center no-underline aria-[current=page]:font-semibold"
+          >
+            Board
+          </NavLink>
+          <NavLink
+            to={`/jobs/${job.id}/log`}
+            className="cond text-[16px] h-8 flex items-center no-underline aria-[current=page]:font-semibold"
+          >
+            Log
+          </NavLink>
         </div>
       </nav>
       <Outlet />

@@ -1,15 +1,30 @@
 import { Dialog } from '../ui/Dialog'
 
 const keys = [
-  ['1 to 7', 'stage'], ['j, k', 'next and previous loop'], ['u', 'a look in °C or °F'], ['b', 'board'], ['g', 'log'], ['Ctrl Z', 'take the last change back'],
-  ['arrows', 'on the ladder: one display step, with Shift ten'], ['Enter', 'keep what is typed'], ['Esc', 'what it was'], ['?', 'this list'],
+  ['1 to 7', 'stage'],
+  ['j, k', 'next and previous loop'],
+  ['u', 'a look in °C or °F'],
+  ['b', 'board'],
+  ['g', 'log'],
+  ['Ctrl Z', 'take the last change back'],
+  ['arrows', 'on the ladder: one display step, with Shift ten'],
+  ['Enter', 'keep what is typed'],
+  ['Esc', 'what it was'],
+  ['?', 'this list'],
 ] as const
 
 /** Every key there is. */
 export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
     <Dialog open={open} onClose={onClose} title="Keys">
-      <dl className="facts">{keys.map(([key, does]) => <div key={key} className="contents"><dt className="mono">{key}</dt><dd className="!text-[13px]">{does}</dd></div>)}</dl>
+      <dl className="facts">
+        {keys.map(([key, does]) => (
+          <div key={key} className="contents">
+            <dt className="mono">{key}</dt>
+            <dd className="!text-[13px]">{does}</dd>
+          </div>
+        ))}
+      </dl>
     </Dialog>
   )
 }

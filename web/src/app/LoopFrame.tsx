@@ -14,7 +14,14 @@ export function LoopFrame() {
   const phone = useMedia(PHONE)
   const { job, loops, data, profiles } = useJob()
   const loop = loops[loopId]
-  if (!loop) return <main className="sheet p-6 grid gap-3 content-start"><h1 className="h1">This loop is not in the job</h1><p>It may have been taken back in the log.</p><Link to={`/jobs/${job.id}`}>Board</Link></main>
+  if (!loop)
+    return (
+      <main className="sheet p-6 grid gap-3 content-start">
+        <h1 className="h1">This loop is not in the job</h1>
+        <p>It may have been taken back in the log.</p>
+        <Link to={`/jobs/${job.id}`}>Board</Link>
+      </main>
+    )
   return (
     <LoopProvider job={job} loop={loop} data={data} profiles={profiles}>
       <div className="flex flex-col min-h-0 min-w-0 sheet">
@@ -31,7 +38,9 @@ function Stage() {
   return (
     <>
       {phone || stage === 'survey' ? null : <LoopChain />}
-      <main className="stage flex-1 min-h-0 flex flex-col overflow-auto" key={stage}><Outlet /></main>
+      <main className="stage flex-1 min-h-0 flex flex-col overflow-auto" key={stage}>
+        <Outlet />
+      </main>
     </>
   )
 }
@@ -45,11 +54,24 @@ function StageRail() {
       {stages.map((stage, i) => {
         const { state, says } = status[i]!
         return (
-          <NavLink key={stage} to={`/jobs/${loop.job.id}/loops/${loop.loop.id}/${stage}`} aria-current={here === stage ? 'step' : undefined} aria-label={`${i + 1} ${stageTitles[stage]}, ${says}`}>
-            <svg width="4" height="36" className="flex-none overflow-visible" aria-hidden><Stroke state={state} w={4} h={36} /></svg>
+          <NavLink
+            key={stage}
+            to={`/jobs/${loop.job.id}/loops/${loop.loop.id}/${stage}`}
+            aria-current={here === stage ? 'step' : undefined}
+            aria-label={`${i + 1} ${stageTitles[stage]}, ${says}`}
+          >
+            <svg width="4" height="36" className="flex-none overflow-visible" aria-hidden>
+              <Stroke state={state} w={4} h={36} />
+            </svg>
             <span className="min-w-0">
-              <span className="block cond font-semibold text-[18px] leading-[18px] truncate">{i + 1} {stageTitles[stage]}</span>
-              <span className={`block cond text-[14px] leading-[18px] truncate ${state === 'stop' ? 'text-stop' : state === 'look' ? 'text-look' : 'text-ink2'}`}>{says}</span>
+              <span className="block cond font-semibold text-[18px] leading-[18px] truncate">
+                {i + 1} {stageTitles[stage]}
+              </span>
+              <span
+                className={`block cond text-[14px] leading-[18px] truncate ${state === 'stop' ? 'text-stop' : state === 'look' ? 'text-look' : 'text-ink2'}`}
+              >
+                {says}
+              </span>
             </span>
           </NavLink>
         )

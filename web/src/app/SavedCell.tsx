@@ -18,15 +18,41 @@ export function SavedCell() {
   const [open, setOpen] = useState(false)
   const stuck = pending.filter(({ id }) => parked[id])
   const waiting = pending.length - stuck.length
-  const says = stuck.length > 0 ? `${stuck.length} to settle` : waiting > 0 ? (online ? 'saving' : `${waiting} wait here`) : savedAt ? `saved ${clock(savedAt)}` : 'saved'
+  const says =
+    stuck.length > 0
+      ? `${stuck.length} to settle`
+      : waiting > 0
+        ? online
+          ? 'saving'
+          : `${waiting} wait here`
+        : savedAt
+          ? `saved ${clock(savedAt)}`
+          : 'saved'
   return (
     <>
-      <button type="button" className="title-cell min-w-24" aria-label={`${online ? 'On the server' : 'No server'}: ${says}`} onClick={() => setOpen(true)} disabled={stuck.length === 0}>
+      <button
+        type="button"
+        className="title-cell min-w-24"
+        aria-label={`${online ? 'On the server' : 'No server'}: ${says}`}
+        onClick={() => setOpen(true)}
+        disabled={stuck.length === 0}
+      >
         <span className="k">{online ? 'On the server' : 'No server'}</span>
-        <span role="status" data-saved={pending.length === 0} className={stuck.length > 0 ? 'text-look font-bold' : ''}>{stuck.length > 0 ? <span className="inline-block mr-1"><Shape kind="look" size={12} /></span> : null}{says}</span>
+        <span role="status" data-saved={pending.length === 0} className={stuck.length > 0 ? 'text-look font-bold' : ''}>
+          {stuck.length > 0 ? (
+            <span className="inline-block mr-1">
+              <Shape kind="look" size={12} />
+            </span>
+          ) : null}
+          {says}
+        </span>
       </button>
       <Dialog open={open && stuck.length > 0} onClose={() => setOpen(false)} title="Changed in two places">
-        <div className="grid gap-4">{stuck.map((command) => <Settle key={command.id} command={command} />)}</div>
+        <div className="grid gap-4">
+          {stuck.map((command) => (
+            <Settle key={command.id} command={command} />
+          ))}
+        </div>
       </Dialog>
     </>
   )
@@ -37,17 +63,30 @@ function Settle({ command }: { command: Command }) {
   const outbox = useOutbox()
   const store = useStore<RootState>()
   const { message = '', clashes = [] } = useAppSelector((state) => state.documents.parked[command.id]) ?? {}
-  const preferences = useAppSelector((state) => selectJob(state, command.jobId)?.job) ?? { temperatureUnit: 'C' as const, system: 'metric' as const }
+  const preferences = useAppSelector((state) => selectJob(state, command.jobId)?.job) ?? {
+    temperatureUnit: 'C' as const,
+    system: 'metric' as const,
+  }
   const again = () => {
     const shown = selectJob(store.getState(), command.jobId)
     const documents: Record<string, unknown> = shown ? { [command.jobId]: shown.job, ...shown.loops } : {}
-    const change = command.change.map((each) => {
-      const clash = clashes.find(({ document, path }) => document === each.document && path.join('/') === each.path.join('/'))
-      return clash ? { ...each, from: clash.is } : each
-    }).filter((each) => changesBetween('', each.from, each.to).length > 0)
+    const change = command.change
+      .map((each) => {
+        const clash = clashes.find(
+          ({ document, path }) => document === each.document && path.join('/') === each.path.join('/'),
+        )
+        return clash ? { ...each, from: clash.is } : each
+      })
+      .filter((each) => changesBetween('', each.from, each.to).length > 0)
     void outbox.drop(command.id)
     if (change.length > 0 && Object.keys(documents).length > 0)
-      void outbox.add({ ...command, id: crypto.randomUUID(), baseRevision: shown?.revision ?? 0, at: new Date().toISOString(), change })
+      void outbox.add({
+        ...command,
+        id: crypto.randomUUID(),
+        baseRevision: shown?.revision ?? 0,
+        at: new Date().toISOString(),
+        change,
+      })
   }
   return (
     <section className="grid gap-2 border-b border-line pb-4">
@@ -55,11 +94,26 @@ function Settle({ command }: { command: Command }) {
       {clashes.map((clash) => {
         const mine = wordChange(clash, preferences)
         const there = wordChange({ ...clash, to: clash.is }, preferences)
-        return <dl key={clash.path.join('/')} className="facts"><dt className="font-bold">{mine.what}</dt><dd /><dt>stands there</dt><dd>{there.after}</dd><dt>yours</dt><dd>{mine.after}</dd></dl>
+        return (
+          <dl key={clash.path.join('/')} className="facts">
+            <dt className="font-bold">{mine.what}</dt>
+            <dd />
+            <dt>stands there</dt>
+            <dd>{there.after}</dd>
+            <dt>yours</dt>
+            <dd>{mine.after}</dd>
+          </dl>
+        )
       })}
       <div className="grid grid-cols-2 gap-2">
-        <Button second end="" onClick={() => void outbox.drop(command.id)}>Leave what stands</Button>
-        {clashes.length > 0 ? <Button end="" onClick={again}>Put mine</Button> : null}
+        <Button second end="" onClick={() => void outbox.drop(command.id)}>
+          Leave what stands
+        </Button>
+        {clashes.length > 0 ? (
+          <Button end="" onClick={again}>
+            Put mine
+          </Button>
+        ) : null}
       </div>
     </section>
   )

@@ -18,19 +18,39 @@ export function StagesButton({ job, loop }: { job: JobDocument; loop: LoopDocume
   const row = 'flex items-center gap-4 min-h-12 px-2 border-b border-line no-underline'
   return (
     <div className="only-phone flex-none">
-      <button type="button" className="h-full px-3 grid place-items-center" onClick={() => setOpen(true)} aria-label="Stages">
+      <button
+        type="button"
+        className="h-full px-3 grid place-items-center"
+        onClick={() => setOpen(true)}
+        aria-label="Stages"
+      >
         <StageTrack states={status.map(({ state }) => state)} here={stages.findIndex((stage) => stage === here)} />
       </button>
       <Dialog open={open} onClose={() => setOpen(false)} title="Stages">
         <nav aria-label="Stages">
           {stages.map((stage, i) => (
-            <NavLink key={stage} to={`/jobs/${job.id}/loops/${loop.id}/${stage}`} className={`${row} ${here === stage ? 'chosen' : ''}`} aria-current={here === stage ? 'step' : undefined} onClick={() => setOpen(false)}>
-              <svg width="4" height="28" className="flex-none overflow-visible" aria-hidden><Stroke state={status[i]!.state} w={4} h={28} /></svg>
-              <span className="cond text-[20px] font-semibold flex-1">{i + 1} {stageTitles[stage]}</span><span className="text-ink2">{status[i]!.says}</span>
+            <NavLink
+              key={stage}
+              to={`/jobs/${job.id}/loops/${loop.id}/${stage}`}
+              className={`${row} ${here === stage ? 'chosen' : ''}`}
+              aria-current={here === stage ? 'step' : undefined}
+              onClick={() => setOpen(false)}
+            >
+              <svg width="4" height="28" className="flex-none overflow-visible" aria-hidden>
+                <Stroke state={status[i]!.state} w={4} h={28} />
+              </svg>
+              <span className="cond text-[20px] font-semibold flex-1">
+                {i + 1} {stageTitles[stage]}
+              </span>
+              <span className="text-ink2">{status[i]!.says}</span>
             </NavLink>
           ))}
-          <NavLink end className={row} to={`/jobs/${job.id}`} onClick={() => setOpen(false)}>Board</NavLink>
-          <NavLink className={row} to={`/jobs/${job.id}/log`} onClick={() => setOpen(false)}>Log</NavLink>
+          <NavLink end className={row} to={`/jobs/${job.id}`} onClick={() => setOpen(false)}>
+            Board
+          </NavLink>
+          <NavLink className={row} to={`/jobs/${job.id}/log`} onClick={() => setOpen(false)}>
+            Log
+          </NavLink>
         </nav>
       </Dialog>
     </div>

@@ -20,16 +20,55 @@ export function TitleBlock({ job, loop }: { job: JobDocument; loop?: LoopDocumen
   const here = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')?.params.stage
   const at = stages.findIndex((stage) => stage === here)
   const unit = look ?? job.temperatureUnit
-  const turn = () => { const other = unit === 'C' ? 'F' : 'C'; dispatch(unitLookedAt(other === job.temperatureUnit ? null : other)) }
+  const turn = () => {
+    const other = unit === 'C' ? 'F' : 'C'
+    dispatch(unitLookedAt(other === job.temperatureUnit ? null : other))
+  }
   return (
     <header className="title-block">
-      <Link to="/" className="brand not-phone" aria-label="Nachtigal, all jobs"><Mark />Nachtigal</Link>
-      <Link to={loop ? `/jobs/${job.id}` : '/'} className="only-phone back" aria-label="Back"><ArrowLeft size={20} strokeWidth={1.5} /></Link>
-      <Link to={`/jobs/${job.id}`} className="title-cell not-phone max-w-72"><span className="k">Job</span><span>{job.name}</span></Link>
-      <div className="title-cell flex-1"><span className="k">{loop ? <><span className="only-phone">{at >= 0 ? `${at + 1} ${stageTitles[stages[at]!]}, ` : ''}</span>{kindFacts[loop.kind]?.title ?? loop.kind}</> : job.place || 'Sheet'}</span><span className="font-bold">{loop?.name ?? job.name}</span></div>
-      <button type="button" className="title-cell not-phone border-l border-line" data-keys onClick={() => setKeys(true)}><span className="k">All keys</span><span className="mono">?</span></button>
-      <button type="button" className="title-cell not-phone" onClick={turn} aria-label={`Units: degrees ${unit === 'C' ? 'Celsius' : 'Fahrenheit'}${look ? ', a look only' : ''}. Turn`}>
-        <span className="k">{look ? 'Units, a look' : 'Units'}</span><span>{unit === 'C' ? '°C' : '°F'}, {job.system === 'us' ? 'US' : 'metric'}</span>
+      <Link to="/" className="brand not-phone" aria-label="Nachtigal, all jobs">
+        <Mark />
+        Nachtigal
+      </Link>
+      <Link to={loop ? `/jobs/${job.id}` : '/'} className="only-phone back" aria-label="Back">
+        <ArrowLeft size={20} strokeWidth={1.5} />
+      </Link>
+      <Link to={`/jobs/${job.id}`} className="title-cell not-phone max-w-72">
+        <span className="k">Job</span>
+        <span>{job.name}</span>
+      </Link>
+      <div className="title-cell flex-1">
+        <span className="k">
+          {loop ? (
+            <>
+              <span className="only-phone">{at >= 0 ? `${at + 1} ${stageTitles[stages[at]!]}, ` : ''}</span>
+              {kindFacts[loop.kind]?.title ?? loop.kind}
+            </>
+          ) : (
+            job.place || 'Sheet'
+          )}
+        </span>
+        <span className="font-bold">{loop?.name ?? job.name}</span>
+      </div>
+      <button
+        type="button"
+        className="title-cell not-phone border-l border-line"
+        data-keys
+        onClick={() => setKeys(true)}
+      >
+        <span className="k">All keys</span>
+        <span className="mono">?</span>
+      </button>
+      <button
+        type="button"
+        className="title-cell not-phone"
+        onClick={turn}
+        aria-label={`Units: degrees ${unit === 'C' ? 'Celsius' : 'Fahrenheit'}${look ? ', a look only' : ''}. Turn`}
+      >
+        <span className="k">{look ? 'Units, a look' : 'Units'}</span>
+        <span>
+          {unit === 'C' ? '°C' : '°F'}, {job.system === 'us' ? 'US' : 'metric'}
+        </span>
       </button>
       {loop ? <StagesButton job={job} loop={loop} /> : null}
       <SavedCell />

@@ -8,7 +8,8 @@ import type { AppStore } from '../lib/store'
 import { unitLookedAt } from '../lib/viewSlice'
 import { useUndo } from '../loop/useUndo'
 
-const typing = (target: EventTarget | null) => target instanceof HTMLElement && (target.matches('input, select, textarea') || target.isContentEditable)
+const typing = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.matches('input, select, textarea') || target.isContentEditable)
 
 /** Keys of a job: 1 to 7 stages, j and k loops, u the other unit, b board, g log, ? the list of keys. */
 export function useKeys() {
@@ -22,11 +23,21 @@ export function useKeys() {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (!typing(event.target) && (event.ctrlKey || event.metaKey) && event.key === 'z') {
-        const last = store.getState().documents.recent.filter((command) => command.jobId === jobId && command.change[0]?.path.length !== 0).at(-1)
+        const last = store
+          .getState()
+          .documents.recent.filter((command) => command.jobId === jobId && command.change[0]?.path.length !== 0)
+          .at(-1)
         if (last) undo(last)
         return
       }
-      if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role="dialog"]')) return
+      if (
+        typing(event.target) ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        document.querySelector('[role="dialog"]')
+      )
+        return
       const shown = selectJob(store.getState(), jobId)
       if (!shown) return
       const all = ordered(shown.loops)

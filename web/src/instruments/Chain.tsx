@@ -29,20 +29,31 @@ interface Props {
 export type DeviceSign = 'probe' | 'controller' | 'contact' | 'limiter' | 'load' | 'supply'
 
 const signs: Record<DeviceSign, string> = {
-  probe: 'M8 3a2 2 0 0 1 4 0v9a3.4 3.4 0 1 1-4 0ZM10 8v7', controller: 'M2 3h16v14H2ZM5 6h10v4H5ZM5 13.5h2M9 13.5h2M13 13.5h2',
-  contact: 'M1 12h5L14 6M14 12h5M6 12v.1M14 12v.1', limiter: 'M1 14h5l8-6M14 14h5M10 11V3M7 3h6', load: 'M10 3a7 7 0 1 0 .1 0ZM6 10l4-4 4 4M10 6v8',
+  probe: 'M8 3a2 2 0 0 1 4 0v9a3.4 3.4 0 1 1-4 0ZM10 8v7',
+  controller: 'M2 3h16v14H2ZM5 6h10v4H5ZM5 13.5h2M9 13.5h2M13 13.5h2',
+  contact: 'M1 12h5L14 6M14 12h5M6 12v.1M14 12v.1',
+  limiter: 'M1 14h5l8-6M14 14h5M10 11V3M7 3h6',
+  load: 'M10 3a7 7 0 1 0 .1 0ZM6 10l4-4 4 4M10 6v8',
   supply: 'M10 2a8 8 0 1 0 .1 0ZM5 10c2-5 3-5 5 0s3 5 5 0',
 }
 
 /** Sign of a device, plain line drawing of our own. */
 export const Sign = ({ sign, size = 20 }: { sign: DeviceSign; size?: number }) => (
-  <svg width={size} height={size} viewBox="0 0 20 20" aria-hidden className="flex-none"><path d={signs[sign]} fill="none" stroke="var(--ink)" strokeWidth="1.5" /></svg>
+  <svg width={size} height={size} viewBox="0 0 20 20" aria-hidden className="flex-none">
+    <path d={signs[sign]} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
+  </svg>
 )
 
 function Block({ link, onLink }: { link: ChainLink; onLink: (id: string) => void }) {
   return (
-    <button type="button" className={`h-12 w-full min-w-0 flex items-stretch text-left bg-blank border-[1.5px] ${link.missing ? 'border-dashed border-edge' : 'border-ink'} hover:bg-mark`} onClick={() => onLink(link.id)}>
-      <span className="w-10 flex-none flex items-center justify-center border-r border-line"><Sign sign={link.sign} /></span>
+    <button
+      type="button"
+      className={`h-12 w-full min-w-0 flex items-stretch text-left bg-blank border-[1.5px] ${link.missing ? 'border-dashed border-edge' : 'border-ink'} hover:bg-mark`}
+      onClick={() => onLink(link.id)}
+    >
+      <span className="w-10 flex-none flex items-center justify-center border-r border-line">
+        <Sign sign={link.sign} />
+      </span>
       <span className="min-w-0 px-2 pt-1 block">
         <span className="block cond font-semibold text-[17px] leading-5 truncate">{link.name}</span>
         <span className="block cond text-[15px] leading-[18px] text-ink2 truncate">{link.sub}</span>
@@ -51,22 +62,53 @@ function Block({ link, onLink }: { link: ChainLink; onLink: (id: string) => void
   )
 }
 
-const colours: Record<ShapeKind, string> = { stop: 'text-stop', look: 'text-look', fits: 'text-fits', note: 'text-note', waiting: 'text-ink2' }
-const strokes: Record<ShapeKind, string> = { stop: 'bg-stop', look: 'bg-look', fits: 'bg-ink', note: 'bg-ink', waiting: 'bg-edge' }
+const colours: Record<ShapeKind, string> = {
+  stop: 'text-stop',
+  look: 'text-look',
+  fits: 'text-fits',
+  note: 'text-note',
+  waiting: 'text-ink2',
+}
+const strokes: Record<ShapeKind, string> = {
+  stop: 'bg-stop',
+  look: 'bg-look',
+  fits: 'bg-ink',
+  note: 'bg-ink',
+  waiting: 'bg-edge',
+}
 
 function Joint({ joint, between }: { joint: ChainJoint | undefined; between: string }) {
-  if (!joint) return <span className="relative block h-12" aria-hidden><span className="absolute left-0 right-0 top-6 h-px bg-edge" /></span>
+  if (!joint)
+    return (
+      <span className="relative block h-12" aria-hidden>
+        <span className="absolute left-0 right-0 top-6 h-px bg-edge" />
+      </span>
+    )
   const line = `absolute top-6 h-[1.5px] ${strokes[joint.kind]}`
   return (
     <Opens
-      className="relative block h-16 w-full" label={`${between}: ${joint.word}`}
-      trigger={<>
-        <span className="absolute left-0 right-0 top-0 cond text-[14px] leading-4 text-center whitespace-nowrap -translate-y-0.5">{joint.passes}</span>
-        <span className={`${line} left-0 right-[calc(50%+13px)]`} /><span className={`${line} right-0 left-[calc(50%+13px)]`} />
-        <span className="absolute left-1/2 top-6 -translate-x-1/2 -translate-y-1/2"><Shape kind={joint.kind} size={18} /></span>
-        <span className={`absolute left-0 right-0 top-9 cond text-[15px] leading-4 text-center ${colours[joint.kind]}`}>{joint.word}</span>
-      </>}
-    >{joint.detail}</Opens>
+      className="relative block h-16 w-full"
+      label={`${between}: ${joint.word}`}
+      trigger={
+        <>
+          <span className="absolute left-0 right-0 top-0 cond text-[14px] leading-4 text-center whitespace-nowrap -translate-y-0.5">
+            {joint.passes}
+          </span>
+          <span className={`${line} left-0 right-[calc(50%+13px)]`} />
+          <span className={`${line} right-0 left-[calc(50%+13px)]`} />
+          <span className="absolute left-1/2 top-6 -translate-x-1/2 -translate-y-1/2">
+            <Shape kind={joint.kind} size={18} />
+          </span>
+          <span
+            className={`absolute left-0 right-0 top-9 cond text-[15px] leading-4 text-center ${colours[joint.kind]}`}
+          >
+            {joint.word}
+          </span>
+        </>
+      }
+    >
+      {joint.detail}
+    </Opens>
   )
 }
 
@@ -79,7 +121,9 @@ export function Chain({ links, joints, supply, rail, onLink }: Props) {
         {links.map((link, i) => (
           <Fragment key={link.id}>
             <Block link={link} onLink={onLink} />
-            {i < links.length - 1 ? <Joint joint={joints[i]} between={`${link.name} to ${links[i + 1]!.name}`} /> : null}
+            {i < links.length - 1 ? (
+              <Joint joint={joints[i]} between={`${link.name} to ${links[i + 1]!.name}`} />
+            ) : null}
           </Fragment>
         ))}
         <span />
@@ -90,7 +134,20 @@ export function Chain({ links, joints, supply, rail, onLink }: Props) {
       </div>
       {rail ? (
         <div className="absolute bottom-[2px] left-1/2 -translate-x-1/4 bg-paper px-2">
-          <Opens className="flex items-center gap-2" label={`Supply: ${rail.word}`} trigger={<><Shape kind={rail.kind} size={14} /><span className="cond text-[15px] leading-5">{rail.passes}: <span className={colours[rail.kind]}>{rail.word}</span></span></>}>{rail.detail}</Opens>
+          <Opens
+            className="flex items-center gap-2"
+            label={`Supply: ${rail.word}`}
+            trigger={
+              <>
+                <Shape kind={rail.kind} size={14} />
+                <span className="cond text-[15px] leading-5">
+                  {rail.passes}: <span className={colours[rail.kind]}>{rail.word}</span>
+                </span>
+              </>
+            }
+          >
+            {rail.detail}
+          </Opens>
         </div>
       ) : null}
     </nav>

@@ -16,26 +16,102 @@ export function ProofBar({ expected, tolerance, reading, verdict, format, small 
   const span = (small ? 3 : 2.5) * tolerance
   const x = (value: number) => Math.min(width - 8, Math.max(8, width / 2 + ((value - expected) / span) * (width / 2)))
   const [up, down, thick] = small ? [7, 7, 3] : [20, 9, 6]
-  const bracket = (value: number, way: 1 | -1) => <path d={`M${x(value) + way * 5} ${base - up}H${x(value)}V${base + down}h${way * 5}`} fill="none" stroke="var(--ink)" strokeWidth={small ? 1.5 : 2} />
+  const bracket = (value: number, way: 1 | -1) => (
+    <path
+      d={`M${x(value) + way * 5} ${base - up}H${x(value)}V${base + down}h${way * 5}`}
+      fill="none"
+      stroke="var(--ink)"
+      strokeWidth={small ? 1.5 : 2}
+    />
+  )
   const label = `Should be ${format(expected)}, may stray ${format(tolerance)}${reading === undefined ? '' : `, reads ${format(reading)}`}`
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} width={small ? width : '100%'} className="block max-h-24 flex-none" role="img" aria-label={label}>
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      width={small ? width : '100%'}
+      className="block max-h-24 flex-none"
+      role="img"
+      aria-label={label}
+    >
       <path d={`M0 ${base}H${width}`} stroke="var(--edge)" />
-      <rect x={x(expected - tolerance)} y={base - up} width={x(expected + tolerance) - x(expected - tolerance)} height={up} fill="var(--blank)" />
-      {small ? null : Array.from({ length: 25 }, (_, i) => i - 12).map((i) => <path key={i} d={`M${x(expected + (i * tolerance) / 5)} ${base}v${i % 5 === 0 ? 8 : 5}`} stroke="var(--edge)" />)}
-      {bracket(expected - tolerance, 1)}{bracket(expected + tolerance, -1)}
+      <rect
+        x={x(expected - tolerance)}
+        y={base - up}
+        width={x(expected + tolerance) - x(expected - tolerance)}
+        height={up}
+        fill="var(--blank)"
+      />
+      {small
+        ? null
+        : Array.from({ length: 25 }, (_, i) => i - 12).map((i) => (
+            <path
+              key={i}
+              d={`M${x(expected + (i * tolerance) / 5)} ${base}v${i % 5 === 0 ? 8 : 5}`}
+              stroke="var(--edge)"
+            />
+          ))}
+      {bracket(expected - tolerance, 1)}
+      {bracket(expected + tolerance, -1)}
       <path d={`M${x(expected)} ${base - up}V${base + down}`} stroke="var(--ink)" strokeWidth="2" />
-      {reading === undefined ? null : <>
-        <rect x={Math.min(x(reading), x(expected))} y={base - thick - 1} width={Math.abs(x(reading) - x(expected))} height={thick} fill={colour[verdict]} />
-        <path d={small ? `M${x(reading) - 6} ${base - 12}h12l-6 11Z` : `M${x(reading) - 10} ${base - 22}h20l-10 20Z`} fill={colour[verdict]} stroke="var(--paper)" strokeWidth="1" />
-        {small ? null : <text x={x(reading)} y={base - 30} textAnchor="middle" fontWeight="700" fontSize="18">{format(reading)}</text>}
-      </>}
-      {small ? null : <>
-        {reading === undefined || Math.abs(x(reading) - width / 2) > 70 ? <text x={width / 2} y={base - 27} textAnchor="middle" className="cond" fontSize="15" style={{ fill: 'var(--ink2)' }}>should</text> : null}
-        <text x={width / 2} y={height - 6} textAnchor="middle" fontWeight="700" fontSize="15">{format(expected)}</text>
-        <text x={x(expected - tolerance)} y={height - 6} textAnchor="middle" fontSize="15" style={{ fill: 'var(--ink2)' }}>{format(expected - tolerance)}</text>
-        <text x={x(expected + tolerance)} y={height - 6} textAnchor="middle" fontSize="15" style={{ fill: 'var(--ink2)' }}>{format(expected + tolerance)}</text>
-      </>}
+      {reading === undefined ? null : (
+        <>
+          <rect
+            x={Math.min(x(reading), x(expected))}
+            y={base - thick - 1}
+            width={Math.abs(x(reading) - x(expected))}
+            height={thick}
+            fill={colour[verdict]}
+          />
+          <path
+            d={small ? `M${x(reading) - 6} ${base - 12}h12l-6 11Z` : `M${x(reading) - 10} ${base - 22}h20l-10 20Z`}
+            fill={colour[verdict]}
+            stroke="var(--paper)"
+            strokeWidth="1"
+          />
+          {small ? null : (
+            <text x={x(reading)} y={base - 30} textAnchor="middle" fontWeight="700" fontSize="18">
+              {format(reading)}
+            </text>
+          )}
+        </>
+      )}
+      {small ? null : (
+        <>
+          {reading === undefined || Math.abs(x(reading) - width / 2) > 70 ? (
+            <text
+              x={width / 2}
+              y={base - 27}
+              textAnchor="middle"
+              className="cond"
+              fontSize="15"
+              style={{ fill: 'var(--ink2)' }}
+            >
+              should
+            </text>
+          ) : null}
+          <text x={width / 2} y={height - 6} textAnchor="middle" fontWeight="700" fontSize="15">
+            {format(expected)}
+          </text>
+          <text
+            x={x(expected - tolerance)}
+            y={height - 6}
+            textAnchor="middle"
+            fontSize="15"
+            style={{ fill: 'var(--ink2)' }}
+          >
+            {format(expected - tolerance)}
+          </text>
+          <text
+            x={x(expected + tolerance)}
+            y={height - 6}
+            textAnchor="middle"
+            fontSize="15"
+            style={{ fill: 'var(--ink2)' }}
+          >
+            {format(expected + tolerance)}
+          </text>
+        </>
+      )}
     </svg>
   )
 }

@@ -1,5 +1,13 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
-import { type CommandReply, fill, type JobState, type JobSummary, type LogPage, routes, type Shelf } from '@nachtigal/contract/api'
+import {
+  type CommandReply,
+  fill,
+  type JobState,
+  type JobSummary,
+  type LogPage,
+  routes,
+  type Shelf,
+} from '@nachtigal/contract/api'
 import type { Command } from '@nachtigal/core/job/command'
 
 /** The server's interface. Commands go through the outbox, which uses `sendCommand`. */
@@ -12,14 +20,16 @@ export const api = createApi({
     job: build.query<JobState, string>({ query: (jobId) => fill(routes.job, { jobId }), keepUnusedDataFor: 0 }),
     shelf: build.query<Shelf, void>({ query: () => routes.shelf, keepUnusedDataFor: 86_400 }),
     log: build.query<LogPage, { jobId: string; before?: number }>({
-      query: ({ jobId, before }) => `${fill(routes.log, { jobId })}${before === undefined ? '' : `?before=${before}`}`, providesTags: ['log'],
+      query: ({ jobId, before }) => `${fill(routes.log, { jobId })}${before === undefined ? '' : `?before=${before}`}`,
+      providesTags: ['log'],
     }),
     sendCommand: build.mutation<CommandReply, Command>({
       query: (command) => ({ url: fill(routes.commands, { jobId: command.jobId }), method: 'POST', body: command }),
       invalidatesTags: ['jobs', 'log'],
     }),
     importFile: build.mutation<{ jobId: string }, unknown>({
-      query: (file) => ({ url: routes.import, method: 'POST', body: file }), invalidatesTags: ['jobs'],
+      query: (file) => ({ url: routes.import, method: 'POST', body: file }),
+      invalidatesTags: ['jobs'],
     }),
   }),
 })

@@ -1,11 +1,28 @@
 import { describe, expect, it } from '@jest/globals'
 import type { Command } from '@nachtigal/core/job/command'
-import { commandDropped, commandMade, commandParked, commandSaved, commandsRestored, documentsReducer, jobRead, nextToSend, selectJob, wentOffline } from './documentsSlice'
+import {
+  commandDropped,
+  commandMade,
+  commandParked,
+  commandSaved,
+  commandsRestored,
+  documentsReducer,
+  jobRead,
+  nextToSend,
+  selectJob,
+  wentOffline,
+} from './documentsSlice'
 
 const job = { id: 'j', type: 'job', name: 'Old', place: '' } as never
 const start = documentsReducer(undefined, jobRead({ job, loops: {}, revision: 3 }))
-const command = (id: string, path: string[], from: unknown, to: unknown): Command =>
-  ({ id, jobId: 'j', baseRevision: 3, at: '', by: 'me', change: [{ document: 'j', path, from, to }] })
+const command = (id: string, path: string[], from: unknown, to: unknown): Command => ({
+  id,
+  jobId: 'j',
+  baseRevision: 3,
+  at: '',
+  by: 'me',
+  change: [{ document: 'j', path, from, to }],
+})
 const shown = (documents: typeof start) => selectJob({ documents }, 'j')?.job as unknown as Record<string, unknown>
 const rename = command('a', ['name'], 'Old', 'New')
 
@@ -30,7 +47,10 @@ describe('documents', () => {
     expect(state.parked).toEqual({})
   })
   it('take commands kept on the device back in, each once and in order', () => {
-    const state = documentsReducer(documentsReducer(start, commandMade(rename)), commandsRestored([command('z', ['place'], '', 'x'), rename]))
+    const state = documentsReducer(
+      documentsReducer(start, commandMade(rename)),
+      commandsRestored([command('z', ['place'], '', 'x'), rename]),
+    )
     expect(state.pending.map(({ id }) => id)).toEqual(['z', 'a'])
   })
   it('remember that the server is away until it answers', () => {

@@ -37,7 +37,9 @@ const overlaps = (a: Change, b: Change) =>
 export function nextToSend({ pending, parked }: DocumentsState): Command | undefined {
   const blocked: Change[] = []
   for (const command of pending) {
-    const waits = parked[command.id] !== undefined || command.change.some((change) => blocked.some((other) => overlaps(change, other)))
+    const waits =
+      parked[command.id] !== undefined ||
+      command.change.some((change) => blocked.some((other) => overlaps(change, other)))
     if (!waits) return command
     blocked.push(...command.change)
   }
@@ -53,8 +55,11 @@ const slice = createSlice({
       return { ...state, jobs: { ...state.jobs, [job.id]: { documents: { [job.id]: job, ...loops }, revision } } }
     },
     commandMade: (state, { payload }: PayloadAction<Command>) => ({
-      ...state, pending: [...state.pending, payload],
-      recent: payload.undoes ? state.recent.filter(({ id }) => id !== payload.undoes) : [...state.recent, payload].slice(-50),
+      ...state,
+      pending: [...state.pending, payload],
+      recent: payload.undoes
+        ? state.recent.filter(({ id }) => id !== payload.undoes)
+        : [...state.recent, payload].slice(-50),
     }),
     commandsRestored: (state, { payload }: PayloadAction<Command[]>) => {
       const known = new Set(state.pending.map(({ id }) => id))
@@ -65,12 +70,18 @@ const slice = createSlice({
       const held = state.jobs[command.jobId]
       const applied = applyCommand(held?.documents ?? {}, command)
       return {
-        ...state, online: true, savedAt: at, pending: state.pending.filter(({ id }) => id !== command.id),
+        ...state,
+        online: true,
+        savedAt: at,
+        pending: state.pending.filter(({ id }) => id !== command.id),
         jobs: applied.ok ? { ...state.jobs, [command.jobId]: { documents: applied.documents, revision } } : state.jobs,
       }
     },
-    commandParked: (state, { payload }: PayloadAction<{ id: string } & Parked>) =>
-      ({ ...state, online: true, parked: { ...state.parked, [payload.id]: { message: payload.message, clashes: payload.clashes } } }),
+    commandParked: (state, { payload }: PayloadAction<{ id: string } & Parked>) => ({
+      ...state,
+      online: true,
+      parked: { ...state.parked, [payload.id]: { message: payload.message, clashes: payload.clashes } },
+    }),
     commandDropped(state, { payload }: PayloadAction<string>) {
       const { [payload]: _gone, ...parked } = state.parked
       return { ...state, parked, pending: state.pending.filter(({ id }) => id !== payload) }
@@ -80,7 +91,8 @@ const slice = createSlice({
 })
 
 export const documentsReducer = slice.reducer
-export const { jobRead, commandMade, commandsRestored, commandSaved, commandParked, commandDropped, wentOffline } = slice.actions
+export const { jobRead, commandMade, commandsRestored, commandSaved, commandParked, commandDropped, wentOffline } =
+  slice.actions
 
 export interface ShownJob {
   readonly job: JobDocument
@@ -92,7 +104,12 @@ type Root = { readonly documents: DocumentsState }
 
 /** A job as it is shown: what the server has, with the commands on their way applied over it; parked ones are left out. */
 export const selectJob = createSelector(
-  [(state: Root) => state.documents.jobs, (state: Root) => state.documents.pending, (state: Root) => state.documents.parked, (_: Root, jobId: string) => jobId],
+  [
+    (state: Root) => state.documents.jobs,
+    (state: Root) => state.documents.pending,
+    (state: Root) => state.documents.parked,
+    (_: Root, jobId: string) => jobId,
+  ],
   (jobs, pending, parked, jobId): ShownJob | undefined => {
     const held = jobs[jobId]
     let documents = held?.documents ?? {}
@@ -102,6 +119,8 @@ export const selectJob = createSelector(
       if (next.ok) documents = next.documents
     }
     const { [jobId]: job, ...loops } = documents
-    return job ? { job: job as JobDocument, loops: loops as Record<string, LoopDocument>, revision: held?.revision ?? 0 } : undefined
+    return job
+      ? { job: job as JobDocument, loops: loops as Record<string, LoopDocument>, revision: held?.revision ?? 0 }
+      : undefined
   },
 )

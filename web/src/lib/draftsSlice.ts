@@ -17,7 +17,10 @@ const slice = createSlice({
   name: 'drafts',
   initialState: restored,
   reducers: {
-    drafted: (state, { payload }: PayloadAction<{ key: string; text: string }>) => ({ ...state, [payload.key]: payload.text }),
+    drafted: (state, { payload }: PayloadAction<{ key: string; text: string }>) => ({
+      ...state,
+      [payload.key]: payload.text,
+    }),
     draftCleared(state, { payload }: PayloadAction<string>) {
       const { [payload]: _gone, ...rest } = state
       return rest
@@ -27,4 +30,6 @@ const slice = createSlice({
 
 export const draftsReducer = slice.reducer
 export const { drafted, draftCleared } = slice.actions
-export const storeDrafts = (drafts: Drafts) => { globalThis.sessionStorage?.setItem(KEY, JSON.stringify(drafts)) }
+export const storeDrafts = (drafts: Drafts) => {
+  globalThis.sessionStorage?.setItem(KEY, JSON.stringify(drafts))
+}

@@ -3,7 +3,16 @@ import type { ErrorBody } from '@nachtigal/contract/errors'
 import type { Clash } from '@nachtigal/core/job/applyChange'
 import type { Command } from '@nachtigal/core/job/command'
 import { api } from './api'
-import { commandDropped, commandMade, commandParked, commandSaved, commandsRestored, jobRead, nextToSend, wentOffline } from './documentsSlice'
+import {
+  commandDropped,
+  commandMade,
+  commandParked,
+  commandSaved,
+  commandsRestored,
+  jobRead,
+  nextToSend,
+  wentOffline,
+} from './documentsSlice'
 import type { AppStore } from './store'
 
 type Kept = { readonly order?: number; readonly id: string; readonly command: Command }
@@ -19,7 +28,10 @@ export class Outbox {
   private sending = false
   private timer: ReturnType<typeof setTimeout> | undefined
 
-  constructor(private readonly store: AppStore, database = new Dexie('nachtigal')) {
+  constructor(
+    private readonly store: AppStore,
+    database = new Dexie('nachtigal'),
+  ) {
     database.version(1).stores({ commands: '++order, &id' })
     this.kept = database.table('commands')
   }
@@ -70,10 +82,13 @@ export class Outbox {
       return true
     }
     const failure = answer.error as { status?: unknown; data?: ErrorBody }
-    const refused = typeof failure.status === 'number' && failure.status >= 400 && failure.status < 500 && failure.status !== 429
+    const refused =
+      typeof failure.status === 'number' && failure.status >= 400 && failure.status < 500 && failure.status !== 429
     if (!refused) {
       this.store.dispatch(wentOffline())
-      this.timer = setTimeout(() => { void this.send() }, RETRY_MS)
+      this.timer = setTimeout(() => {
+        void this.send()
+      }, RETRY_MS)
       return false
     }
     const { message = 'refused', facts } = failure.data?.error ?? {}
@@ -83,7 +98,9 @@ export class Outbox {
   }
 
   private async read(jobId: string) {
-    const answer = await this.store.dispatch(api.endpoints.job.initiate(jobId, { forceRefetch: true, subscribe: false }))
+    const answer = await this.store.dispatch(
+      api.endpoints.job.initiate(jobId, { forceRefetch: true, subscribe: false }),
+    )
     if (answer.data) this.store.dispatch(jobRead(answer.data))
   }
 }

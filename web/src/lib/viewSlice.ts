@@ -12,7 +12,11 @@ export interface View {
 const KEY = 'nachtigal.view'
 
 function restored(): View {
-  const usual: View = { theme: globalThis.matchMedia?.('(prefers-color-scheme: dark)').matches ? 'night' : 'day', unit: null, by: '' }
+  const usual: View = {
+    theme: globalThis.matchMedia?.('(prefers-color-scheme: dark)').matches ? 'night' : 'day',
+    unit: null,
+    by: '',
+  }
   try {
     return { ...usual, ...(JSON.parse(globalThis.localStorage?.getItem(KEY) ?? '{}') as Partial<View>), unit: null }
   } catch {
@@ -32,4 +36,6 @@ const slice = createSlice({
 
 export const viewReducer = slice.reducer
 export const { themeTurned, unitLookedAt, nameGiven } = slice.actions
-export const storeView = (view: View) => { globalThis.localStorage?.setItem(KEY, JSON.stringify(view)) }
+export const storeView = (view: View) => {
+  globalThis.localStorage?.setItem(KEY, JSON.stringify(view))
+}

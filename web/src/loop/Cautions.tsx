@@ -15,7 +15,13 @@ export function Cautions({ stage, className = '' }: { stage: Stage; className?: 
         return (
           <p key={id} className="caution">
             <TriangleAlert size={20} strokeWidth={1.5} aria-hidden />
-            <span><b>{head}.</b> {rest.join('. ')} <Opens className="third" label={`More about ${title.toLowerCase()}`} trigger="More"><h3 className="h3 mb-1">{title}</h3><p>{more}</p></Opens></span>
+            <span>
+              <b>{head}.</b> {rest.join('. ')}{' '}
+              <Opens className="third" label={`More about ${title.toLowerCase()}`} trigger="More">
+                <h3 className="h3 mb-1">{title}</h3>
+                <p>{more}</p>
+              </Opens>
+            </span>
           </p>
         )
       })}

@@ -15,7 +15,15 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
   const [closing, setClosing] = useState<Finding>()
   const [reason, setReason] = useState('')
   const close = (finding: Finding) => {
-    change({ loop: { ...loop, waivers: { ...loop.waivers, [findingKey(finding)]: { by: by || 'unnamed', reason: reason.trim() } } } }, reason.trim())
+    change(
+      {
+        loop: {
+          ...loop,
+          waivers: { ...loop.waivers, [findingKey(finding)]: { by: by || 'unnamed', reason: reason.trim() } },
+        },
+      },
+      reason.trim(),
+    )
     setClosing(undefined)
     setReason('')
   }
@@ -23,20 +31,49 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
   const shut = closed.filter(({ stage }) => stages.size === 0 || stages.has(stage))
   return (
     <div>
-      {findings.length === 0 ? <p className="text-ink2 py-1">{none}</p> : <div role="list" aria-label="Findings">{findings.map((finding) => (
-        <div key={findingKey(finding)} role="listitem" className={`finding ${shapes[finding.severity]}`}>
-          <Shape kind={shapes[finding.severity]} labelled />
-          <p><b>{finding.head}</b> {finding.reason} <span className="underline underline-offset-2 decoration-1">{finding.remedy}</span>
-            {finding.safety || finding.code === 'C050_TEST_FAILED' ? null : <button type="button" className="third small ml-2 text-ink2" onClick={() => setClosing(finding)}>Not applicable</button>}
-          </p>
+      {findings.length === 0 ? (
+        <p className="text-ink2 py-1">{none}</p>
+      ) : (
+        <div role="list" aria-label="Findings">
+          {findings.map((finding) => (
+            <div key={findingKey(finding)} role="listitem" className={`finding ${shapes[finding.severity]}`}>
+              <Shape kind={shapes[finding.severity]} labelled />
+              <p>
+                <b>{finding.head}</b> {finding.reason}{' '}
+                <span className="underline underline-offset-2 decoration-1">{finding.remedy}</span>
+                {finding.safety || finding.code === 'C050_TEST_FAILED' ? null : (
+                  <button type="button" className="third small ml-2 text-ink2" onClick={() => setClosing(finding)}>
+                    Not applicable
+                  </button>
+                )}
+              </p>
+            </div>
+          ))}
         </div>
-      ))}</div>}
+      )}
       {shut.length > 0 ? <p className="small text-ink2 pt-1">{shut.length} closed with a reason</p> : null}
-      <Dialog open={closing !== undefined} onClose={() => setClosing(undefined)} title="Close this finding" about={closing ? `${closing.head} ${closing.reason}` : ''}>
-        <form className="grid gap-3" onSubmit={(event) => { event.preventDefault(); if (closing && reason.trim()) close(closing) }}>
-          <label className="lab" htmlFor="waiver">Not applicable, because</label>
-          <div className="comb text"><input id="waiver" value={reason} maxLength={300} onChange={(event) => setReason(event.target.value)} /></div>
-          <Button type="submit" disabled={reason.trim() === ''}>{reason.trim() === '' ? 'Say why first' : 'Close it; it is printed'}</Button>
+      <Dialog
+        open={closing !== undefined}
+        onClose={() => setClosing(undefined)}
+        title="Close this finding"
+        about={closing ? `${closing.head} ${closing.reason}` : ''}
+      >
+        <form
+          className="grid gap-3"
+          onSubmit={(event) => {
+            event.preventDefault()
+            if (closing && reason.trim()) close(closing)
+          }}
+        >
+          <label className="lab" htmlFor="waiver">
+            Not applicable, because
+          </label>
+          <div className="comb text">
+            <input id="waiver" value={reason} maxLength={300} onChange={(event) => setReason(event.target.value)} />
+          </div>
+          <Button type="submit" disabled={reason.trim() === ''}>
+            {reason.trim() === '' ? 'Say why first' : 'Close it; it is printed'}
+          </Button>
         </form>
       </Dialog>
     </div>

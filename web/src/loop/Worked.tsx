@@ -11,16 +11,48 @@ export function WorkedSum({ call }: { call: CalcCall }) {
   return (
     <div className="grid gap-2">
       <h3 className="h3">{sum.title}</h3>
-      <p className="small"><span className="text-ink2">Formula </span>{sum.formula}</p>
-      <dl className="facts small">{sum.inputs.map(({ label, value }) => <div key={label} className="contents"><dt>{label}</dt><dd className="!text-[13px] !whitespace-normal">{value}</dd></div>)}</dl>
-      <dl className="facts small border-t border-ink">{sum.outputs.map(({ label, value, asked }) => <div key={label} className="contents"><dt>{label}</dt><dd className={`!whitespace-normal ${asked ? 'font-bold' : ''} ${value.length > 30 ? '!text-[12px] text-left' : ''}`}>{value}</dd></div>)}</dl>
-      <p className="small"><span className="text-ink2">Source </span>{sum.source}</p>
-      {sum.cautions.map((caution) => <p key={caution} className="small">{caution}</p>)}
+      <p className="small">
+        <span className="text-ink2">Formula </span>
+        {sum.formula}
+      </p>
+      <dl className="facts small">
+        {sum.inputs.map(({ label, value }) => (
+          <div key={label} className="contents">
+            <dt>{label}</dt>
+            <dd className="!text-[13px] !whitespace-normal">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      <dl className="facts small border-t border-ink">
+        {sum.outputs.map(({ label, value, asked }) => (
+          <div key={label} className="contents">
+            <dt>{label}</dt>
+            <dd
+              className={`!whitespace-normal ${asked ? 'font-bold' : ''} ${value.length > 30 ? '!text-[12px] text-left' : ''}`}
+            >
+              {value}
+            </dd>
+          </div>
+        ))}
+      </dl>
+      <p className="small">
+        <span className="text-ink2">Source </span>
+        {sum.source}
+      </p>
+      {sum.cautions.map((caution) => (
+        <p key={caution} className="small">
+          {caution}
+        </p>
+      ))}
     </div>
   )
 }
 
 /** A number that was worked out; it opens its sum. */
 export function Worked({ call, text, label }: { call: CalcCall; text: string; label: string }) {
-  return <Opens className="sum" label={`${label} ${text}: open the sum`} trigger={text}><WorkedSum call={call} /></Opens>
+  return (
+    <Opens className="sum" label={`${label} ${text}: open the sum`} trigger={text}>
+      <WorkedSum call={call} />
+    </Opens>
+  )
 }

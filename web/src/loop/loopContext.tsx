@@ -20,7 +20,12 @@ export interface Loop extends LoopContext {
   /** Turns the loop (and the job) into what they are to be, as one command. Answers what is wrong. */
   readonly change: (next: { job?: JobDocument; loop?: LoopDocument }, why?: string) => string | undefined
   /** A reading as typed now by whoever types here. */
-  readonly reading: (text: string, quantity: Quantity | undefined, preferences?: UnitPreferences, state?: Reading['state']) => Reading
+  readonly reading: (
+    text: string,
+    quantity: Quantity | undefined,
+    preferences?: UnitPreferences,
+    state?: Reading['state'],
+  ) => Reading
 }
 
 const Context = createContext<Loop | null>(null)
@@ -38,24 +43,44 @@ export function LoopProvider({ job, loop, data, profiles, children }: Props) {
   const unit = useAppSelector((state) => state.view.unit)
   const by = useAppSelector((state) => state.view.by)
   const send = useSend(job.id)
-  const preferences = useMemo((): UnitPreferences => ({ temperatureUnit: unit ?? job.temperatureUnit, system: job.system }), [unit, job.temperatureUnit, job.system])
+  const preferences = useMemo(
+    (): UnitPreferences => ({ temperatureUnit: unit ?? job.temperatureUnit, system: job.system }),
+    [unit, job.temperatureUnit, job.system],
+  )
   const derived = useMemo(() => {
     const context = loopContext(job, loop, data, { ...job, ...preferences })
     return { ...context, ...checkLoop(context) }
   }, [job, loop, data, preferences])
-  const change = useCallback<Loop['change']>((next, why) => send(
-    [...(next.job ? changesBetween(job.id, job, next.job) : []), ...(next.loop ? changesBetween(loop.id, loop, next.loop) : [])],
-    { loopId: loop.id, ...(why ? { why } : {}) },
-  ), [send, job, loop])
-  const reading = useCallback<Loop['reading']>((text, quantity, prefs = preferences, state = 'value') => {
-    const view = quantity ? quantityView(quantity, prefs) : undefined
-    const read = parseNumber(text)
-    return {
-      text, unit: view?.label ?? '', state, at: new Date().toISOString(), by: by || 'unnamed',
-      ...(state === 'value' && view && read.ok ? { value: view.toSi(read.value) } : {}),
-    }
-  }, [preferences, by])
-  const value = useMemo(() => ({ ...derived, preferences, profiles, change, reading }), [derived, preferences, profiles, change, reading])
+  const change = useCallback<Loop['change']>(
+    (next, why) =>
+      send(
+        [
+          ...(next.job ? changesBetween(job.id, job, next.job) : []),
+          ...(next.loop ? changesBetween(loop.id, loop, next.loop) : []),
+        ],
+        { loopId: loop.id, ...(why ? { why } : {}) },
+      ),
+    [send, job, loop],
+  )
+  const reading = useCallback<Loop['reading']>(
+    (text, quantity, prefs = preferences, state = 'value') => {
+      const view = quantity ? quantityView(quantity, prefs) : undefined
+      const read = parseNumber(text)
+      return {
+        text,
+        unit: view?.label ?? '',
+        state,
+        at: new Date().toISOString(),
+        by: by || 'unnamed',
+        ...(state === 'value' && view && read.ok ? { value: view.toSi(read.value) } : {}),
+      }
+    },
+    [preferences, by],
+  )
+  const value = useMemo(
+    () => ({ ...derived, preferences, profiles, change, reading }),
+    [derived, preferences, profiles, change, reading],
+  )
   return <Context.Provider value={value}>{children}</Context.Provider>
 }
 

@@ -24,20 +24,30 @@ export function useSend(jobId: string): (change: readonly Change[], options?: Se
   const outbox = useOutbox()
   const store = useStore<RootState>()
   const by = useAppSelector((state) => state.view.by)
-  return useCallback((change, { loopId, why, undoes } = {}) => {
-    if (change.length === 0) return undefined
-    const shown = selectJob(store.getState(), jobId)
-    const applied = applyCommand(shown ? { [jobId]: shown.job, ...shown.loops } : {}, { change })
-    if (!applied.ok) return 'This was changed elsewhere in the meantime. Look again.'
-    for (const id of new Set(change.map(({ document }) => document))) {
-      const document = applied.documents[id]
-      const wrong = document === undefined ? undefined : refusal(id === jobId ? jobSchema : loopSchema, document)
-      if (wrong) return wrong.message
-    }
-    void outbox.add({
-      id: crypto.randomUUID(), jobId, baseRevision: shown?.revision ?? 0, at: new Date().toISOString(), by: by || 'unnamed', change,
-      ...(loopId ? { loopId } : {}), ...(why ? { why } : {}), ...(undoes ? { undoes } : {}),
-    })
-    return undefined
-  }, [outbox, store, by, jobId])
+  return useCallback(
+    (change, { loopId, why, undoes } = {}) => {
+      if (change.length === 0) return undefined
+      const shown = selectJob(store.getState(), jobId)
+      const applied = applyCommand(shown ? { [jobId]: shown.job, ...shown.loops } : {}, { change })
+      if (!applied.ok) return 'This was changed elsewhere in the meantime. Look again.'
+      for (const id of new Set(change.map(({ document }) => document))) {
+        const document = applied.documents[id]
+        const wrong = document === undefined ? undefined : refusal(id === jobId ? jobSchema : loopSchema, document)
+        if (wrong) return wrong.message
+      }
+      void outbox.add({
+        id: crypto.randomUUID(),
+        jobId,
+        baseRevision: shown?.revision ?? 0,
+        at: new Date().toISOString(),
+        by: by || 'unnamed',
+        change,
+        ...(loopId ? { loopId } : {}),
+        ...(why ? { why } : {}),
+        ...(undoes ? { undoes } : {}),
+      })
+      return undefined
+    },
+    [outbox, store, by, jobId],
+  )
 }

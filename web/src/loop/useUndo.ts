@@ -8,8 +8,12 @@ import { useSend } from './useSend'
 export function useUndo(jobId: string): (command: Command) => string | undefined {
   const send = useSend(jobId)
   const by = useAppSelector((state) => state.view.by)
-  return useCallback((command) => send(
-    inverseChanges(command, () => ({ id: crypto.randomUUID(), at: new Date().toISOString(), by: by || 'unnamed' })),
-    { loopId: command.loopId, undoes: command.id },
-  ), [send, by])
+  return useCallback(
+    (command) =>
+      send(
+        inverseChanges(command, () => ({ id: crypto.randomUUID(), at: new Date().toISOString(), by: by || 'unnamed' })),
+        { loopId: command.loopId, undoes: command.id },
+      ),
+    [send, by],
+  )
 }

@@ -15,9 +15,32 @@ interface Props {
 }
 
 /** The one filled action of a screen, or a second one in outline. */
-export function Button({ children, end, second = false, disabled = false, type = 'button', onClick, to, className = '' }: Props) {
+export function Button({
+  children,
+  end,
+  second = false,
+  disabled = false,
+  type = 'button',
+  onClick,
+  to,
+  className = '',
+}: Props) {
   const look = `btn ${second ? 'second' : ''} ${className}`
-  const inside = <><span>{children}</span>{end === '' ? null : <i aria-hidden>{end ?? <ArrowRight size={18} strokeWidth={1.5} />}</i>}</>
-  if (to !== undefined) return <Link className={look} to={to}>{inside}</Link>
-  return <button type={type} className={look} disabled={disabled} onClick={onClick}>{inside}</button>
+  const inside = (
+    <>
+      <span>{children}</span>
+      {end === '' ? null : <i aria-hidden>{end ?? <ArrowRight size={18} strokeWidth={1.5} />}</i>}
+    </>
+  )
+  if (to !== undefined)
+    return (
+      <Link className={look} to={to}>
+        {inside}
+      </Link>
+    )
+  return (
+    <button type={type} className={look} disabled={disabled} onClick={onClick}>
+      {inside}
+    </button>
+  )
 }

@@ -18,9 +18,19 @@ export function ChoiceField({ label, value, choices, onChoose, empty, aside, hin
   return (
     <Field label={label} aside={aside} hint={hint} finding={finding} className={className}>
       {(ids) => (
-        <select {...ids} value={value ?? ''} onChange={(event) => { if (event.target.value !== '') onChoose(event.target.value) }}>
+        <select
+          {...ids}
+          value={value ?? ''}
+          onChange={(event) => {
+            if (event.target.value !== '') onChoose(event.target.value)
+          }}
+        >
           {value === undefined || empty !== undefined ? <option value="">{empty ?? 'choose'}</option> : null}
-          {choices.map((choice) => <option key={choice.value} value={choice.value}>{choice.title}</option>)}
+          {choices.map((choice) => (
+            <option key={choice.value} value={choice.value}>
+              {choice.title}
+            </option>
+          ))}
         </select>
       )}
     </Field>

@@ -13,13 +13,20 @@ interface Props {
 /** A sheet over the page: focus stays in it, Escape closes it. */
 export function Dialog({ open, onClose, title, about, children }: Props) {
   return (
-    <Radix.Root open={open} onOpenChange={(next) => { if (!next) onClose() }}>
+    <Radix.Root
+      open={open}
+      onOpenChange={(next) => {
+        if (!next) onClose()
+      }}
+    >
       <Radix.Portal>
         <Radix.Overlay className="overlay" />
         <Radix.Content className="dialog middle" {...(about ? {} : { 'aria-describedby': undefined })}>
           <div className="flex items-start mb-3">
             <Radix.Title className="h2">{title}</Radix.Title>
-            <Radix.Close className="ml-auto p-2 -m-2" aria-label="Close"><X size={20} strokeWidth={1.5} /></Radix.Close>
+            <Radix.Close className="ml-auto p-2 -m-2" aria-label="Close">
+              <X size={20} strokeWidth={1.5} />
+            </Radix.Close>
           </div>
           {about ? <Radix.Description className="text-ink2 mb-3">{about}</Radix.Description> : null}
           {children}

@@ -15,23 +15,52 @@ interface Props {
 }
 
 /** Comb field: a label, the comb with whatever is typed in it, its unit, and what is wrong with it. */
-export function Field({ label, aside, error, finding, unit, big = false, text = false, className = '', hint, children }: Props) {
+export function Field({
+  label,
+  aside,
+  error,
+  finding,
+  unit,
+  big = false,
+  text = false,
+  className = '',
+  hint,
+  children,
+}: Props) {
   const id = useId()
   const shape = error ? 'stop' : finding
   const described = [error ? `${id}-error` : '', hint ? `${id}-hint` : ''].filter(Boolean).join(' ')
   return (
     <div className={className}>
       <div className="flex items-baseline gap-2 mb-1 min-h-4">
-        <label htmlFor={id} className="lab whitespace-nowrap" title={hint}>{label}</label>
-        {aside !== undefined && <span className="ml-auto small text-ink2 whitespace-nowrap overflow-hidden text-ellipsis">{aside}</span>}
+        <label htmlFor={id} className="lab whitespace-nowrap" title={hint}>
+          {label}
+        </label>
+        {aside !== undefined && (
+          <span className="ml-auto small text-ink2 whitespace-nowrap overflow-hidden text-ellipsis">{aside}</span>
+        )}
       </div>
-      <div className={`comb ${big ? 'big' : ''} ${text ? 'text' : ''} ${error || finding === 'stop' ? 'bad' : finding === 'look' ? 'look' : ''}`}>
+      <div
+        className={`comb ${big ? 'big' : ''} ${text ? 'text' : ''} ${error || finding === 'stop' ? 'bad' : finding === 'look' ? 'look' : ''}`}
+      >
         {children({ id, 'aria-invalid': error !== undefined, 'aria-describedby': described || undefined })}
         {unit ? <span className="unit">{unit}</span> : null}
-        {shape ? <span className="ml-2"><Shape kind={shape} size={big ? 22 : 14} /></span> : null}
+        {shape ? (
+          <span className="ml-2">
+            <Shape kind={shape} size={big ? 22 : 14} />
+          </span>
+        ) : null}
       </div>
-      {hint ? <span id={`${id}-hint`} className="sr-only">{hint}</span> : null}
-      {error ? <p id={`${id}-error`} role="alert" className="error">{error}</p> : null}
+      {hint ? (
+        <span id={`${id}-hint`} className="sr-only">
+          {hint}
+        </span>
+      ) : null}
+      {error ? (
+        <p id={`${id}-error`} role="alert" className="error">
+          {error}
+        </p>
+      ) : null}
     </div>
   )
 }

@@ -1,6 +1,12 @@
 import { useState, type ReactNode } from 'react'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
-import { formatQuantity, formatValue, type Quantity, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
+import {
+  formatQuantity,
+  formatValue,
+  type Quantity,
+  quantityView,
+  type UnitPreferences,
+} from '@nachtigal/core/units/quantity'
 import { drafted, draftCleared } from '../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../lib/store'
 import { Field } from './Field'
@@ -42,7 +48,23 @@ const allowed = ({ quantity, preferences, low, high, over }: Props) => {
 
 /** A number with its unit: typed with comma or point, kept as a draft until it is one, refused with what is allowed. */
 export function NumberField(props: Props) {
-  const { label, draftKey, value, quantity, preferences, onCommit, placeholder, aside, finding, hint, big, className, required, decimals, stepSi } = props
+  const {
+    label,
+    draftKey,
+    value,
+    quantity,
+    preferences,
+    onCommit,
+    placeholder,
+    aside,
+    finding,
+    hint,
+    big,
+    className,
+    required,
+    decimals,
+    stepSi,
+  } = props
   const dispatch = useAppDispatch()
   const draft = useAppSelector((state) => state.drafts[draftKey])
   const [answer, setAnswer] = useState<string>()
@@ -57,7 +79,9 @@ export function NumberField(props: Props) {
     if (!read.ok) return `${label} is \u201c${typed.slice(0, 30)}\u201d: it takes ${allowed(props)}.`
     const si = view.toSi(read.value)
     const { low = -Infinity, high = Infinity, over = -Infinity } = props
-    return si < low - 1e-9 || si > high + 1e-9 || si <= over ? `${label} is ${typed.trim()}${view.label ? `\u00a0${view.label}` : ''}: it takes ${allowed(props)}.` : undefined
+    return si < low - 1e-9 || si > high + 1e-9 || si <= over
+      ? `${label} is ${typed.trim()}${view.label ? `\u00a0${view.label}` : ''}: it takes ${allowed(props)}.`
+      : undefined
   }
   const commit = (typed: string) => {
     setChecked(true)
@@ -80,16 +104,40 @@ export function NumberField(props: Props) {
   }
   const error = draft !== undefined && checked ? (wrong(draft) ?? answer) : undefined
   return (
-    <Field label={label} aside={aside} error={error} finding={finding} unit={view.label} big={big ?? false} hint={hint} className={className ?? ''}>
+    <Field
+      label={label}
+      aside={aside}
+      error={error}
+      finding={finding}
+      unit={view.label}
+      big={big ?? false}
+      hint={hint}
+      className={className ?? ''}
+    >
       {(ids) => (
         <input
-          {...ids} ref={props.inputRef} type="text" inputMode="decimal" autoComplete="off" maxLength={40} value={text} placeholder={placeholder}
-          onChange={(event) => { setChecked(false); setAnswer(undefined); dispatch(drafted({ key: draftKey, text: event.target.value })) }}
-          onBlur={() => { if (draft !== undefined) commit(draft) }}
+          {...ids}
+          ref={props.inputRef}
+          type="text"
+          inputMode="decimal"
+          autoComplete="off"
+          maxLength={40}
+          value={text}
+          placeholder={placeholder}
+          onChange={(event) => {
+            setChecked(false)
+            setAnswer(undefined)
+            dispatch(drafted({ key: draftKey, text: event.target.value }))
+          }}
+          onBlur={() => {
+            if (draft !== undefined) commit(draft)
+          }}
           onKeyDown={(event) => {
             if (event.key === 'Enter') commit(text)
-            else if (event.key === 'Escape') { dispatch(draftCleared(draftKey)); setAnswer(undefined) }
-            else if (stepSi !== undefined && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+            else if (event.key === 'Escape') {
+              dispatch(draftCleared(draftKey))
+              setAnswer(undefined)
+            } else if (stepSi !== undefined && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
               event.preventDefault()
               nudge((event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1))
             }

@@ -12,9 +12,13 @@ interface Props {
 export function Opens({ label, className = '', trigger, children }: Props) {
   return (
     <Popover.Root>
-      <Popover.Trigger className={className} aria-label={label}>{trigger}</Popover.Trigger>
+      <Popover.Trigger className={className} aria-label={label}>
+        {trigger}
+      </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content className="popover" sideOffset={6} collisionPadding={12} aria-label={label ?? 'More'}>{children}</Popover.Content>
+        <Popover.Content className="popover" sideOffset={6} collisionPadding={12} aria-label={label ?? 'More'}>
+          {children}
+        </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
   )

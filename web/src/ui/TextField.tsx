@@ -15,7 +15,16 @@ interface Props {
 }
 
 /** A line of text, kept as a draft until it is left. */
-export function TextField({ label, draftKey, value, onCommit, placeholder, most = 200, required = false, className = '' }: Props) {
+export function TextField({
+  label,
+  draftKey,
+  value,
+  onCommit,
+  placeholder,
+  most = 200,
+  required = false,
+  className = '',
+}: Props) {
   const dispatch = useAppDispatch()
   const draft = useAppSelector((state) => state.drafts[draftKey])
   const [error, setError] = useState<string>()
@@ -32,9 +41,19 @@ export function TextField({ label, draftKey, value, onCommit, placeholder, most 
     <Field label={label} error={draft === undefined ? undefined : error} text className={className}>
       {(ids) => (
         <input
-          {...ids} type="text" maxLength={most} autoComplete="off" value={draft ?? value} placeholder={placeholder}
-          onChange={(event) => { setError(undefined); dispatch(drafted({ key: draftKey, text: event.target.value })) }}
-          onBlur={() => { if (draft !== undefined) commit(draft) }}
+          {...ids}
+          type="text"
+          maxLength={most}
+          autoComplete="off"
+          value={draft ?? value}
+          placeholder={placeholder}
+          onChange={(event) => {
+            setError(undefined)
+            dispatch(drafted({ key: draftKey, text: event.target.value }))
+          }}
+          onBlur={() => {
+            if (draft !== undefined) commit(draft)
+          }}
           onKeyDown={(event) => {
             if (event.key === 'Enter' && draft !== undefined) commit(draft)
             if (event.key === 'Escape') dispatch(draftCleared(draftKey))

@@ -13,9 +13,18 @@ interface Props {
 /** Tick box: a square, the tick breaks out at the top right. */
 export function Tick({ checked, onChange, children, label, className = '' }: Props) {
   return (
-    <Checkbox.Root className={`tick ${className}`} checked={checked} onCheckedChange={(next) => onChange(next === true)} aria-label={label}>
+    <Checkbox.Root
+      className={`tick ${className}`}
+      checked={checked}
+      onCheckedChange={(next) => onChange(next === true)}
+      aria-label={label}
+    >
       <span className="box" aria-hidden>
-        <Checkbox.Indicator asChild><svg width="19" height="17" viewBox="0 0 19 17"><path d="M2 9.5L6.5 14L16.5 2" fill="none" stroke="var(--fits)" strokeWidth="2.6" /></svg></Checkbox.Indicator>
+        <Checkbox.Indicator asChild>
+          <svg width="19" height="17" viewBox="0 0 19 17">
+            <path d="M2 9.5L6.5 14L16.5 2" fill="none" stroke="var(--fits)" strokeWidth="2.6" />
+          </svg>
+        </Checkbox.Indicator>
       </span>
       {children}
     </Checkbox.Root>

@@ -5,10 +5,18 @@ import { choice, number, optional } from '../field'
 
 const symbols = Object.keys(units)
 
-export const unitsConvert = defineCalculation<{ value: number; from: UnitSymbol; to: UnitSymbol; difference?: boolean }>({
-  id: 'units.convert', title: 'Convert units',
+export const unitsConvert = defineCalculation<{
+  value: number
+  from: UnitSymbol
+  to: UnitSymbol
+  difference?: boolean
+}>({
+  id: 'units.convert',
+  title: 'Convert units',
   inputs: {
-    value: number('Value', 'factor'), from: choice('From', symbols), to: choice('To', symbols),
+    value: number('Value', 'factor'),
+    from: choice('From', symbols),
+    to: choice('To', symbols),
     difference: optional({ type: 'boolean', title: 'A difference of temperatures, not a temperature' }),
   },
   outputs: { value: number('Value', 'factor') },
@@ -22,16 +30,38 @@ export const unitsConvert = defineCalculation<{ value: number; from: UnitSymbol;
   run: ({ value, from, to, difference }) => ({ value: convert(value, from, to, difference) }),
 })
 
-export const displayRoundEntry = defineCalculation<{ temperatureC: number; ranges: DisplayRange[]; otherwiseStepC: number }>({
-  id: 'display.round', title: 'What a display shows',
+export const displayRoundEntry = defineCalculation<{
+  temperatureC: number
+  ranges: DisplayRange[]
+  otherwiseStepC: number
+}>({
+  id: 'display.round',
+  title: 'What a display shows',
   inputs: {
     temperatureC: number('Temperature', 'temperature'),
-    ranges: { type: 'list', title: 'Ranges', of: { type: 'object', title: 'Range', fields: { fromC: number('From', 'temperature'), toC: number('To', 'temperature'), stepC: number('Step', 'difference', { over: 0 }) } } },
+    ranges: {
+      type: 'list',
+      title: 'Ranges',
+      of: {
+        type: 'object',
+        title: 'Range',
+        fields: {
+          fromC: number('From', 'temperature'),
+          toC: number('To', 'temperature'),
+          stepC: number('Step', 'difference', { over: 0 }),
+        },
+      },
+    },
     otherwiseStepC: number('Step elsewhere', 'difference', { over: 0 }),
   },
   outputs: { shownC: number('Shown', 'temperature') },
   formula: 'nearest multiple of the step, halves away from zero; the rounded value decides the range',
   source: 'contract',
-  examples: [{ given: { temperatureC: 9.96, ranges: [{ fromC: -9.9, toC: 9.9, stepC: 0.1 }], otherwiseStepC: 1 }, gives: { shownC: 10 } }],
+  examples: [
+    {
+      given: { temperatureC: 9.96, ranges: [{ fromC: -9.9, toC: 9.9, stepC: 0.1 }], otherwiseStepC: 1 },
+      gives: { shownC: 10 },
+    },
+  ],
   run: ({ temperatureC, ranges, otherwiseStepC }) => ({ shownC: displayRound(temperatureC, ranges, otherwiseStepC) }),
 })

@@ -18,20 +18,59 @@ export function AddLoopForm({ open, onClose }: { open: boolean; onClose: () => v
   const [name, setName] = useState('')
   const [problem, setProblem] = useState<string>()
   const add = () => {
-    if (name.trim() === '') { setProblem('Name is empty: it takes what the owner calls this loop.'); return }
+    if (name.trim() === '') {
+      setProblem('Name is empty: it takes what the owner calls this loop.')
+      return
+    }
     const id = crypto.randomUUID()
     const order = Object.values(loops).reduce((most, loop) => Math.max(most, loop.order), 0) + 1
-    const wrong = send([{ document: id, path: [], from: null, to: emptyLoop(id, job.id, kind, name.trim(), order) }], { loopId: id })
-    if (wrong) { setProblem(wrong); return }
+    const wrong = send([{ document: id, path: [], from: null, to: emptyLoop(id, job.id, kind, name.trim(), order) }], {
+      loopId: id,
+    })
+    if (wrong) {
+      setProblem(wrong)
+      return
+    }
     onClose()
     void navigate(`/jobs/${job.id}/loops/${id}/survey`)
   }
   return (
     <Dialog open={open} onClose={onClose} title="Add a loop" about="One thing that is controlled. More kinds follow.">
-      <form className="grid gap-4" onSubmit={(event) => { event.preventDefault(); add() }}>
-        <Field label="Kind">{(ids) => <select {...ids} value={kind} onChange={(event) => setKind(event.target.value as LoopKind)}>{kinds.map((each) => <option key={each} value={each}>{kindFacts[each]!.title}, {kindFacts[each]!.about}</option>)}</select>}</Field>
-        <Field label="Name" text error={problem}>{(ids) => <input {...ids} value={name} maxLength={80} autoComplete="off" onChange={(event) => { setProblem(undefined); setName(event.target.value) }} />}</Field>
-        <Button type="submit" end="+">Add the loop</Button>
+      <form
+        className="grid gap-4"
+        onSubmit={(event) => {
+          event.preventDefault()
+          add()
+        }}
+      >
+        <Field label="Kind">
+          {(ids) => (
+            <select {...ids} value={kind} onChange={(event) => setKind(event.target.value as LoopKind)}>
+              {kinds.map((each) => (
+                <option key={each} value={each}>
+                  {kindFacts[each]!.title}, {kindFacts[each]!.about}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <Field label="Name" text error={problem}>
+          {(ids) => (
+            <input
+              {...ids}
+              value={name}
+              maxLength={80}
+              autoComplete="off"
+              onChange={(event) => {
+                setProblem(undefined)
+                setName(event.target.value)
+              }}
+            />
+          )}
+        </Field>
+        <Button type="submit" end="+">
+          Add the loop
+        </Button>
       </form>
     </Dialog>
   )

@@ -24,23 +24,54 @@ export function BoardPlace() {
   const unit = useAppSelector((state) => state.view.unit)
   const [adding, setAdding] = useState(false)
   const preferences = { temperatureUnit: unit ?? job.temperatureUnit, system: job.system }
-  const rows = ordered(loops).map((loop) => {
-    const context = loopContext(job, loop, data, { ...job, ...preferences })
-    const { open } = checkLoop(context)
-    return { loop, context, open, status: stageStatus(context), next: nextThing(context), rank: severityOf(open.map(({ severity }) => severity)) }
-  }).sort((a, b) => a.rank - b.rank)
+  const rows = ordered(loops)
+    .map((loop) => {
+      const context = loopContext(job, loop, data, { ...job, ...preferences })
+      const { open } = checkLoop(context)
+      return {
+        loop,
+        context,
+        open,
+        status: stageStatus(context),
+        next: nextThing(context),
+        rank: severityOf(open.map(({ severity }) => severity)),
+      }
+    })
+    .sort((a, b) => a.rank - b.rank)
   const view = quantityView('temperature', preferences)
   const looks = rows.filter(({ rank }) => rank < 2).length
   return (
     <main className="sheet overflow-auto">
       <div className="flex items-baseline flex-wrap gap-x-4 gap-y-2 p-4">
-        <h1 className="h1">{rows.length === 0 ? 'No loop yet' : `${rows.length} loop${rows.length === 1 ? '' : 's'}`}</h1>
-        <span className="text-ink2">{rows.length === 0 ? 'A loop is one thing that is controlled.' : looks === 0 ? 'nothing to look at' : `${looks} to look at`}</span>
-        <Link className="ml-auto" to={`/jobs/${job.id}/log`}>Log</Link>
-        <a href={`/api/jobs/${job.id}/file`} download>Job file</a>
-        {rows.length > 0 ? <button type="button" className="third" onClick={() => setAdding(true)}>Add a loop</button> : null}
+        <h1 className="h1">
+          {rows.length === 0 ? 'No loop yet' : `${rows.length} loop${rows.length === 1 ? '' : 's'}`}
+        </h1>
+        <span className="text-ink2">
+          {rows.length === 0
+            ? 'A loop is one thing that is controlled.'
+            : looks === 0
+              ? 'nothing to look at'
+              : `${looks} to look at`}
+        </span>
+        <Link className="ml-auto" to={`/jobs/${job.id}/log`}>
+          Log
+        </Link>
+        <a href={`/api/jobs/${job.id}/file`} download>
+          Job file
+        </a>
+        {rows.length > 0 ? (
+          <button type="button" className="third" onClick={() => setAdding(true)}>
+            Add a loop
+          </button>
+        ) : null}
       </div>
-      {rows.length === 0 ? <div className="px-4 max-w-xs"><Button onClick={() => setAdding(true)} end="+">Add a loop</Button></div> : null}
+      {rows.length === 0 ? (
+        <div className="px-4 max-w-xs">
+          <Button onClick={() => setAdding(true)} end="+">
+            Add a loop
+          </Button>
+        </div>
+      ) : null}
       <ul className="border-t border-ink">
         {rows.map(({ loop, context, open, status, next, rank }) => {
           const [plan] = ordered(loop.settings.planned)
@@ -49,14 +80,59 @@ export function BoardPlace() {
           const shown = (c: number) => view.toShown(c)
           return (
             <li key={loop.id} className="border-b border-line">
-              <Link to={`/jobs/${job.id}/loops/${loop.id}/${next.stage}`} className="no-underline hover:bg-mark grid items-center gap-x-4 gap-y-1 px-4 py-2 min-h-16 grid-cols-[20px_1fr_auto] lg:grid-cols-[20px_170px_130px_110px_170px_1fr_120px]">
-                <span>{rank === 0 ? <Shape kind="stop" size={18} labelled /> : rank === 1 ? <Shape kind="look" size={18} labelled /> : status.every(({ state, stage }) => state === 'done' || stage === 'try') ? <Shape kind="fits" size={18} labelled /> : null}</span>
-                <span><span className="block cond font-semibold text-[18px]">{loop.name}</span><span className="block small text-ink2">{factsOfKind(loop.kind).title.toLowerCase()}</span></span>
-                <span className="flex items-center gap-2"><StageTrack states={status.map(({ state }) => state)} here={here} wide /></span>
-                <span className="text-right col-start-2 lg:col-start-auto">{reading ? <><span className="text-[24px]">{view.toShown(reading.value!).toFixed(1)}</span> <span className="small text-ink2">{view.label}</span></> : <span className="small text-ink2">no reading</span>}</span>
-                <span className="not-phone">{plan ? <MiniLadder on={shown(plan.onC)} off={shown(plan.offC)} set={shown(plan.setpointC)} action={plan.action} reading={reading ? shown(reading.value!) : undefined} lowest={plan.lowestC === undefined ? undefined : shown(plan.lowestC)} highest={plan.highestC === undefined ? undefined : shown(plan.highestC)} label={`Set ${context.words.say(plan.setpointC, 'temperature')}, on ${context.words.say(plan.onC, 'temperature')}, off ${context.words.say(plan.offC, 'temperature')}`} /> : null}</span>
-                <span className="col-span-2 lg:col-span-1"><span className="block">{next.what}</span>{next.why ? <span className="block small text-ink2">{next.why}</span> : null}</span>
-                <span className={`cond text-[15px] ${rank === 0 ? 'text-stop' : rank === 1 ? 'text-look' : 'text-ink2'}`}>{open.length === 0 ? 'clear' : `${open.length} finding${open.length === 1 ? '' : 's'}`}</span>
+              <Link
+                to={`/jobs/${job.id}/loops/${loop.id}/${next.stage}`}
+                className="no-underline hover:bg-mark grid items-center gap-x-4 gap-y-1 px-4 py-2 min-h-16 grid-cols-[20px_1fr_auto] lg:grid-cols-[20px_170px_130px_110px_170px_1fr_120px]"
+              >
+                <span>
+                  {rank === 0 ? (
+                    <Shape kind="stop" size={18} labelled />
+                  ) : rank === 1 ? (
+                    <Shape kind="look" size={18} labelled />
+                  ) : status.every(({ state, stage }) => state === 'done' || stage === 'try') ? (
+                    <Shape kind="fits" size={18} labelled />
+                  ) : null}
+                </span>
+                <span>
+                  <span className="block cond font-semibold text-[18px]">{loop.name}</span>
+                  <span className="block small text-ink2">{factsOfKind(loop.kind).title.toLowerCase()}</span>
+                </span>
+                <span className="flex items-center gap-2">
+                  <StageTrack states={status.map(({ state }) => state)} here={here} wide />
+                </span>
+                <span className="text-right col-start-2 lg:col-start-auto">
+                  {reading ? (
+                    <>
+                      <span className="text-[24px]">{view.toShown(reading.value!).toFixed(1)}</span>{' '}
+                      <span className="small text-ink2">{view.label}</span>
+                    </>
+                  ) : (
+                    <span className="small text-ink2">no reading</span>
+                  )}
+                </span>
+                <span className="not-phone">
+                  {plan ? (
+                    <MiniLadder
+                      on={shown(plan.onC)}
+                      off={shown(plan.offC)}
+                      set={shown(plan.setpointC)}
+                      action={plan.action}
+                      reading={reading ? shown(reading.value!) : undefined}
+                      lowest={plan.lowestC === undefined ? undefined : shown(plan.lowestC)}
+                      highest={plan.highestC === undefined ? undefined : shown(plan.highestC)}
+                      label={`Set ${context.words.say(plan.setpointC, 'temperature')}, on ${context.words.say(plan.onC, 'temperature')}, off ${context.words.say(plan.offC, 'temperature')}`}
+                    />
+                  ) : null}
+                </span>
+                <span className="col-span-2 lg:col-span-1">
+                  <span className="block">{next.what}</span>
+                  {next.why ? <span className="block small text-ink2">{next.why}</span> : null}
+                </span>
+                <span
+                  className={`cond text-[15px] ${rank === 0 ? 'text-stop' : rank === 1 ? 'text-look' : 'text-ink2'}`}
+                >
+                  {open.length === 0 ? 'clear' : `${open.length} finding${open.length === 1 ? '' : 's'}`}
+                </span>
               </Link>
             </li>
           )

@@ -14,15 +14,30 @@ export function JobsPlace() {
   return (
     <div className="min-h-full flex flex-col">
       <header className="title-block h-12">
-        <span className="brand"><Mark />Nachtigal</span>
-        <span className="title-cell flex-1"><span className="k">Sheet</span><span className="font-bold">Jobs</span></span>
+        <span className="brand">
+          <Mark />
+          Nachtigal
+        </span>
+        <span className="title-cell flex-1">
+          <span className="k">Sheet</span>
+          <span className="font-bold">Jobs</span>
+        </span>
         <ThemeButton />
       </header>
       <main className="bg-paper flex-1 p-4 md:p-6">
         <div className="max-w-4xl grid gap-6 md:grid-cols-[1fr_280px]">
           <section aria-labelledby="jobs">
-            <h1 id="jobs" className="h1 mb-2">Jobs</h1>
-            {isError ? <p role="alert">The server does not answer. <button className="third" onClick={() => void refetch()}>Try again</button></p> : null}
+            <h1 id="jobs" className="h1 mb-2">
+              Jobs
+            </h1>
+            {isError ? (
+              <p role="alert">
+                The server does not answer.{' '}
+                <button className="third" onClick={() => void refetch()}>
+                  Try again
+                </button>
+              </p>
+            ) : null}
             {!jobs && !isError ? <p role="status">Reading the jobs</p> : null}
             {jobs?.length === 0 ? <p className="text-ink2">No job yet. Start with an empty one.</p> : null}
             <ul>
@@ -30,16 +45,25 @@ export function JobsPlace() {
                 <li key={job.id} className="border-b border-line first:border-t first:border-t-ink">
                   <Link to={`/jobs/${job.id}`} className="block py-3 no-underline hover:bg-mark px-2 -mx-2">
                     <span className="block text-[16px] font-bold">{job.name}</span>
-                    <span className="block text-ink2">{job.place ? `${job.place}, ` : ''}{job.loops} loop{job.loops === 1 ? '' : 's'}, changed {formatDistanceToNow(new Date(job.changedAt), { addSuffix: true })}</span>
+                    <span className="block text-ink2">
+                      {job.place ? `${job.place}, ` : ''}
+                      {job.loops} loop{job.loops === 1 ? '' : 's'}, changed{' '}
+                      {formatDistanceToNow(new Date(job.changedAt), { addSuffix: true })}
+                    </span>
                   </Link>
                 </li>
               ))}
             </ul>
           </section>
           <section className="grid gap-3 content-start md:pt-11" aria-label="Start">
-            <Button onClick={() => setMaking(true)} end="+">Start an empty job</Button>
+            <Button onClick={() => setMaking(true)} end="+">
+              Start an empty job
+            </Button>
             <ImportButton />
-            <p className="small text-ink2">A job file holds everything: documents, devices and the log. It goes from one bench to another without loss.</p>
+            <p className="small text-ink2">
+              A job file holds everything: documents, devices and the log. It goes from one bench to another without
+              loss.
+            </p>
           </section>
         </div>
       </main>
@@ -57,7 +81,10 @@ function ImportButton() {
   const [problem, setProblem] = useState<string>()
   const take = async (file: File) => {
     setProblem(undefined)
-    if (file.size > MOST_BYTES) { setProblem(`${file.name} is larger than 32 MB: no job file is.`); return }
+    if (file.size > MOST_BYTES) {
+      setProblem(`${file.name} is larger than 32 MB: no job file is.`)
+      return
+    }
     let content: unknown
     try {
       content = JSON.parse(await file.text())
@@ -67,13 +94,32 @@ function ImportButton() {
     }
     const answer = await importFile(content)
     if (answer.data) void navigate(`/jobs/${answer.data.jobId}`)
-    else setProblem((answer.error as { data?: ErrorBody }).data?.error.message ?? 'The server does not answer. Try again.')
+    else
+      setProblem((answer.error as { data?: ErrorBody }).data?.error.message ?? 'The server does not answer. Try again.')
   }
   return (
     <>
-      <input ref={input} type="file" accept=".json,application/json" className="sr-only" aria-label="Job file" tabIndex={-1} onChange={(event) => { const [file] = event.target.files ?? []; if (file) void take(file); event.target.value = '' }} />
-      <Button second disabled={isLoading} onClick={() => input.current?.click()} end="">{isLoading ? 'Reading the file' : 'Open a job file'}</Button>
-      {problem ? <p role="alert" className="error">{problem}</p> : null}
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        className="sr-only"
+        aria-label="Job file"
+        tabIndex={-1}
+        onChange={(event) => {
+          const [file] = event.target.files ?? []
+          if (file) void take(file)
+          event.target.value = ''
+        }}
+      />
+      <Button second disabled={isLoading} onClick={() => input.current?.click()} end="">
+        {isLoading ? 'Reading the file' : 'Open a job file'}
+      </Button>
+      {problem ? (
+        <p role="alert" className="error">
+          {problem}
+        </p>
+      ) : null}
     </>
   )
 }

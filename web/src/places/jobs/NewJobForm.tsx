@@ -11,11 +11,21 @@ import { Dialog } from '../../ui/Dialog'
 import { Field } from '../../ui/Field'
 
 const schema = object({
-  name: string().trim().required('Name is empty: it takes the name of the job.').max(120, 'Name is too long: 120 characters at most.'),
+  name: string()
+    .trim()
+    .required('Name is empty: it takes the name of the job.')
+    .max(120, 'Name is too long: 120 characters at most.'),
   place: string().trim().max(200, 'Place is too long: 200 characters at most.').defined(),
-  temperatureUnit: string().oneOf(['C', 'F'] as const).required(),
-  system: string().oneOf(['metric', 'us'] as const).required(),
-  by: string().trim().required('Your name is empty: the log says who changed what.').max(80, 'Your name is too long: 80 characters at most.'),
+  temperatureUnit: string()
+    .oneOf(['C', 'F'] as const)
+    .required(),
+  system: string()
+    .oneOf(['metric', 'us'] as const)
+    .required(),
+  by: string()
+    .trim()
+    .required('Your name is empty: the log says who changed what.')
+    .max(80, 'Your name is too long: 80 characters at most.'),
 })
 
 /** A new, empty job: name, place, units, and who is at work. */
@@ -24,26 +34,58 @@ export function NewJobForm({ open, onClose }: { open: boolean; onClose: () => vo
   const outbox = useOutbox()
   const navigate = useNavigate()
   const by = useAppSelector((state) => state.view.by)
-  const { register, handleSubmit, formState: { errors } } = useForm<InferType<typeof schema>>({
-    resolver: yupResolver(schema), defaultValues: { name: '', place: '', temperatureUnit: 'C' as const, system: 'metric' as const, by },
+  const {
+    register,
+    handleSubmit,
+    formState: { errors },
+  } = useForm<InferType<typeof schema>>({
+    resolver: yupResolver(schema),
+    defaultValues: { name: '', place: '', temperatureUnit: 'C' as const, system: 'metric' as const, by },
   })
   const make = handleSubmit(({ by: who, ...basics }) => {
     const id = crypto.randomUUID()
     const job = emptyJob(id, { ...basics, zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC' })
     dispatch(nameGiven(who))
-    void outbox.add({ id: crypto.randomUUID(), jobId: id, baseRevision: 0, at: new Date().toISOString(), by: who, change: [{ document: id, path: [], from: null, to: job }] })
+    void outbox.add({
+      id: crypto.randomUUID(),
+      jobId: id,
+      baseRevision: 0,
+      at: new Date().toISOString(),
+      by: who,
+      change: [{ document: id, path: [], from: null, to: job }],
+    })
     void navigate(`/jobs/${id}`)
   })
   return (
     <Dialog open={open} onClose={onClose} title="An empty job">
       <form className="grid gap-4" onSubmit={(event) => void make(event)} noValidate>
-        <Field label="Name" text error={errors.name?.message}>{(ids) => <input {...ids} {...register('name')} autoComplete="off" />}</Field>
-        <Field label="Place" text error={errors.place?.message}>{(ids) => <input {...ids} {...register('place')} autoComplete="off" />}</Field>
+        <Field label="Name" text error={errors.name?.message}>
+          {(ids) => <input {...ids} {...register('name')} autoComplete="off" />}
+        </Field>
+        <Field label="Place" text error={errors.place?.message}>
+          {(ids) => <input {...ids} {...register('place')} autoComplete="off" />}
+        </Field>
         <div className="grid grid-cols-2 gap-4">
-          <Field label="Temperature">{(ids) => <select {...ids} {...register('temperatureUnit')}><option value="C">°C</option><option value="F">°F</option></select>}</Field>
-          <Field label="Measures">{(ids) => <select {...ids} {...register('system')}><option value="metric">metric</option><option value="us">US customary</option></select>}</Field>
+          <Field label="Temperature">
+            {(ids) => (
+              <select {...ids} {...register('temperatureUnit')}>
+                <option value="C">°C</option>
+                <option value="F">°F</option>
+              </select>
+            )}
+          </Field>
+          <Field label="Measures">
+            {(ids) => (
+              <select {...ids} {...register('system')}>
+                <option value="metric">metric</option>
+                <option value="us">US customary</option>
+              </select>
+            )}
+          </Field>
         </div>
-        <Field label="Your name, for the log" text error={errors.by?.message}>{(ids) => <input {...ids} {...register('by')} autoComplete="name" />}</Field>
+        <Field label="Your name, for the log" text error={errors.by?.message}>
+          {(ids) => <input {...ids} {...register('by')} autoComplete="name" />}
+        </Field>
         <Button type="submit">Start the job</Button>
       </form>
     </Dialog>

@@ -18,7 +18,10 @@ export function LogPlace() {
   const by = useAppSelector((state) => state.view.by)
   const unit = useAppSelector((state) => state.view.unit)
   const [before, setBefore] = useState<number>()
-  const { data, isError, isFetching } = useLogQuery({ jobId: job.id, ...(before === undefined ? {} : { before }) }, { refetchOnMountOrArgChange: true })
+  const { data, isError, isFetching } = useLogQuery(
+    { jobId: job.id, ...(before === undefined ? {} : { before }) },
+    { refetchOnMountOrArgChange: true },
+  )
   const [problem, setProblem] = useState<{ id: string; text: string }>()
   const undo = useUndo(job.id)
   const preferences = { temperatureUnit: unit ?? job.temperatureUnit, system: job.system }
@@ -31,37 +34,94 @@ export function LogPlace() {
     <main className="sheet overflow-auto p-4">
       <div className="flex items-end flex-wrap gap-4 mb-2">
         <h1 className="h1">Log</h1>
-        <span className="text-ink2">{data ? `${data.total} changes, each row carries the hash of the one before` : ''}</span>
-        <div className="ml-auto w-56"><TextField label="You are, in the log" draftKey="view/by" value={by} onCommit={(name) => { dispatch(nameGiven(name)) }} most={80} required /></div>
+        <span className="text-ink2">
+          {data ? `${data.total} changes, each row carries the hash of the one before` : ''}
+        </span>
+        <div className="ml-auto w-56">
+          <TextField
+            label="You are, in the log"
+            draftKey="view/by"
+            value={by}
+            onCommit={(name) => {
+              dispatch(nameGiven(name))
+            }}
+            most={80}
+            required
+          />
+        </div>
       </div>
-      {isError ? <p role="alert">The log is on the server, and it does not answer. What you change is kept here meanwhile.</p> : null}
+      {isError ? (
+        <p role="alert">The log is on the server, and it does not answer. What you change is kept here meanwhile.</p>
+      ) : null}
       <table className="grid-table" aria-busy={isFetching}>
-        <thead><tr><th>no.</th><th>when</th><th className="not-phone">who</th><th className="not-phone">loop</th><th>what, before, after</th><th /></tr></thead>
+        <thead>
+          <tr>
+            <th>no.</th>
+            <th>when</th>
+            <th className="not-phone">who</th>
+            <th className="not-phone">loop</th>
+            <th>what, before, after</th>
+            <th />
+          </tr>
+        </thead>
         <tbody>
           {data?.rows.map(({ sequence, command }) => (
             <tr key={sequence}>
               <td className="align-top text-ink2">{sequence}</td>
               <td className="align-top whitespace-nowrap">{format(new Date(command.at), 'd MMM HH:mm')}</td>
               <td className="align-top whitespace-nowrap not-phone">{command.by}</td>
-              <td className="align-top whitespace-nowrap not-phone">{command.loopId ? loops[command.loopId]?.name ?? 'taken back' : 'job'}</td>
+              <td className="align-top whitespace-nowrap not-phone">
+                {command.loopId ? (loops[command.loopId]?.name ?? 'taken back') : 'job'}
+              </td>
               <td className="w-full">
                 {command.undoes ? <b>Taken back. </b> : null}
                 {command.change.slice(0, MOST_CHANGES).map((change) => {
                   const { what, before: was, after } = wordChange(change, preferences)
-                  return <span key={change.path.join('/') + change.document} className="block"><b>{what}</b> <span className="text-ink2">{was} to</span> {after}</span>
+                  return (
+                    <span key={change.path.join('/') + change.document} className="block">
+                      <b>{what}</b> <span className="text-ink2">{was} to</span> {after}
+                    </span>
+                  )
                 })}
-                {command.change.length > MOST_CHANGES ? <span className="block text-ink2">and {command.change.length - MOST_CHANGES} more</span> : null}
+                {command.change.length > MOST_CHANGES ? (
+                  <span className="block text-ink2">and {command.change.length - MOST_CHANGES} more</span>
+                ) : null}
                 {command.why ? <span className="block text-ink2">Why: {command.why}</span> : null}
-                {problem?.id === command.id ? <p role="alert" className="error">{problem.text}</p> : null}
+                {problem?.id === command.id ? (
+                  <p role="alert" className="error">
+                    {problem.text}
+                  </p>
+                ) : null}
               </td>
-              <td className="align-top whitespace-nowrap">{undone.has(command.id) ? <span className="small text-ink2">taken back</span> : <button type="button" className="third min-h-8" onClick={() => back(command)} aria-label={`Undo change ${sequence}`}>Undo</button>}</td>
+              <td className="align-top whitespace-nowrap">
+                {undone.has(command.id) ? (
+                  <span className="small text-ink2">taken back</span>
+                ) : (
+                  <button
+                    type="button"
+                    className="third min-h-8"
+                    onClick={() => back(command)}
+                    aria-label={`Undo change ${sequence}`}
+                  >
+                    Undo
+                  </button>
+                )}
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
       <div className="flex gap-4 py-3">
-        {before === undefined ? null : <button type="button" className="third" onClick={() => setBefore(undefined)}>Newest</button>}
-        {data && data.rows.at(-1) && data.rows.at(-1)!.sequence > 1 ? <button type="button" className="third" onClick={() => setBefore(data.rows.at(-1)!.sequence)}>Older</button> : null}
+        {before === undefined ? null : (
+          <button type="button" className="third" onClick={() => setBefore(undefined)}>
+            Newest
+          </button>
+        )}
+        {data && data.rows.at(-1) && data.rows.at(-1)!.sequence > 1 ? (
+          <button type="button" className="third" onClick={() => setBefore(data.rows.at(-1)!.sequence)}>
+            Older
+          </button>
+        ) : null}
       </div>
     </main>
   )

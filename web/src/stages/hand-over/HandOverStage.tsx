@@ -22,33 +22,86 @@ export function HandOverStage() {
     <div className="work">
       <div className="p-4 min-h-0 overflow-auto grid gap-6 content-start">
         <section aria-labelledby="sheets">
-          <h2 id="sheets" className="h2 mb-2">Sheets</h2>
-          {waiting > 0 ? <p className="mb-2">{waiting} change{waiting === 1 ? ' is' : 's are'} not on the server yet: sheets are made there.</p> : null}
+          <h2 id="sheets" className="h2 mb-2">
+            Sheets
+          </h2>
+          {waiting > 0 ? (
+            <p className="mb-2">
+              {waiting} change{waiting === 1 ? ' is' : 's are'} not on the server yet: sheets are made there.
+            </p>
+          ) : null}
           <ul className="grid gap-2">
-            <li className="flex items-baseline gap-4 border-b border-line pb-2"><a className="text-[16px]" href={fill(routes.asLeft, { jobId: job.id, loopId: loop.id })} target="_blank" rel="noreferrer">As-left sheet (PDF)</a><span className="text-ink2">chain, keyed values, readings, wires, what is open</span></li>
-            <li className="flex items-baseline gap-4 border-b border-line pb-2"><a className="text-[16px]" href={fill(routes.file, { jobId: job.id })} download>Whole job (open file, JSON)</a><span className="text-ink2">documents, devices and log; opens on any bench</span></li>
+            <li className="flex items-baseline gap-4 border-b border-line pb-2">
+              <a
+                className="text-[16px]"
+                href={fill(routes.asLeft, { jobId: job.id, loopId: loop.id })}
+                target="_blank"
+                rel="noreferrer"
+              >
+                As-left sheet (PDF)
+              </a>
+              <span className="text-ink2">chain, keyed values, readings, wires, what is open</span>
+            </li>
+            <li className="flex items-baseline gap-4 border-b border-line pb-2">
+              <a className="text-[16px]" href={fill(routes.file, { jobId: job.id })} download>
+                Whole job (open file, JSON)
+              </a>
+              <span className="text-ink2">documents, devices and log; opens on any bench</span>
+            </li>
           </ul>
         </section>
         <section aria-labelledby="standing">
-          <h2 id="standing" className="h2 mb-2">Where it stands</h2>
-          <ul>{status.slice(0, 6).map(({ stage, state, says }) => <li key={stage} className="flex items-center gap-3 border-b border-line min-h-9"><Shape kind={shape[state]} labelled /><span className="cond text-[16px] w-24 capitalize">{stage}</span><span className="text-ink2">{says}</span></li>)}</ul>
+          <h2 id="standing" className="h2 mb-2">
+            Where it stands
+          </h2>
+          <ul>
+            {status.slice(0, 6).map(({ stage, state, says }) => (
+              <li key={stage} className="flex items-center gap-3 border-b border-line min-h-9">
+                <Shape kind={shape[state]} labelled />
+                <span className="cond text-[16px] w-24 capitalize">{stage}</span>
+                <span className="text-ink2">{says}</span>
+              </li>
+            ))}
+          </ul>
         </section>
       </div>
       <aside className="panel" aria-label="Sign">
         <h2 className="h2">Sign</h2>
         {signed ? (
           <>
-            <p className="flex items-center gap-2"><Shape kind="fits" size={22} /><b>Signed by {signed.by}</b></p>
-            <p>{format(new Date(signed.at), 'd MMMM yyyy HH:mm')}, measured with {signed.instrument}.</p>
-            <button type="button" className="third min-h-8" onClick={() => change({ loop: { ...loop, handover: {} } }, 'signature taken back')}>Take the signature back</button>
+            <p className="flex items-center gap-2">
+              <Shape kind="fits" size={22} />
+              <b>Signed by {signed.by}</b>
+            </p>
+            <p>
+              {format(new Date(signed.at), 'd MMMM yyyy HH:mm')}, measured with {signed.instrument}.
+            </p>
+            <button
+              type="button"
+              className="third min-h-8"
+              onClick={() => change({ loop: { ...loop, handover: {} } }, 'signature taken back')}
+            >
+              Take the signature back
+            </button>
           </>
         ) : blocked.length > 0 ? (
           <>
             <p>Stays shut until these are settled:</p>
-            <ul className="grid gap-1">{blocked.map((line) => <li key={line} className="caution"><Shape kind="waiting" size={16} /><span>{line}</span></li>)}</ul>
+            <ul className="grid gap-1">
+              {blocked.map((line) => (
+                <li key={line} className="caution">
+                  <Shape kind="waiting" size={16} />
+                  <span>{line}</span>
+                </li>
+              ))}
+            </ul>
           </>
-        ) : <SignForm />}
-        <p className="small text-ink2 mt-auto">Isolation, dead tests and first live are not recorded in this version: keep them on the form of your trade.</p>
+        ) : (
+          <SignForm />
+        )}
+        <p className="small text-ink2 mt-auto">
+          Isolation, dead tests and first live are not recorded in this version: keep them on the form of your trade.
+        </p>
       </aside>
     </div>
   )
@@ -61,13 +114,58 @@ function SignForm() {
   const [instrument, setInstrument] = useState('')
   const [problem, setProblem] = useState<string>()
   const sign = () => {
-    if (by.trim() === '' || instrument.trim() === '') { setProblem(by.trim() === '' ? 'Name is empty: it takes who signs.' : 'Instrument is empty: it takes the thermometer and meter you measured with.'); return }
-    setProblem(change({ loop: { ...loop, handover: { signed: { by: by.trim(), at: new Date().toISOString(), instrument: instrument.trim() } } } }))
+    if (by.trim() === '' || instrument.trim() === '') {
+      setProblem(
+        by.trim() === ''
+          ? 'Name is empty: it takes who signs.'
+          : 'Instrument is empty: it takes the thermometer and meter you measured with.',
+      )
+      return
+    }
+    setProblem(
+      change({
+        loop: {
+          ...loop,
+          handover: { signed: { by: by.trim(), at: new Date().toISOString(), instrument: instrument.trim() } },
+        },
+      }),
+    )
   }
   return (
-    <form className="grid gap-3" onSubmit={(event) => { event.preventDefault(); sign() }}>
-      <Field label="Name" text error={problem?.startsWith('Name') ? problem : undefined}>{(ids) => <input {...ids} value={by} maxLength={80} onChange={(event) => { setProblem(undefined); setBy(event.target.value) }} />}</Field>
-      <Field label="Measured with" text error={problem?.startsWith('Name') ? undefined : problem}>{(ids) => <input {...ids} value={instrument} maxLength={120} placeholder="thermometer, meter, when checked" onChange={(event) => { setProblem(undefined); setInstrument(event.target.value) }} />}</Field>
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        sign()
+      }}
+    >
+      <Field label="Name" text error={problem?.startsWith('Name') ? problem : undefined}>
+        {(ids) => (
+          <input
+            {...ids}
+            value={by}
+            maxLength={80}
+            onChange={(event) => {
+              setProblem(undefined)
+              setBy(event.target.value)
+            }}
+          />
+        )}
+      </Field>
+      <Field label="Measured with" text error={problem?.startsWith('Name') ? undefined : problem}>
+        {(ids) => (
+          <input
+            {...ids}
+            value={instrument}
+            maxLength={120}
+            placeholder="thermometer, meter, when checked"
+            onChange={(event) => {
+              setProblem(undefined)
+              setInstrument(event.target.value)
+            }}
+          />
+        )}
+      </Field>
       <Button type="submit">Sign the as-left sheet</Button>
     </form>
   )

@@ -2,7 +2,12 @@ import { useState } from 'react'
 import { ordered } from '@nachtigal/core/job/chain'
 import type { ProofReading } from '@nachtigal/core/job/documents'
 import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
-import { riseAndFall, type RiseFallResult, type RiseFallStep, type RiseFallTest } from '@nachtigal/core/proof/riseAndFall'
+import {
+  riseAndFall,
+  type RiseFallResult,
+  type RiseFallStep,
+  type RiseFallTest,
+} from '@nachtigal/core/proof/riseAndFall'
 import { formatQuantity, quantityView } from '@nachtigal/core/units/quantity'
 import { ProofBar } from '../../instruments/ProofBar'
 import { drafted, draftCleared } from '../../lib/draftsSlice'
@@ -15,9 +20,19 @@ import { NumberField } from '../../ui/NumberField'
 import { NumberPad } from '../../ui/NumberPad'
 import { Shape, type ShapeKind } from '../../ui/Shape'
 
-const shapeOf: Record<RiseFallResult['verdict'], ShapeKind> = { waiting: 'waiting', good: 'fits', adjust: 'look', rekey: 'look', 'look-again': 'look', replace: 'stop' }
+const shapeOf: Record<RiseFallResult['verdict'], ShapeKind> = {
+  waiting: 'waiting',
+  good: 'fits',
+  adjust: 'look',
+  rekey: 'look',
+  'look-again': 'look',
+  replace: 'stop',
+}
 const stepShape = { waiting: 'waiting', fits: 'fits', look: 'look' } as const
-const questions = { commanded: 'Commanded? The output lamp or the display says on.', answered: 'Answered? The pump runs, the pipe warms.' } as const
+const questions = {
+  commanded: 'Commanded? The output lamp or the display says on.',
+  answered: 'Answered? The pump runs, the pipe warms.',
+} as const
 
 /** Stage 6: the rise-and-fall test, one step at a time, a verdict at once. */
 export function ProveStage() {
@@ -27,17 +42,47 @@ export function ProveStage() {
   const [chosen, setChosen] = useState<string>()
   const phone = useMedia(PHONE)
   if (!plan)
-    return <div className="p-6 bg-paper flex-1"><h2 className="h2">Nothing to prove yet</h2><p className="my-2">Tests are made from the plan.</p><div className="max-w-xs"><Button to={`/jobs/${job.id}/loops/${loop.id}/match`}>Match the chain</Button></div></div>
+    return (
+      <div className="p-6 bg-paper flex-1">
+        <h2 className="h2">Nothing to prove yet</h2>
+        <p className="my-2">Tests are made from the plan.</p>
+        <div className="max-w-xs">
+          <Button to={`/jobs/${job.id}/loops/${loop.id}/match`}>Match the chain</Button>
+        </div>
+      </div>
+    )
   const test = riseAndFall(context, plan)
-  const step = test.steps.find(({ id }) => id === chosen) ?? test.steps.find(({ verdict }) => verdict === 'waiting') ?? test.steps.at(-1)!
-  const next = () => setChosen(test.steps[test.steps.indexOf(step) + 1]?.id ?? test.steps.find(({ verdict, id }) => verdict === 'waiting' && id !== step.id)?.id ?? step.id)
+  const step =
+    test.steps.find(({ id }) => id === chosen) ??
+    test.steps.find(({ verdict }) => verdict === 'waiting') ??
+    test.steps.at(-1)!
+  const next = () =>
+    setChosen(
+      test.steps[test.steps.indexOf(step) + 1]?.id ??
+        test.steps.find(({ verdict, id }) => verdict === 'waiting' && id !== step.id)?.id ??
+        step.id,
+    )
   return (
     <div className="grid lg:grid-cols-[480px_minmax(0,1fr)] flex-1 min-h-0 bg-paper overflow-auto lg:overflow-hidden">
       {phone ? (
         <nav className="grid grid-cols-4 border-b border-line" aria-label="Steps">
-          {test.steps.map((each, i) => <button key={each.id} type="button" aria-current={each.id === step.id} aria-label={`Step ${i + 1}, ${each.title}`} className={`h-[52px] grid place-items-center border-r border-line ${each.id === step.id ? 'chosen' : ''}`} onClick={() => setChosen(each.id)}><span className="leading-4">{i + 1}</span><Shape kind={stepShape[each.verdict]} labelled /></button>)}
+          {test.steps.map((each, i) => (
+            <button
+              key={each.id}
+              type="button"
+              aria-current={each.id === step.id}
+              aria-label={`Step ${i + 1}, ${each.title}`}
+              className={`h-[52px] grid place-items-center border-r border-line ${each.id === step.id ? 'chosen' : ''}`}
+              onClick={() => setChosen(each.id)}
+            >
+              <span className="leading-4">{i + 1}</span>
+              <Shape kind={stepShape[each.verdict]} labelled />
+            </button>
+          ))}
         </nav>
-      ) : <Results test={test} step={step} onChoose={setChosen} />}
+      ) : (
+        <Results test={test} step={step} onChoose={setChosen} />
+      )}
       <StepSheet key={step.id} test={test} step={step} onNext={next} />
     </div>
   )
@@ -47,35 +92,93 @@ function Results({ test, step, onChoose }: { test: RiseFallTest; step: RiseFallS
   const { preferences, loop, change } = useLoop()
   const view = quantityView('temperature', preferences)
   const difference = quantityView('difference', preferences)
-  const ask = (id: keyof typeof questions, answer: 'yes' | 'no') => change({ loop: { ...loop, proof: { ...loop.proof, answers: { ...loop.proof.answers, [id]: answer } } } })
+  const ask = (id: keyof typeof questions, answer: 'yes' | 'no') =>
+    change({ loop: { ...loop, proof: { ...loop.proof, answers: { ...loop.proof.answers, [id]: answer } } } })
   return (
     <section className="lg:border-r border-line flex flex-col min-h-0 overflow-auto" aria-labelledby="test-title">
-      <div className="px-4 pt-2.5 pb-1"><h2 id="test-title" className="h2">{test.title}</h2><p className="text-ink2">{test.purpose}</p></div>
+      <div className="px-4 pt-2.5 pb-1">
+        <h2 id="test-title" className="h2">
+          {test.title}
+        </h2>
+        <p className="text-ink2">{test.purpose}</p>
+      </div>
       <div className="border-t border-line px-4 py-2 grid gap-1" role="group" aria-label="Before any test">
         {(Object.keys(questions) as (keyof typeof questions)[]).map((id) => (
           <div key={id} className="flex items-center gap-2">
             <span className="flex-1">{questions[id]}</span>
-            {(['yes', 'no'] as const).map((answer) => <button key={answer} type="button" aria-pressed={loop.proof.answers[id] === answer} className={`h-8 px-3 border border-ink ${loop.proof.answers[id] === answer ? 'chosen' : 'bg-blank'}`} onClick={() => ask(id, answer)}>{answer}</button>)}
+            {(['yes', 'no'] as const).map((answer) => (
+              <button
+                key={answer}
+                type="button"
+                aria-pressed={loop.proof.answers[id] === answer}
+                className={`h-8 px-3 border border-ink ${loop.proof.answers[id] === answer ? 'chosen' : 'bg-blank'}`}
+                onClick={() => ask(id, answer)}
+              >
+                {answer}
+              </button>
+            ))}
           </div>
         ))}
-        {Object.values(loop.proof.answers).includes('no') ? <p className="small"><b className="text-look">A plant fault first.</b> Half of all control faults are plant faults: mend it, then test.</p> : null}
+        {Object.values(loop.proof.answers).includes('no') ? (
+          <p className="small">
+            <b className="text-look">A plant fault first.</b> Half of all control faults are plant faults: mend it, then
+            test.
+          </p>
+        ) : null}
       </div>
       <table className="w-full border-collapse">
-        <thead><tr>{['', 'step', 'goes', 'should', 'reads', 'low, high', ''].map((head, i) => <th key={i} className="lab text-left px-1 first:pl-4 py-1.5 border-b border-ink">{head}</th>)}</tr></thead>
+        <thead>
+          <tr>
+            {['', 'step', 'goes', 'should', 'reads', 'low, high', ''].map((head, i) => (
+              <th key={i} className="lab text-left px-1 first:pl-4 py-1.5 border-b border-ink">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
         <tbody>
           {test.steps.map((each, i) => (
-            <tr key={each.id} className={`h-12 border-b border-line ${each.id === step.id ? 'chosen' : ''}`} aria-current={each.id === step.id} onClick={() => onChoose(each.id)}>
-              <td className="pl-4 pr-1"><button type="button" className="font-bold min-h-8" aria-label={`Step ${i + 1}, ${each.title}`}>{i + 1}</button></td>
-              <td className="px-1 whitespace-nowrap">{each.title}</td><td className="px-1">{each.switches}</td>
+            <tr
+              key={each.id}
+              className={`h-12 border-b border-line ${each.id === step.id ? 'chosen' : ''}`}
+              aria-current={each.id === step.id}
+              onClick={() => onChoose(each.id)}
+            >
+              <td className="pl-4 pr-1">
+                <button type="button" className="font-bold min-h-8" aria-label={`Step ${i + 1}, ${each.title}`}>
+                  {i + 1}
+                </button>
+              </td>
+              <td className="px-1 whitespace-nowrap">{each.title}</td>
+              <td className="px-1">{each.switches}</td>
               <td className="px-1 whitespace-nowrap">{view.toShown(each.expectedC).toFixed(1)}</td>
-              <td className="px-1 font-bold whitespace-nowrap">{each.reading?.value === undefined ? <span className="inline-block w-8 border-b border-edge" /> : view.toShown(each.reading.value).toFixed(1)}</td>
-              <td className="px-1"><ProofBar small expected={view.toShown(each.expectedC)} tolerance={difference.toShown(each.toleranceK)} reading={each.reading?.value === undefined ? undefined : view.toShown(each.reading.value)} verdict={each.verdict} format={(v) => v.toFixed(1)} /></td>
-              <td className="pr-4 pl-1"><Shape kind={stepShape[each.verdict]} labelled /></td>
+              <td className="px-1 font-bold whitespace-nowrap">
+                {each.reading?.value === undefined ? (
+                  <span className="inline-block w-8 border-b border-edge" />
+                ) : (
+                  view.toShown(each.reading.value).toFixed(1)
+                )}
+              </td>
+              <td className="px-1">
+                <ProofBar
+                  small
+                  expected={view.toShown(each.expectedC)}
+                  tolerance={difference.toShown(each.toleranceK)}
+                  reading={each.reading?.value === undefined ? undefined : view.toShown(each.reading.value)}
+                  verdict={each.verdict}
+                  format={(v) => v.toFixed(1)}
+                />
+              </td>
+              <td className="pr-4 pl-1">
+                <Shape kind={stepShape[each.verdict]} labelled />
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
-      <div className="mt-auto p-3 pl-4 border-t border-line"><Cautions stage="prove" /></div>
+      <div className="mt-auto p-3 pl-4 border-t border-line">
+        <Cautions stage="prove" />
+      </div>
     </section>
   )
 }
@@ -91,26 +194,112 @@ function StepSheet({ test, step, onNext }: { test: RiseFallTest; step: RiseFallS
   const at = test.steps.indexOf(step)
   const { result } = test
   const keep = (text: string, state: 'value' | 'none' = 'value') => {
-    const made: ProofReading = { ...reading(text, 'temperature', preferences, state), order: nextReadingOrder(loop), test: test.id, step: step.id, ...(step.reading ? { supersedes: step.reading.id } : {}) }
-    return change({ loop: { ...loop, proof: { ...loop.proof, readings: { ...loop.proof.readings, [crypto.randomUUID()]: made } } } })
+    const made: ProofReading = {
+      ...reading(text, 'temperature', preferences, state),
+      order: nextReadingOrder(loop),
+      test: test.id,
+      step: step.id,
+      ...(step.reading ? { supersedes: step.reading.id } : {}),
+    }
+    return change({
+      loop: { ...loop, proof: { ...loop.proof, readings: { ...loop.proof.readings, [crypto.randomUUID()]: made } } },
+    })
   }
   const value = step.reading?.value
   return (
     <section className="p-4 flex flex-col gap-3 min-h-0 lg:overflow-auto" aria-labelledby="step-title">
-      <div className="flex items-baseline gap-4"><h2 id="step-title" className="h2">Step {at + 1} of {test.steps.length}</h2><span className="text-ink2">{step.title.toLowerCase()}, should go {step.switches}</span></div>
-      <p className="text-[17px] leading-[26px] max-md:text-[16px] max-md:leading-6">{step.instruction} <span className="not-phone">The thermometer lies on the probe; wait five probe lags between moves.</span></p>
-      <NumberField label={`Reads when it goes ${step.switches}`} draftKey={key} value={value} shown={step.reading && step.reading.unit === view.label ? step.reading.text : value === undefined ? '' : view.toShown(value).toFixed(1)} quantity="temperature" preferences={preferences} low={-100} high={500} big
-        onCommit={(si, typed) => (si === undefined ? undefined : keep(typed))} finding={step.verdict === 'look' ? 'look' : undefined} />
-      <ProofBar expected={view.toShown(step.expectedC)} tolerance={difference.toShown(step.toleranceK)} reading={value === undefined ? undefined : view.toShown(value)} verdict={step.verdict} format={(v) => v.toFixed(1)} />
-      <div className="border-t border-line pt-3 grid gap-1" role="status" aria-label="Verdict" data-verdict={result.verdict}>
-        <p className="flex items-center gap-3"><Shape kind={shapeOf[result.verdict]} size={22} /><b className="h2">{result.head}</b></p>
-        <p>{result.reason} {result.verdict === 'waiting' ? '' : <span className="underline underline-offset-2">{result.next}</span>}</p>
-        {step.errorK !== undefined ? <p className="text-ink2">This step: {formatQuantity(Math.abs(step.errorK), 'difference', preferences)} {step.errorK < 0 ? 'low' : 'high'}, may stray {words.say(step.toleranceK, 'difference')}.</p> : null}
+      <div className="flex items-baseline gap-4">
+        <h2 id="step-title" className="h2">
+          Step {at + 1} of {test.steps.length}
+        </h2>
+        <span className="text-ink2">
+          {step.title.toLowerCase()}, should go {step.switches}
+        </span>
       </div>
-      {phone ? <><NumberPad text={draft ?? ''} onText={(text) => dispatch(drafted({ key, text }))} onNone={() => { dispatch(draftCleared(key)); keep('', 'none'); onNext() }} /></> : null}
+      <p className="text-[17px] leading-[26px] max-md:text-[16px] max-md:leading-6">
+        {step.instruction}{' '}
+        <span className="not-phone">The thermometer lies on the probe; wait five probe lags between moves.</span>
+      </p>
+      <NumberField
+        label={`Reads when it goes ${step.switches}`}
+        draftKey={key}
+        value={value}
+        shown={
+          step.reading && step.reading.unit === view.label
+            ? step.reading.text
+            : value === undefined
+              ? ''
+              : view.toShown(value).toFixed(1)
+        }
+        quantity="temperature"
+        preferences={preferences}
+        low={-100}
+        high={500}
+        big
+        onCommit={(si, typed) => (si === undefined ? undefined : keep(typed))}
+        finding={step.verdict === 'look' ? 'look' : undefined}
+      />
+      <ProofBar
+        expected={view.toShown(step.expectedC)}
+        tolerance={difference.toShown(step.toleranceK)}
+        reading={value === undefined ? undefined : view.toShown(value)}
+        verdict={step.verdict}
+        format={(v) => v.toFixed(1)}
+      />
+      <div
+        className="border-t border-line pt-3 grid gap-1"
+        role="status"
+        aria-label="Verdict"
+        data-verdict={result.verdict}
+      >
+        <p className="flex items-center gap-3">
+          <Shape kind={shapeOf[result.verdict]} size={22} />
+          <b className="h2">{result.head}</b>
+        </p>
+        <p>
+          {result.reason}{' '}
+          {result.verdict === 'waiting' ? '' : <span className="underline underline-offset-2">{result.next}</span>}
+        </p>
+        {step.errorK !== undefined ? (
+          <p className="text-ink2">
+            This step: {formatQuantity(Math.abs(step.errorK), 'difference', preferences)}{' '}
+            {step.errorK < 0 ? 'low' : 'high'}, may stray {words.say(step.toleranceK, 'difference')}.
+          </p>
+        ) : null}
+      </div>
+      {phone ? (
+        <>
+          <NumberPad
+            text={draft ?? ''}
+            onText={(text) => dispatch(drafted({ key, text }))}
+            onNone={() => {
+              dispatch(draftCleared(key))
+              keep('', 'none')
+              onNext()
+            }}
+          />
+        </>
+      ) : null}
       <div className="mt-auto grid gap-2 md:grid-cols-2 action-bar">
-        {phone ? null : <Button second end="" onClick={() => { keep('', 'none'); onNext() }}>No reading, go on</Button>}
-        {result.verdict === 'good' ? <Button to={`/jobs/${job.id}/loops/${loop.id}/hand-over`}>Hand over</Button> : <Button disabled={draft === undefined && step.reading === undefined} onClick={onNext}>{draft === undefined && step.reading === undefined ? 'Type the reading first' : 'Keep, next step'}</Button>}
+        {phone ? null : (
+          <Button
+            second
+            end=""
+            onClick={() => {
+              keep('', 'none')
+              onNext()
+            }}
+          >
+            No reading, go on
+          </Button>
+        )}
+        {result.verdict === 'good' ? (
+          <Button to={`/jobs/${job.id}/loops/${loop.id}/hand-over`}>Hand over</Button>
+        ) : (
+          <Button disabled={draft === undefined && step.reading === undefined} onClick={onNext}>
+            {draft === undefined && step.reading === undefined ? 'Type the reading first' : 'Keep, next step'}
+          </Button>
+        )}
       </div>
     </section>
   )

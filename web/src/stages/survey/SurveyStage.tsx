@@ -29,25 +29,43 @@ export function SurveyStage() {
           {groups.map((group) => (
             <fieldset key={group} className="grid grid-cols-1 gap-3 content-start min-w-0">
               <legend className="h2 mb-2">{group}</legend>
-              {questions.filter((question) => question.group === group).map((question) => <Asked key={question.id} question={question} />)}
+              {questions
+                .filter((question) => question.group === group)
+                .map((question) => (
+                  <Asked key={question.id} question={question} />
+                ))}
             </fieldset>
           ))}
         </div>
         <fieldset className="mt-4 border-t border-line pt-2">
           <legend className="h3 pr-2">What could hurt</legend>
           <div className="grid gap-x-4 md:grid-cols-3">
-            {hazardsOf(loop.kind).map(({ id, title }) => <Tick key={id} checked={loop.survey.hazards[id] === true} onChange={(on) => tick(id, on)}>{title}</Tick>)}
+            {hazardsOf(loop.kind).map(({ id, title }) => (
+              <Tick key={id} checked={loop.survey.hazards[id] === true} onChange={(on) => tick(id, on)}>
+                {title}
+              </Tick>
+            ))}
           </div>
         </fieldset>
       </div>
       <aside className="panel" aria-label="What it means">
         <h2 className="h2">What it means</h2>
         <Estimates />
-        <TextField label="Complaint, in the owner’s words" draftKey={`${loop.id}/complaint`} value={loop.survey.complaint ?? ''} most={1000}
-          onCommit={(text) => { const { complaint: _old, ...rest } = loop.survey; return change({ loop: { ...loop, survey: text === '' ? rest : { ...rest, complaint: text } } }) }} />
+        <TextField
+          label="Complaint, in the owner’s words"
+          draftKey={`${loop.id}/complaint`}
+          value={loop.survey.complaint ?? ''}
+          most={1000}
+          onCommit={(text) => {
+            const { complaint: _old, ...rest } = loop.survey
+            return change({ loop: { ...loop, survey: text === '' ? rest : { ...rest, complaint: text } } })
+          }}
+        />
         <Findings findings={open.filter(({ stage }) => stage === 'survey')} none="" />
         <Cautions stage="survey" />
-        <div className="mt-auto action-bar"><Button to={`/jobs/${job.id}/loops/${loop.id}/match`}>Match the chain</Button></div>
+        <div className="mt-auto action-bar">
+          <Button to={`/jobs/${job.id}/loops/${loop.id}/match`}>Match the chain</Button>
+        </div>
       </aside>
     </div>
   )
@@ -59,23 +77,34 @@ function Asked({ question }: { question: Question }) {
   const answer = loop.survey.answers[id]
   const put = (value: number | string | undefined) => {
     const { [id]: _old, ...rest } = loop.survey.answers
-    return change({ loop: { ...loop, survey: { ...loop.survey, answers: value === undefined ? rest : { ...rest, [id]: value } } } })
+    return change({
+      loop: { ...loop, survey: { ...loop.survey, answers: value === undefined ? rest : { ...rest, [id]: value } } },
+    })
   }
   if (question.ask === 'choice') {
     const chosen = typeof answer === 'string' ? question.choices[answer] : undefined
     return (
       <div>
-        <ChoiceField label={title} value={typeof answer === 'string' ? answer : undefined} onChoose={put} hint={`${hint}${chosen ? ` ${chosen.consequence}` : ''}`}
+        <ChoiceField
+          label={title}
+          value={typeof answer === 'string' ? answer : undefined}
+          onChoose={put}
+          hint={`${hint}${chosen ? ` ${chosen.consequence}` : ''}`}
           {...(question.required ? {} : { empty: 'don’t know' })}
-          choices={Object.entries(question.choices).sort(([, a], [, b]) => a.order - b.order).map(([value, choice]) => ({ value, title: choice.title }))} />
+          choices={Object.entries(question.choices)
+            .sort(([, a], [, b]) => a.order - b.order)
+            .map(([value, choice]) => ({ value, title: choice.title }))}
+        />
       </div>
     )
   }
   const figure = survey?.figures[id]
   const estimated = figure?.source === 'estimate' ? figure : undefined
   const view = quantityView(question.quantity, preferences)
-  const range = estimated?.low !== undefined && estimated.high !== undefined
-    ? `${view.toShown(estimated.low).toFixed(view.decimals)} to ${view.toShown(estimated.high).toFixed(view.decimals)}` : ''
+  const range =
+    estimated?.low !== undefined && estimated.high !== undefined
+      ? `${view.toShown(estimated.low).toFixed(view.decimals)} to ${view.toShown(estimated.high).toFixed(view.decimals)}`
+      : ''
   const aside = estimated ? (
     <Opens className="sum small" label={`${title}: where the estimate comes from`} trigger={`est. ${range}`}>
       {estimated.worked ? <WorkedSum call={estimated.worked} /> : null}
@@ -84,9 +113,19 @@ function Asked({ question }: { question: Question }) {
     </Opens>
   ) : undefined
   return (
-    <NumberField label={title} draftKey={`${loop.id}/answer/${id}`} value={typeof answer === 'number' ? answer : undefined} quantity={question.quantity}
-      preferences={preferences} low={question.low} high={question.high} onCommit={put} hint={hint} aside={aside}
-      placeholder={estimated ? view.toShown(estimated.value).toFixed(view.decimals) : ''} />
+    <NumberField
+      label={title}
+      draftKey={`${loop.id}/answer/${id}`}
+      value={typeof answer === 'number' ? answer : undefined}
+      quantity={question.quantity}
+      preferences={preferences}
+      low={question.low}
+      high={question.high}
+      onCommit={put}
+      hint={hint}
+      aside={aside}
+      placeholder={estimated ? view.toShown(estimated.value).toFixed(view.decimals) : ''}
+    />
   )
 }
 
@@ -94,17 +133,43 @@ function Asked({ question }: { question: Question }) {
 function Estimates() {
   const { survey, missing, preferences } = useLoop()
   if (!survey)
-    return <p className="text-ink2">Still to find out: {missing.map((title) => title.toLowerCase()).join(', ')}. Then loss, heat stored and power are estimated here.</p>
+    return (
+      <p className="text-ink2">
+        Still to find out: {missing.map((title) => title.toLowerCase()).join(', ')}. Then loss, heat stored and power
+        are estimated here.
+      </p>
+    )
   const { figures, plant, plantCall } = survey
-  const say = (value: number, quantity: Parameters<typeof formatQuantity>[1]) => formatQuantity(value, quantity, preferences)
-  const line = (label: string, value: number, quantity: Parameters<typeof formatQuantity>[1], output: string) =>
-    <div className="contents"><dt>{label}</dt><dd><Worked label={label} text={say(value, quantity)} call={{ ...plantCall, output }} /></dd></div>
+  const say = (value: number, quantity: Parameters<typeof formatQuantity>[1]) =>
+    formatQuantity(value, quantity, preferences)
+  const line = (label: string, value: number, quantity: Parameters<typeof formatQuantity>[1], output: string) => (
+    <div className="contents">
+      <dt>{label}</dt>
+      <dd>
+        <Worked label={label} text={say(value, quantity)} call={{ ...plantCall, output }} />
+      </dd>
+    </div>
+  )
   const loss = figures['loss']!
   const stored = figures['capacity']!
   return (
     <dl className="facts">
-      <dt>Heat loss</dt><dd>{loss.worked ? <Worked label="Heat loss" text={say(loss.value, 'loss')} call={loss.worked} /> : say(loss.value, 'loss')}</dd>
-      <dt>Heat stored</dt><dd>{stored.worked ? <Worked label="Heat stored" text={say(stored.value, 'capacity')} call={stored.worked} /> : say(stored.value, 'capacity')}</dd>
+      <dt>Heat loss</dt>
+      <dd>
+        {loss.worked ? (
+          <Worked label="Heat loss" text={say(loss.value, 'loss')} call={loss.worked} />
+        ) : (
+          say(loss.value, 'loss')
+        )}
+      </dd>
+      <dt>Heat stored</dt>
+      <dd>
+        {stored.worked ? (
+          <Worked label="Heat stored" text={say(stored.value, 'capacity')} call={stored.worked} />
+        ) : (
+          say(stored.value, 'capacity')
+        )}
+      </dd>
       {line('Screed stores', plant.slabJPerK, 'capacity', 'slabJPerK')}
       {line('Into the floor, running', plant.powerW, 'power', 'powerW')}
       {line('Screed at design', plant.designSlabC, 'temperature', 'designSlabC')}

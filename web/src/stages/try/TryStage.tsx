@@ -27,7 +27,11 @@ const POINTS = 1500
 /** Under this a run needs no progress bar. */
 const SOON_MS = 400
 
-const days: Record<string, { title: string; warmerK: number }> = { design: { title: 'Design day', warmerK: 0 }, cold: { title: 'Cold day', warmerK: 5 }, mild: { title: 'Mild winter day', warmerK: 12 } }
+const days: Record<string, { title: string; warmerK: number }> = {
+  design: { title: 'Design day', warmerK: 0 },
+  cold: { title: 'Cold day', warmerK: 5 },
+  mild: { title: 'Mild winter day', warmerK: 12 },
+}
 
 /** Stage 5: a winter day of this loop, simulated off the page's thread, drawn as a strip. */
 export function TryStage() {
@@ -40,19 +44,38 @@ export function TryStage() {
   const plan = useMemo(() => ordered(loop.settings.planned)[0], [loop.settings.planned])
   const scenario = useMemo(() => {
     if (!survey || !plan) return undefined
-    return loopScenario(loop, chain, survey, { hourlyC: winterDay(survey.facts.designOutdoorC + days[day]!.warmerK), days: 1 })
+    return loopScenario(loop, chain, survey, {
+      hourlyC: winterDay(survey.facts.designOutdoorC + days[day]!.warmerK),
+      days: 1,
+    })
   }, [loop, chain, survey, plan, day])
   useEffect(() => {
     if (!scenario || scenario.controls.length === 0) return
     setRun((before) => (before.status === 'done' ? before : { status: 'running', share: 0 }))
     let live = true
     const timer = setTimeout(() => setSlow(true), SOON_MS)
-    const running = runSimulation(scenario, (share) => { if (live) setRun((before) => (before.status === 'done' ? before : { status: 'running', share })) })
+    const running = runSimulation(scenario, (share) => {
+      if (live) setRun((before) => (before.status === 'done' ? before : { status: 'running', share }))
+    })
     running.result.then(
-      (result) => { if (live) { setRun({ status: 'done', result }); setSlow(false) } clearTimeout(timer) },
-      (error: unknown) => { if (live) setRun({ status: 'failed', message: error instanceof Error ? error.message : String(error) }); clearTimeout(timer) },
+      (result) => {
+        if (live) {
+          setRun({ status: 'done', result })
+          setSlow(false)
+        }
+        clearTimeout(timer)
+      },
+      (error: unknown) => {
+        if (live) setRun({ status: 'failed', message: error instanceof Error ? error.message : String(error) })
+        clearTimeout(timer)
+      },
     )
-    return () => { live = false; clearTimeout(timer); setSlow(false); running.cancel() }
+    return () => {
+      live = false
+      clearTimeout(timer)
+      setSlow(false)
+      running.cancel()
+    }
   }, [scenario, attempt])
   const view = quantityView('temperature', preferences)
   const drawn = useMemo(() => {
@@ -61,39 +84,124 @@ export function TryStage() {
     const hours = trace.timeS.map((s) => s / 3600)
     const names: Record<string, string> = { slab: 'floor', room: 'room' }
     return {
-      traces: Object.entries(names).filter(([node]) => trace.nodes[node]).map(([node, name]) => ({ name, dashed: node === 'room', points: decimate({ timeS: hours, value: trace.nodes[node]!.map(view.toShown) }, POINTS) })),
-      relays: Object.entries(trace.drives).map(([id, on]) => ({ name: chain.devices.find((d) => d.id === id)?.tag ?? id, action: plan?.action ?? ('heating' as const), spans: onSpans(hours, on) })),
+      traces: Object.entries(names)
+        .filter(([node]) => trace.nodes[node])
+        .map(([node, name]) => ({
+          name,
+          dashed: node === 'room',
+          points: decimate({ timeS: hours, value: trace.nodes[node]!.map(view.toShown) }, POINTS),
+        })),
+      relays: Object.entries(trace.drives).map(([id, on]) => ({
+        name: chain.devices.find((d) => d.id === id)?.tag ?? id,
+        action: plan?.action ?? ('heating' as const),
+        spans: onSpans(hours, on),
+      })),
     }
   }, [run, chain, plan, view])
-  const band = useMemo(() => (plan ? ([view.toShown(plan.onC), view.toShown(plan.offC)] as const) : undefined), [plan, view])
+  const band = useMemo(
+    () => (plan ? ([view.toShown(plan.onC), view.toShown(plan.offC)] as const) : undefined),
+    [plan, view],
+  )
   if (!survey || !plan || !scenario || scenario.controls.length === 0)
     return (
-      <div className="p-6 bg-paper flex-1 grid gap-3 content-start"><h2 className="h2">Not enough to run</h2>
-        <p>{!survey ? `Survey lacks ${missing.map((title) => title.toLowerCase()).join(', ')}.` : 'The chain lacks a controller, a load, or the joint between them.'}</p>
-        <div className="max-w-xs"><Button to={`/jobs/${job.id}/loops/${loop.id}/${survey ? 'match' : 'survey'}`}>{survey ? 'Match the chain' : 'Finish the survey'}</Button></div></div>
+      <div className="p-6 bg-paper flex-1 grid gap-3 content-start">
+        <h2 className="h2">Not enough to run</h2>
+        <p>
+          {!survey
+            ? `Survey lacks ${missing.map((title) => title.toLowerCase()).join(', ')}.`
+            : 'The chain lacks a controller, a load, or the joint between them.'}
+        </p>
+        <div className="max-w-xs">
+          <Button to={`/jobs/${job.id}/loops/${loop.id}/${survey ? 'match' : 'survey'}`}>
+            {survey ? 'Match the chain' : 'Finish the survey'}
+          </Button>
+        </div>
+      </div>
     )
   const { id, ...stored } = plan
   const { aboveK: _a, belowK: _b, swingIs, ...plain } = stored
-  const reswing = (swingK: number) => change({ loop: { ...loop, settings: { ...loop.settings, planned: { ...loop.settings.planned, [id]: { ...plain, ...fromSetpoint(plan.action, plan.convention, plan.setpointC, swingK, { swingIs }) } } } } })
+  const reswing = (swingK: number) =>
+    change({
+      loop: {
+        ...loop,
+        settings: {
+          ...loop.settings,
+          planned: {
+            ...loop.settings.planned,
+            [id]: { ...plain, ...fromSetpoint(plan.action, plan.convention, plan.setpointC, swingK, { swingIs }) },
+          },
+        },
+      },
+    })
   return (
     <div className="work">
       <section className="flex flex-col min-h-0 min-w-0 p-4 gap-3" aria-labelledby="strip-title">
-        <div className="flex items-baseline flex-wrap gap-x-4"><h2 id="strip-title" className="h2">A winter day</h2><span className="text-ink2">made-up weather, coldest {words.say(survey.facts.designOutdoorC + days[day]!.warmerK, 'temperature')} at seven</span></div>
+        <div className="flex items-baseline flex-wrap gap-x-4">
+          <h2 id="strip-title" className="h2">
+            A winter day
+          </h2>
+          <span className="text-ink2">
+            made-up weather, coldest {words.say(survey.facts.designOutdoorC + days[day]!.warmerK, 'temperature')} at
+            seven
+          </span>
+        </div>
         <div className="flex-1 min-h-[320px] relative" data-run={run.status}>
           {run.status === 'failed' ? <p role="alert">The run stopped: {run.message}</p> : null}
-          {run.status === 'running' && slow ? <div className="grid gap-2 max-w-sm"><progress max={1} value={run.share} className="w-full" aria-label="Simulating" /><button className="third" type="button" onClick={() => setAttempt(attempt + 1)}>Start again</button></div> : null}
-          {drawn && band ? <Strip traces={drawn.traces} relays={drawn.relays} band={band} bandAction={plan.action} hours={HOURS} unit={view.label} theme={theme} label={`Floor and room temperature over a day, ${run.status === 'done' ? Object.values(run.result.summary.starts)[0] ?? 0 : 0} starts`} /> : null}
+          {run.status === 'running' && slow ? (
+            <div className="grid gap-2 max-w-sm">
+              <progress max={1} value={run.share} className="w-full" aria-label="Simulating" />
+              <button className="third" type="button" onClick={() => setAttempt(attempt + 1)}>
+                Start again
+              </button>
+            </div>
+          ) : null}
+          {drawn && band ? (
+            <Strip
+              traces={drawn.traces}
+              relays={drawn.relays}
+              band={band}
+              bandAction={plan.action}
+              hours={HOURS}
+              unit={view.label}
+              theme={theme}
+              label={`Floor and room temperature over a day, ${run.status === 'done' ? (Object.values(run.result.summary.starts)[0] ?? 0) : 0} starts`}
+            />
+          ) : null}
         </div>
         <div className="grid grid-cols-2 md:grid-cols-4 gap-4 border-t border-line pt-2">
-          <ChoiceField label="Weather" value={day} onChoose={setDay} choices={Object.entries(days).map(([value, { title }]) => ({ value, title }))} />
-          <NumberField label="Swing" draftKey={`${loop.id}/${id}/try-swing`} value={plan.swingK} quantity="difference" preferences={preferences} over={0} high={500} required stepSi={quantityView('difference', preferences).toSi(0.1)} onCommit={(v) => (v === undefined ? undefined : reswing(v))} />
+          <ChoiceField
+            label="Weather"
+            value={day}
+            onChoose={setDay}
+            choices={Object.entries(days).map(([value, { title }]) => ({ value, title }))}
+          />
+          <NumberField
+            label="Swing"
+            draftKey={`${loop.id}/${id}/try-swing`}
+            value={plan.swingK}
+            quantity="difference"
+            preferences={preferences}
+            over={0}
+            high={500}
+            required
+            stepSi={quantityView('difference', preferences).toSi(0.1)}
+            onCommit={(v) => (v === undefined ? undefined : reswing(v))}
+          />
         </div>
       </section>
       <aside className="panel" aria-label="What it means">
         <h2 className="h2">What it did</h2>
-        {run.status === 'done' ? <Outcome result={run.result} /> : <p className="text-ink2" role="status">Simulating</p>}
+        {run.status === 'done' ? (
+          <Outcome result={run.result} />
+        ) : (
+          <p className="text-ink2" role="status">
+            Simulating
+          </p>
+        )}
         <Cautions stage="try" />
-        <div className="mt-auto action-bar"><Button to={`/jobs/${job.id}/loops/${loop.id}/prove`}>Prove it</Button></div>
+        <div className="mt-auto action-bar">
+          <Button to={`/jobs/${job.id}/loops/${loop.id}/prove`}>Prove it</Button>
+        </div>
       </aside>
     </div>
   )
@@ -101,7 +209,8 @@ export function TryStage() {
 
 function Outcome({ result: { summary, events } }: { result: SimulationResult }) {
   const { chain, preferences, survey, loop } = useLoop()
-  const say = (value: number | undefined, quantity: Parameters<typeof formatQuantity>[1], decimals?: number) => (value === undefined ? 'none' : formatQuantity(value, quantity, preferences, decimals))
+  const say = (value: number | undefined, quantity: Parameters<typeof formatQuantity>[1], decimals?: number) =>
+    value === undefined ? 'none' : formatQuantity(value, quantity, preferences, decimals)
   const controlled = survey?.facts.probePlace === 'room' ? 'room' : 'slab'
   const trips = events.filter(({ what }) => what === 'trip')
   const [plan] = ordered(loop.settings.planned)
@@ -110,18 +219,35 @@ function Outcome({ result: { summary, events } }: { result: SimulationResult }) 
     <>
       {Object.keys(summary.starts).map((id) => (
         <dl key={id} className="facts">
-          <dt className="!text-ink font-bold">{chain.devices.find((d) => d.id === id)?.tag} {chain.devices.find((d) => d.id === id)?.name}</dt><dd />
-          <dt>Starts</dt><dd data-result="starts">{summary.starts[id]}</dd>
-          <dt>Runs</dt><dd>{say(summary.onS[id]! / 3600, 'hours')}</dd>
-          <dt>Heat given</dt><dd>{say(summary.energyKwh[id], 'energy')}</dd>
+          <dt className="!text-ink font-bold">
+            {chain.devices.find((d) => d.id === id)?.tag} {chain.devices.find((d) => d.id === id)?.name}
+          </dt>
+          <dd />
+          <dt>Starts</dt>
+          <dd data-result="starts">{summary.starts[id]}</dd>
+          <dt>Runs</dt>
+          <dd>{say(summary.onS[id]! / 3600, 'hours')}</dd>
+          <dt>Heat given</dt>
+          <dd>{say(summary.energyKwh[id], 'energy')}</dd>
         </dl>
       ))}
       <dl className="facts">
-        {(['slab', 'room'] as const).map((node) => <div key={node} className="contents"><dt>{node === 'slab' ? 'Floor' : 'Room'}, lowest to highest</dt><dd>{formatQuantity(summary.minimumC[node]!, 'temperature', preferences).split('\u00a0')[0]} to {say(summary.maximumC[node], 'temperature')}</dd></div>)}
+        {(['slab', 'room'] as const).map((node) => (
+          <div key={node} className="contents">
+            <dt>{node === 'slab' ? 'Floor' : 'Room'}, lowest to highest</dt>
+            <dd>
+              {formatQuantity(summary.minimumC[node]!, 'temperature', preferences).split('\u00a0')[0]} to{' '}
+              {say(summary.maximumC[node], 'temperature')}
+            </dd>
+          </div>
+        ))}
       </dl>
       <p className="text-[14px] leading-5">
-        {trips.length > 0 ? `The limiter tripped ${say(trips[0]!.atS / 3600, 'hours')} into the day: supply water is too hot for it.`
-          : over > 0.05 ? `Overshoots its cut-out by ${say(over, 'difference')}: the probe follows late.` : 'Stays within its switching points.'}
+        {trips.length > 0
+          ? `The limiter tripped ${say(trips[0]!.atS / 3600, 'hours')} into the day: supply water is too hot for it.`
+          : over > 0.05
+            ? `Overshoots its cut-out by ${say(over, 'difference')}: the probe follows late.`
+            : 'Stays within its switching points.'}
       </p>
     </>
   )

@@ -15,9 +15,22 @@ import { Shape } from '../../ui/Shape'
 import { TextField } from '../../ui/TextField'
 import { Tick } from '../../ui/Tick'
 
-const swatches: Record<string, string> = { BN: '#6b4226', BK: '#111', BU: '#2f6db0', GNYE: 'linear-gradient(135deg,#2c7a3a 50%,#e3c229 50%)', WH: '#fff', RD: '#b3261e', GN: '#2c7a3a', pair: '#8b9194' }
+const swatches: Record<string, string> = {
+  BN: '#6b4226',
+  BK: '#111',
+  BU: '#2f6db0',
+  GNYE: 'linear-gradient(135deg,#2c7a3a 50%,#e3c229 50%)',
+  WH: '#fff',
+  RD: '#b3261e',
+  GN: '#2c7a3a',
+  pair: '#8b9194',
+}
 
-const End = ({ end, strong }: { end: WireEnd; strong: boolean }) => <span className="whitespace-nowrap">{end.tag} <span className={`terminal ${strong ? 'font-bold bg-mark' : ''}`}>{end.label}</span></span>
+const End = ({ end, strong }: { end: WireEnd; strong: boolean }) => (
+  <span className="whitespace-nowrap">
+    {end.tag} <span className={`terminal ${strong ? 'font-bold bg-mark' : ''}`}>{end.label}</span>
+  </span>
+)
 
 /** Stage 3: the list from terminal to terminal, landed and tested row by row. */
 export function WireStage() {
@@ -26,22 +39,64 @@ export function WireStage() {
   const navigate = useNavigate()
   const phone = useMedia(PHONE)
   const chosen = rows.find(({ id }) => id === chosenId) ?? rows[0]
-  const go = (row: WireRow | undefined) => { if (row) void navigate(`/jobs/${job.id}/loops/${loop.id}/wire/${encodeURIComponent(row.id)}`, { replace: true }) }
-  if (!chosen) return <div className="p-6 bg-paper flex-1"><h2 className="h2">No wires yet</h2><p className="my-2">The list is made from the chain.</p><div className="max-w-xs"><Button to={`/jobs/${job.id}/loops/${loop.id}/match`}>Match the chain</Button></div></div>
+  const go = (row: WireRow | undefined) => {
+    if (row) void navigate(`/jobs/${job.id}/loops/${loop.id}/wire/${encodeURIComponent(row.id)}`, { replace: true })
+  }
+  if (!chosen)
+    return (
+      <div className="p-6 bg-paper flex-1">
+        <h2 className="h2">No wires yet</h2>
+        <p className="my-2">The list is made from the chain.</p>
+        <div className="max-w-xs">
+          <Button to={`/jobs/${job.id}/loops/${loop.id}/match`}>Match the chain</Button>
+        </div>
+      </div>
+    )
   const step = (by: number) => go(rows[Math.min(rows.length - 1, Math.max(0, rows.indexOf(chosen) + by))])
   return (
     <div className="grid lg:grid-cols-[minmax(0,560px)_minmax(0,1fr)] min-h-0 flex-1 bg-paper overflow-auto lg:overflow-hidden">
-      <section className="lg:border-r border-line flex flex-col min-h-0" aria-labelledby="wires" style={phone ? { maxHeight: 178 } : undefined}>
+      <section
+        className="lg:border-r border-line flex flex-col min-h-0"
+        aria-labelledby="wires"
+        style={phone ? { maxHeight: 178 } : undefined}
+      >
         <Counts />
-        <div className="overflow-auto flex-1 min-h-0" onKeyDown={(event) => {
-          if (event.key === 'ArrowDown' || event.key === 'ArrowUp') { event.preventDefault(); step(event.key === 'ArrowDown' ? 1 : -1) }
-        }}>
+        <div
+          className="overflow-auto flex-1 min-h-0"
+          onKeyDown={(event) => {
+            if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+              event.preventDefault()
+              step(event.key === 'ArrowDown' ? 1 : -1)
+            }
+          }}
+        >
           <table className="w-full border-collapse">
-            <thead className="sticky top-0 bg-paper z-10"><tr className="lab border-b border-ink">{['no.', 'from', 'to', ...(phone ? [] : ['core', job.practice === 'us' ? 'AWG' : 'mm²']), 'land', 'test'].map((head) => <th key={head} className="lab text-left py-1.5 px-1 first:pl-4 border-b border-ink">{head}</th>)}</tr></thead>
-            <tbody>{rows.map((row) => <Row key={row.id} row={row} chosen={row.id === chosen.id} onChoose={() => go(row)} compact={phone} />)}</tbody>
+            <thead className="sticky top-0 bg-paper z-10">
+              <tr className="lab border-b border-ink">
+                {[
+                  'no.',
+                  'from',
+                  'to',
+                  ...(phone ? [] : ['core', job.practice === 'us' ? 'AWG' : 'mm²']),
+                  'land',
+                  'test',
+                ].map((head) => (
+                  <th key={head} className="lab text-left py-1.5 px-1 first:pl-4 border-b border-ink">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row) => (
+                <Row key={row.id} row={row} chosen={row.id === chosen.id} onChoose={() => go(row)} compact={phone} />
+              ))}
+            </tbody>
           </table>
         </div>
-        <div className="border-t border-line p-3 pl-4 not-phone"><Cautions stage="wire" /></div>
+        <div className="border-t border-line p-3 pl-4 not-phone">
+          <Cautions stage="wire" />
+        </div>
       </section>
       <RowSheet key={chosen.id} row={chosen} onNext={() => step(1)} last={rows.at(-1)?.id === chosen.id} />
     </div>
@@ -52,7 +107,16 @@ function Counts() {
   const loop = useLoop()
   const landed = loop.rows.filter(({ id }) => loop.loop.wiring.rows[id]?.landed).length
   const tested = loop.rows.filter((row) => judgeRow(loop, row).verdict === 'fits').length
-  return <div className="flex items-baseline gap-3 px-4 pt-2 pb-1"><h2 id="wires" className="h2">Wires</h2><span className="text-ink2">{landed} of {loop.rows.length} landed, {tested} tested</span></div>
+  return (
+    <div className="flex items-baseline gap-3 px-4 pt-2 pb-1">
+      <h2 id="wires" className="h2">
+        Wires
+      </h2>
+      <span className="text-ink2">
+        {landed} of {loop.rows.length} landed, {tested} tested
+      </span>
+    </div>
+  )
 }
 
 /** Writes one row's state. */
@@ -60,23 +124,74 @@ function useRow(row: WireRow) {
   const context = useLoop()
   const { loop, change } = context
   const state = loop.wiring.rows[row.id]
-  const write = (next: RowState) => change({ loop: { ...loop, wiring: { rows: { ...loop.wiring.rows, [row.id]: next } } } })
+  const write = (next: RowState) =>
+    change({ loop: { ...loop, wiring: { rows: { ...loop.wiring.rows, [row.id]: next } } } })
   return { state, write, ...judgeRow(context, row) }
 }
 
-const sizeText = (practice: string, mm2: number) => (practice === 'us' ? (gaugeOf[String(mm2)] ?? `${mm2}`).replace(' AWG', '') : String(mm2))
+const sizeText = (practice: string, mm2: number) =>
+  practice === 'us' ? (gaugeOf[String(mm2)] ?? `${mm2}`).replace(' AWG', '') : String(mm2)
 
-function Row({ row, chosen, onChoose, compact }: { row: WireRow; chosen: boolean; onChoose: () => void; compact: boolean }) {
+function Row({
+  row,
+  chosen,
+  onChoose,
+  compact,
+}: {
+  row: WireRow
+  chosen: boolean
+  onChoose: () => void
+  compact: boolean
+}) {
   const { job } = useLoop()
   const { state, write, verdict, sizeMm2 } = useRow(row)
   const { landed: _old, ...rest } = state ?? {}
   return (
     <tr className={`h-9 border-b border-line ${chosen ? 'chosen' : ''}`} aria-current={chosen} onClick={onChoose}>
-      <td className="pl-4 pr-1"><button type="button" className="font-bold min-h-8 min-w-6 text-left" aria-label={`Wire ${row.number}, ${row.from.tag} ${row.from.label} to ${row.to.tag} ${row.to.label}`}>{row.number}</button></td>
-      <td className="px-1"><End end={row.from} strong={chosen} /></td><td className="px-1"><End end={row.to} strong={chosen} /></td>
-      {compact ? null : <><td className="px-1 whitespace-nowrap"><span className="inline-block w-3.5 h-3.5 border border-edge align-[-2px] mr-1.5" style={{ background: swatches[row.conductor.colour] ?? '#888' }} aria-hidden />{row.conductor.colourName}</td><td className="px-1">{sizeText(job.practice, sizeMm2)}</td></>}
-      <td className="px-1" onClick={(event) => event.stopPropagation()}><Tick label={`Wire ${row.number} landed`} checked={state?.landed === true} onChange={(on) => write(on ? { ...rest, landed: true } : rest)} /></td>
-      <td className="px-1 pr-4"><span className="inline-flex min-h-8 items-center" aria-label={`Wire ${row.number} ${verdict === 'fits' ? 'tested' : verdict === 'stop' ? 'failed its test' : 'not tested'}`} role="img"><Shape kind={verdict === 'waiting' ? 'waiting' : verdict} size={16} /></span></td>
+      <td className="pl-4 pr-1">
+        <button
+          type="button"
+          className="font-bold min-h-8 min-w-6 text-left"
+          aria-label={`Wire ${row.number}, ${row.from.tag} ${row.from.label} to ${row.to.tag} ${row.to.label}`}
+        >
+          {row.number}
+        </button>
+      </td>
+      <td className="px-1">
+        <End end={row.from} strong={chosen} />
+      </td>
+      <td className="px-1">
+        <End end={row.to} strong={chosen} />
+      </td>
+      {compact ? null : (
+        <>
+          <td className="px-1 whitespace-nowrap">
+            <span
+              className="inline-block w-3.5 h-3.5 border border-edge align-[-2px] mr-1.5"
+              style={{ background: swatches[row.conductor.colour] ?? '#888' }}
+              aria-hidden
+            />
+            {row.conductor.colourName}
+          </td>
+          <td className="px-1">{sizeText(job.practice, sizeMm2)}</td>
+        </>
+      )}
+      <td className="px-1" onClick={(event) => event.stopPropagation()}>
+        <Tick
+          label={`Wire ${row.number} landed`}
+          checked={state?.landed === true}
+          onChange={(on) => write(on ? { ...rest, landed: true } : rest)}
+        />
+      </td>
+      <td className="px-1 pr-4">
+        <span
+          className="inline-flex min-h-8 items-center"
+          aria-label={`Wire ${row.number} ${verdict === 'fits' ? 'tested' : verdict === 'stop' ? 'failed its test' : 'not tested'}`}
+          role="img"
+        >
+          <Shape kind={verdict === 'waiting' ? 'waiting' : verdict} size={16} />
+        </span>
+      </td>
     </tr>
   )
 }
@@ -91,39 +206,170 @@ function RowSheet({ row, onNext, last }: { row: WireRow; onNext: () => void; las
   const text = useAppSelector((s) => s.drafts[key] ?? '')
   const { tested: _tested, ...untested } = state ?? {}
   const keep = (typed: string, unreadable?: 'over-range' | 'none') => {
-    const wrong = typed === '' && !unreadable ? write(untested) : write({ ...untested, tested: reading(unreadable === 'over-range' ? 'OL' : typed, 'resistance', preferences, unreadable ?? 'value') })
+    const wrong =
+      typed === '' && !unreadable
+        ? write(untested)
+        : write({
+            ...untested,
+            tested: reading(
+              unreadable === 'over-range' ? 'OL' : typed,
+              'resistance',
+              preferences,
+              unreadable ?? 'value',
+            ),
+          })
     return wrong
   }
-  const land = () => { write({ ...(state ?? {}), landed: true }); onNext() }
+  const land = () => {
+    write({ ...(state ?? {}), landed: true })
+    onNext()
+  }
   const size = job.practice === 'us' ? (gaugeOf[String(sizeMm2)] ?? `${sizeMm2} mm²`) : `${sizeMm2} mm²`
   return (
     <section className="p-4 flex flex-col gap-3 min-h-0 lg:overflow-auto" aria-labelledby="wire-title">
       <div className="flex items-center flex-wrap gap-x-4 gap-y-2">
-        <h2 id="wire-title" className="h2">Wire {row.number}</h2>
-        <span className="text-[17px] flex items-center gap-3"><End end={row.from} strong /> to <End end={row.to} strong /></span>
-        <span className="text-ink2 ml-auto">{row.conductor.colourName}, {size}, {row.circuit === 'mains' ? 'mains' : 'extra-low voltage'}</span>
+        <h2 id="wire-title" className="h2">
+          Wire {row.number}
+        </h2>
+        <span className="text-[17px] flex items-center gap-3">
+          <End end={row.from} strong /> to <End end={row.to} strong />
+        </span>
+        <span className="text-ink2 ml-auto">
+          {row.conductor.colourName}, {size}, {row.circuit === 'mains' ? 'mains' : 'extra-low voltage'}
+        </span>
       </div>
-      <p className="text-[16px] leading-6 not-phone">{row.from.tag} {row.from.deviceName}, terminal <b>{row.from.label}</b>, to {row.to.tag} {row.to.deviceName}, terminal <b>{row.to.label}</b>. Colour and size: check local code.</p>
+      <p className="text-[16px] leading-6 not-phone">
+        {row.from.tag} {row.from.deviceName}, terminal <b>{row.from.label}</b>, to {row.to.tag} {row.to.deviceName},
+        terminal <b>{row.to.label}</b>. Colour and size: check local code.
+      </p>
       <div className="not-phone grid grid-cols-3 gap-4">
-        <NumberField label="Length" draftKey={`${loop.id}/wire/${row.id}/length`} value={state?.lengthM} quantity="length" preferences={preferences} low={0} high={10000} placeholder={assumed ? 'not known' : ''}
-          onCommit={(next) => { const { lengthM: _l, ...rest } = state ?? {}; return write(next === undefined ? rest : { ...rest, lengthM: next }) }} />
-        <TextField label="Label" draftKey={`${loop.id}/wire/${row.id}/label`} value={state?.label ?? ''} placeholder={String(row.number)} most={20}
-          onCommit={(next) => { const { label: _l, ...rest } = state ?? {}; return write(next === '' ? rest : { ...rest, label: next }) }} />
-        <TextField label="Note" draftKey={`${loop.id}/wire/${row.id}/note`} value={state?.note ?? ''} most={300}
-          onCommit={(next) => { const { note: _n, ...rest } = state ?? {}; return write(next === '' ? rest : { ...rest, note: next }) }} />
+        <NumberField
+          label="Length"
+          draftKey={`${loop.id}/wire/${row.id}/length`}
+          value={state?.lengthM}
+          quantity="length"
+          preferences={preferences}
+          low={0}
+          high={10000}
+          placeholder={assumed ? 'not known' : ''}
+          onCommit={(next) => {
+            const { lengthM: _l, ...rest } = state ?? {}
+            return write(next === undefined ? rest : { ...rest, lengthM: next })
+          }}
+        />
+        <TextField
+          label="Label"
+          draftKey={`${loop.id}/wire/${row.id}/label`}
+          value={state?.label ?? ''}
+          placeholder={String(row.number)}
+          most={20}
+          onCommit={(next) => {
+            const { label: _l, ...rest } = state ?? {}
+            return write(next === '' ? rest : { ...rest, label: next })
+          }}
+        />
+        <TextField
+          label="Note"
+          draftKey={`${loop.id}/wire/${row.id}/note`}
+          value={state?.note ?? ''}
+          most={300}
+          onCommit={(next) => {
+            const { note: _n, ...rest } = state ?? {}
+            return write(next === '' ? rest : { ...rest, note: next })
+          }}
+        />
       </div>
-      {row.circuit === 'mains' ? <p className="caution"><Shape kind="look" size={18} /><span><b>Dead first.</b> Isolate, lock off, prove dead on every pole before this test. First live is for an authorised person only.</span></p> : null}
-      <p>Power off. Lift one end of core {row.number}, meter on ohms from end to end. Should read <b>under {words.say(limitOhm, 'resistance', 2)}</b>: wire of {words.say(lengthM, 'length')}{assumed ? ' assumed' : ''}, joints and tips.</p>
-      <NumberField label="Meter reads" draftKey={key} value={state?.tested?.value} shown={state?.tested?.state === 'over-range' ? 'OL' : (state?.tested?.text ?? '')} quantity="resistance" preferences={preferences} low={0} high={1e9} big
-        onCommit={(_value, typed) => keep(typed)} finding={verdict === 'stop' ? 'stop' : undefined} />
-      {verdict === 'stop' ? <p role="alert" className="caution"><Shape kind="stop" size={18} /><span><b>Not proved, do not energise.</b> {state?.tested?.state === 'over-range' ? 'The wire is open.' : `Over ${words.say(limitOhm, 'resistance', 2)}.`} Check both ends, the joint and the core number, then measure again.</span></p> : null}
-      {verdict === 'fits' ? <p className="caution"><Shape kind="fits" size={18} /><span><b>Good.</b> Under {words.say(limitOhm, 'resistance', 2)}.</span></p> : null}
-      {phone ? <NumberPad none="over-range" text={text} onText={(next) => dispatch(drafted({ key, text: next }))} onNone={() => { dispatch(draftCleared(key)); keep('', 'over-range') }} /> : <button type="button" className="third self-start min-h-8" onClick={() => { dispatch(draftCleared(key)); keep('', 'over-range') }}>Meter shows over-range</button>}
+      {row.circuit === 'mains' ? (
+        <p className="caution">
+          <Shape kind="look" size={18} />
+          <span>
+            <b>Dead first.</b> Isolate, lock off, prove dead on every pole before this test. First live is for an
+            authorised person only.
+          </span>
+        </p>
+      ) : null}
+      <p>
+        Power off. Lift one end of core {row.number}, meter on ohms from end to end. Should read{' '}
+        <b>under {words.say(limitOhm, 'resistance', 2)}</b>: wire of {words.say(lengthM, 'length')}
+        {assumed ? ' assumed' : ''}, joints and tips.
+      </p>
+      <NumberField
+        label="Meter reads"
+        draftKey={key}
+        value={state?.tested?.value}
+        shown={state?.tested?.state === 'over-range' ? 'OL' : (state?.tested?.text ?? '')}
+        quantity="resistance"
+        preferences={preferences}
+        low={0}
+        high={1e9}
+        big
+        onCommit={(_value, typed) => keep(typed)}
+        finding={verdict === 'stop' ? 'stop' : undefined}
+      />
+      {verdict === 'stop' ? (
+        <p role="alert" className="caution">
+          <Shape kind="stop" size={18} />
+          <span>
+            <b>Not proved, do not energise.</b>{' '}
+            {state?.tested?.state === 'over-range'
+              ? 'The wire is open.'
+              : `Over ${words.say(limitOhm, 'resistance', 2)}.`}{' '}
+            Check both ends, the joint and the core number, then measure again.
+          </span>
+        </p>
+      ) : null}
+      {verdict === 'fits' ? (
+        <p className="caution">
+          <Shape kind="fits" size={18} />
+          <span>
+            <b>Good.</b> Under {words.say(limitOhm, 'resistance', 2)}.
+          </span>
+        </p>
+      ) : null}
+      {phone ? (
+        <NumberPad
+          none="over-range"
+          text={text}
+          onText={(next) => dispatch(drafted({ key, text: next }))}
+          onNone={() => {
+            dispatch(draftCleared(key))
+            keep('', 'over-range')
+          }}
+        />
+      ) : (
+        <button
+          type="button"
+          className="third self-start min-h-8"
+          onClick={() => {
+            dispatch(draftCleared(key))
+            keep('', 'over-range')
+          }}
+        >
+          Meter shows over-range
+        </button>
+      )}
       <div className="mt-auto grid gap-2 action-bar md:grid-cols-2">
-        {phone ? null : <Button second onClick={onNext} end="" disabled={last}>{last ? 'This is the last wire' : 'Next wire'}</Button>}
-        {state?.landed
-          ? <Button onClick={() => { if (text !== '') { const wrong = keep(text); if (wrong) return; dispatch(draftCleared(key)) } onNext() }}>{last ? 'Keep' : 'Keep, next wire'}</Button>
-          : <Button onClick={land}>{last ? 'Landed' : 'Landed, next wire'}</Button>}
+        {phone ? null : (
+          <Button second onClick={onNext} end="" disabled={last}>
+            {last ? 'This is the last wire' : 'Next wire'}
+          </Button>
+        )}
+        {state?.landed ? (
+          <Button
+            onClick={() => {
+              if (text !== '') {
+                const wrong = keep(text)
+                if (wrong) return
+                dispatch(draftCleared(key))
+              }
+              onNext()
+            }}
+          >
+            {last ? 'Keep' : 'Keep, next wire'}
+          </Button>
+        ) : (
+          <Button onClick={land}>{last ? 'Landed' : 'Landed, next wire'}</Button>
+        )}
       </div>
     </section>
   )
