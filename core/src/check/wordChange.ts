@@ -42,12 +42,18 @@ function plan(value: unknown, preferences: UnitPreferences): string {
 export function wordChange(
   { path, from, to }: Pick<Change, 'path' | 'from' | 'to'>,
   preferences: UnitPreferences,
+  wireName: (id: string) => string | undefined = () => undefined,
 ): WordedChange {
-  const [what, say] = named(path, from ?? to, preferences)
+  const [what, say] = named(path, from ?? to, preferences, wireName)
   return { what, before: say(from), after: say(to) }
 }
 
-function named(path: readonly string[], value: unknown, preferences: UnitPreferences): readonly [string, Say] {
+function named(
+  path: readonly string[],
+  value: unknown,
+  preferences: UnitPreferences,
+  wireName: (id: string) => string | undefined,
+): readonly [string, Say] {
   const [a, b, c, d] = path
   if (a === undefined)
     return [
@@ -77,7 +83,7 @@ function named(path: readonly string[], value: unknown, preferences: UnitPrefere
   if (a === 'chain') return ['Joint', (v) => (v === null || v === undefined ? 'open' : 'joined')]
   if (a === 'wiring')
     return [
-      `Wire ${d ?? ''}`.trim(),
+      `Wire ${wireName(c ?? '') ?? ''} ${d ?? ''}`.replace(/ +/g, ' ').trim(),
       d === 'tested'
         ? reading
         : d === 'lengthM'

@@ -21,6 +21,7 @@ export function JobFrame() {
   const dispatch = useDispatch<AppStore['dispatch']>()
   const shown = useAppSelector((state) => selectJob(state, jobId))
   const waiting = useAppSelector((state) => state.documents.pending.length > 0)
+  const takenBack = useAppSelector((state) => state.documents.jobs[jobId] !== undefined) && !shown
   const query = api.endpoints.job.useQuery(jobId, { refetchOnMountOrArgChange: true })
   const { data: shelf, isError: shelfMissing } = useShelfQuery()
   const { data, refetch } = query
@@ -39,10 +40,10 @@ export function JobFrame() {
   if (!shown || !shelf)
     return (
       <main className="p-6 grid gap-3">
-        {query.isError || shelfMissing ? (
+        {query.isError || shelfMissing || takenBack ? (
           <>
-            <h1 className="h1">This job cannot be read</h1>
-            <p>Is the server running? What you typed is kept on this device.</p>
+            <h1 className="h1">{takenBack ? 'This job was taken back' : 'This job cannot be read'}</h1>
+            {takenBack ? null : <p>Is the server running? What you typed is kept on this device.</p>}
             <Link to="/">All jobs</Link>
           </>
         ) : (

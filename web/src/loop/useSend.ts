@@ -1,13 +1,26 @@
 import { useCallback } from 'react'
 import { refusal } from '@nachtigal/contract/check'
 import { jobSchema, loopSchema } from '@nachtigal/contract/documentSchemas'
-import { applyCommand } from '@nachtigal/core/job/applyChange'
+import { applyCommand, type Clash } from '@nachtigal/core/job/applyChange'
+import { wordChange } from '@nachtigal/core/check/wordChange'
 import type { Change } from '@nachtigal/core/job/command'
+import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 import { selectJob } from '../lib/documentsSlice'
 import type { RootState } from '../lib/store'
 import { useAppSelector } from '../lib/store'
 import { useStore } from 'react-redux'
 import { useOutbox } from './outboxContext'
+
+const metric: UnitPreferences = { temperatureUnit: 'C', system: 'metric' }
+
+/** Where something newer stands: what is there, and what this change starts from. */
+const bothSides = (clashes: readonly Clash[], preferences: UnitPreferences) =>
+  `Something newer stands there. ${clashes
+    .map((clash) => {
+      const { what, before, after } = wordChange({ path: clash.path, from: clash.from, to: clash.is }, preferences)
+      return `${what}: now ${after}, this starts from ${before}.`
+    })
+    .join(' ')}`
 
 export interface SendOptions {
   readonly loopId?: string | undefined
@@ -29,7 +42,7 @@ export function useSend(jobId: string): (change: readonly Change[], options?: Se
       if (change.length === 0) return undefined
       const shown = selectJob(store.getState(), jobId)
       const applied = applyCommand(shown ? { [jobId]: shown.job, ...shown.loops } : {}, { change })
-      if (!applied.ok) return 'This was changed elsewhere in the meantime. Look again.'
+      if (!applied.ok) return bothSides(applied.clashes, shown?.job ?? metric)
       for (const id of new Set(change.map(({ document }) => document))) {
         const document = applied.documents[id]
         const wrong = document === undefined ? undefined : refusal(id === jobId ? jobSchema : loopSchema, document)

@@ -1,5 +1,6 @@
 import { format } from 'date-fns'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
+import { loopContext } from '@nachtigal/core/check/context'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import type { Command } from '@nachtigal/core/job/command'
 import { nameGiven } from '../../lib/viewSlice'
@@ -13,7 +14,7 @@ const MOST_CHANGES = 4
 
 /** The log: every change with who, when, before and after, why; any of them can be taken back. */
 export function LogPlace() {
-  const { job, loops } = useJob()
+  const { job, loops, data: shelf } = useJob()
   const dispatch = useAppDispatch()
   const by = useAppSelector((state) => state.view.by)
   const unit = useAppSelector((state) => state.view.unit)
@@ -25,6 +26,18 @@ export function LogPlace() {
   const [problem, setProblem] = useState<{ id: string; text: string }>()
   const undo = useUndo(job.id)
   const preferences = { temperatureUnit: unit ?? job.temperatureUnit, system: job.system }
+  const wires = useMemo(
+    () =>
+      new Map(
+        Object.values(loops).flatMap((loop) =>
+          loopContext(job, loop, shelf).rows.map(
+            ({ id, number, from, to }) =>
+              [id, `${number}, ${from.tag} ${from.label} to ${to.tag} ${to.label},`] as const,
+          ),
+        ),
+      ),
+    [job, loops, shelf],
+  )
   const undone = new Set(data?.rows.map(({ command }) => command.undoes))
   const back = (command: Command) => {
     const wrong = undo(command)
@@ -73,10 +86,10 @@ export function LogPlace() {
               <td className="align-top whitespace-nowrap not-phone">
                 {command.loopId ? (loops[command.loopId]?.name ?? 'taken back') : 'job'}
               </td>
-              <td className="w-full">
+              <td className="w-full align-top">
                 {command.undoes ? <b>Taken back. </b> : null}
                 {command.change.slice(0, MOST_CHANGES).map((change) => {
-                  const { what, before: was, after } = wordChange(change, preferences)
+                  const { what, before: was, after } = wordChange(change, preferences, (id) => wires.get(id))
                   return (
                     <span key={change.path.join('/') + change.document} className="block">
                       <b>{what}</b> <span className="text-ink2">{was} to</span> {after}

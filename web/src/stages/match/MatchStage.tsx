@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { judgeJoints } from '@nachtigal/core/check/judgeJoint'
 import { type ResolvedDevice, resolveChain } from '@nachtigal/core/job/chain'
@@ -84,7 +84,7 @@ export function MatchStage() {
           })}
         </ul>
         <div className="p-4 min-h-0 overflow-auto">
-          <ShelfOf category={slot.category} title={slot.title} present={filled(slot.category)} />
+          <ShelfOf key={slot.category} category={slot.category} title={slot.title} present={filled(slot.category)} />
         </div>
       </div>
       <aside className="panel" aria-label="What it means">
@@ -136,7 +136,9 @@ function ShelfOf({
   present: readonly ResolvedDevice[]
 }) {
   const { job, loop, profiles, change, data, words } = useLoop()
-  const [first] = present
+  const [at, setAt] = useState(0)
+  /** The device in hand; none while another one is being chosen. */
+  const first = present[at]
   const tried = useMemo(
     () =>
       profiles
@@ -165,6 +167,28 @@ function ShelfOf({
       <h2 id="shelf-title" className="h2">
         {first ? `${title}: ${first.tag} ${first.name}` : `Choose a ${title.toLowerCase()}`}
       </h2>
+      {present.length > 0 && category !== 'relay' ? (
+        <div className="flex flex-wrap gap-x-4" role="group" aria-label={`Which ${title.toLowerCase()}`}>
+          {present.length > 1 || !first
+            ? present.map(({ id, tag }, i) => (
+                <button
+                  key={id}
+                  type="button"
+                  aria-pressed={at === i}
+                  className="third min-h-8"
+                  onClick={() => setAt(i)}
+                >
+                  {tag}
+                </button>
+              ))
+            : null}
+          {first ? (
+            <button type="button" className="third min-h-8" onClick={() => setAt(present.length)}>
+              Another {title.toLowerCase()}
+            </button>
+          ) : null}
+        </div>
+      ) : null}
       {category === 'relay' && !first ? (
         <p className="text-ink2 my-2">
           A contactor goes in where a contact is too small: tap that joint and put it between.
