@@ -26,11 +26,12 @@ const RETRY_MS = 2000
 export class Outbox {
   private readonly kept: EntityTable<Kept, 'order'>
   private sending = false
+  private closed = false
   private timer: ReturnType<typeof setTimeout> | undefined
 
   constructor(
     private readonly store: AppStore,
-    database = new Dexie('nachtigal'),
+    private readonly database = new Dexie('nachtigal'),
   ) {
     database.version(1).stores({ commands: '++order, &id' })
     this.kept = database.table('commands')
@@ -56,8 +57,15 @@ export class Outbox {
     void this.send()
   }
 
+  /** Sends nothing more and lets the device's database go; what waits stays there for the next start. */
+  close() {
+    this.closed = true
+    clearTimeout(this.timer)
+    this.database.close()
+  }
+
   private async send() {
-    if (this.sending) return
+    if (this.sending || this.closed) return
     this.sending = true
     clearTimeout(this.timer)
     try {

@@ -1,0 +1,55 @@
+import { describe, expect, it } from '@jest/globals'
+import { fromSetpoint } from '../job/behaviour'
+import { plannedFloor } from '../testing/warmFloor'
+import { wordChange } from './wordChange'
+
+const metric = { temperatureUnit: 'C', system: 'metric' } as const
+const us = { temperatureUnit: 'F', system: 'us' } as const
+const reading = { text: '0.2', unit: 'ohm', state: 'value', at: '', by: '' }
+const say = (path: string[], from: unknown, to: unknown, preferences: typeof metric | typeof us = metric) => {
+  const { what, before, after } = wordChange({ path, from, to }, preferences, (id) => (id === 'a~b' ? '3' : undefined))
+  return `${what}: ${before} / ${after}`.replace(/\u00a0/g, ' ')
+}
+
+describe('wordChange', () => {
+  it.each([
+    [['survey', 'answers', 'target'], null, 28, 'Survey: target: nothing / 28.0 °C'],
+    [['survey', 'answers', 'insulation'], 'poor', 'fair', 'Survey: insulation: Poor / Fair'],
+    [['survey', 'hazards', 'mains'], null, true, 'Hazard: mains in the box or at the pump: not ticked / ticked'],
+    [['survey', 'complaint'], null, 'cold', 'Complaint: nothing / cold'],
+    [['wiring', 'rows', 'a~b', 'landed'], null, true, 'Wire 3 landed: nothing / yes'],
+    [['wiring', 'rows', 'a~b', 'tested'], null, reading, 'Wire 3 tested: no reading / 0.2 ohm'],
+    [['wiring', 'rows', 'gone', 'lengthM'], null, 6, 'Wire lengthM: nothing / 6.0 m'],
+    [
+      ['settings', 'asLeft', 'd', 'goal'],
+      reading,
+      { ...reading, state: 'over-range' },
+      'As-left goal: 0.2 ohm / over-range',
+    ],
+    [['settings', 'asFound', 'd', 'goal'], null, reading, 'As-found goal: no reading / 0.2 ohm'],
+    [['proof', 'readings', 'r'], null, { ...reading, step: 'rise-2' }, 'Reading, rise again: no reading / 0.2 ohm'],
+    [['proof', 'answers', 'commanded'], null, 'yes', 'Question: commanded: nothing / yes'],
+    [['waivers', 'k'], null, { by: 'Ann', reason: 'long lead' }, 'Finding closed: open / long lead'],
+    [['temporary', 't'], { what: 'bridge' }, null, 'Temporary: bridge / nothing'],
+    [['handover', 'signed'], null, { by: 'Ann' }, 'Hand-over: not signed / signed by Ann'],
+    [['chain', 'connections', 'c'], null, {}, 'Joint: open / joined'],
+    [['chain', 'devices', 'd'], { name: 'Wren' }, { name: 'Dipper' }, 'Device: Wren / Dipper'],
+    [['profiles', 'dipper'], null, { name: 'Dipper' }, 'Copy of profile dipper: nothing / Dipper'],
+    [[], null, { type: 'loop', name: 'Floor' }, 'Loop: nothing / Floor'],
+    [[], null, { type: 'job', name: 'Job' }, 'Job: nothing / Job'],
+    [['name'], 'Old', 'New', 'name: Old / New'],
+  ] as [string[], unknown, unknown, string][])('%j', (path, from, to, words) => {
+    expect(say(path, from, to)).toBe(words)
+  })
+  it('speaks the units that are asked for, differences as differences', () => {
+    expect(say(['survey', 'answers', 'target'], 20, 28, us)).toBe('Survey: target: 68.0 °F / 82.4 °F')
+    expect(say(['survey', 'answers', 'tolerance'], null, 25 / 9, us)).toBe('Survey: may stray by: nothing / 5.0 °F')
+    expect(say(['survey', 'answers', 'floorArea'], null, 38, us)).toBe('Survey: floor area: nothing / 409 ft²')
+  })
+  it('tells a plan with all that was set', () => {
+    const plan = plannedFloor().loop.settings.planned['plan-1']!
+    const words = say(['settings', 'planned', 'p'], plan, { ...plan, ...fromSetpoint('heating', 'cut-out', 27, 2) })
+    expect(words).toContain('set 28.0 °C cut-out, swing 1.0 K, on 27.0 °C, off 28.0 °C')
+    expect(words).toContain('/ set 27.0 °C cut-out, swing 2.0 K, on 25.0 °C, off 27.0 °C')
+  })
+})
