@@ -1,6 +1,7 @@
 import { mixed, number } from 'yup'
 import { conventions } from '@nachtigal/core/control/switchingPoints'
 import { loopKinds } from '@nachtigal/core/job/documents'
+import { unitLabels } from '@nachtigal/core/units/quantity'
 import { byKind, filledText, finite, flag, id, instant, mapOf, oneOf, over, shape, text } from './parts'
 import { profileSchema } from './profileSchema'
 
@@ -19,7 +20,7 @@ const chainDevice = shape({
 
 const readingFields = {
   text: text(60).defined('${path} is missing'),
-  unit: text(20).defined('${path} is missing'),
+  unit: oneOf(unitLabels).defined('${path} is missing'),
   state: oneOf(['value', 'over-range', 'none']).required(),
   value: finite(),
   at: instant().required(),

@@ -23,14 +23,15 @@ async function main() {
   const migrations = at('server', 'migrations')
   const database = url
     ? await openServer(url, migrations)
-    : await openEmbedded(env('NACHTIGAL_DATA') ?? at('data'), migrations)
+    : await openEmbedded(env('NACHTIGAL_DATA') ?? at('data'), migrations, (message) => log.error(message))
   const now = () => new Date().toISOString()
-  const store = createJobStore(database.db, now)
+  const shelf = readShelf(at('shelf'))
+  const store = createJobStore(database.db, shelf.data, now)
   if (process.argv.includes('--demo') && (await store.list()).length === 0)
     await store.importFile(JSON.parse(readFileSync(at('demo', 'otterholm.nachtigal.json'), 'utf8')) as JobFile)
   const app = createApp({
     store,
-    shelf: readShelf(at('shelf')),
+    shelf,
     renderPdf: createPdfRenderer(at('node_modules')),
     log,
     now,

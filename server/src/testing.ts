@@ -19,10 +19,11 @@ export const demoFile = () => JSON.parse(readFileSync(at('../../demo/otterholm.n
 export async function testServer(webFolder?: string) {
   const database = await openInMemory(migrations)
   const now = () => '2026-01-05T08:00:00.000Z'
-  const store = createJobStore(database.db, now)
+  const shelf = readShelf(at('../../shelf'))
+  const store = createJobStore(database.db, shelf.data, now)
   const app = createApp({
     store,
-    shelf: readShelf(at('../../shelf')),
+    shelf,
     renderPdf: createPdfRenderer(at('../../node_modules')),
     log: pino({ level: 'silent' }),
     now,

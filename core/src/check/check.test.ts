@@ -108,7 +108,11 @@ describe('findings', () => {
       'C027_CONVENTION_NOT_ON_CONTROLLER look-again',
     ],
     ['a large offset', { offsetK: 2.1 }, 'C040_OFFSET_LARGE look-again'],
-    ['heat left on when the probe breaks', { probeFault: 'on' }, 'C041_HEATS_ON_PROBE_FAULT look-again'],
+    [
+      'heat left on when the probe breaks, its limiter not proved',
+      { probeFault: 'on' },
+      'C041_HEATS_ON_PROBE_FAULT stop',
+    ],
   ] as [string, Partial<OnOffBehaviour>, string][])('%s', (_, changes, code) =>
     expect(codes(replan(plannedFloor(), changes))).toContain(code),
   )
@@ -133,6 +137,32 @@ describe('findings', () => {
       'C014_LIMITER_TOO_HIGH stop',
     )
   })
+  it('a limiter whose dial nobody wrote down is a stop', () => {
+    const edited = plannedFloor()
+    const { dialC: _dial, ...limiter } = edited.loop.chain.devices['device-4']!
+    const devices = { ...edited.loop.chain.devices, 'device-4': limiter }
+    expect(codes({ ...edited, loop: { ...edited.loop, chain: { ...edited.loop.chain, devices } } })).toContain(
+      'C016_LIMITER_NOT_SET stop',
+    )
+  })
+  it.each([
+    ['fair', 22, 35, []],
+    ['poor', 24, 29, ['C025_SURFACE_OVER_LIMIT stop']],
+  ] as const)(
+    'a probe in the air, %s insulation, %d °C: the floor that the room needs is held against %d °C',
+    (insulation, target, limit, expected) => {
+      const edited = surveyedFloor()
+      const asked = { probePlace: 'room', target, insulation, zone: limit === 29 ? 'occupied' : 'edge' }
+      const inAir = plannedFloor(undefined, {
+        ...edited,
+        loop: {
+          ...edited.loop,
+          survey: { ...edited.loop.survey, answers: { ...edited.loop.survey.answers, ...asked } },
+        },
+      })
+      expect(codes(inAir).filter((code) => code.includes('SURFACE'))).toEqual(expected)
+    },
+  )
   it('a loop without a probe is a finding, not an error', () => {
     expect(
       codes(plannedFloor(['controllers/dipper', 'loads/circulator-45', 'limiters/shrike', 'supplies/mains-230-10'])),
@@ -164,6 +194,24 @@ describe('findings', () => {
     expect(result.closed.map(({ code }) => code)).toEqual(['C040_OFFSET_LARGE'])
     expect(result.open.map(({ code }) => code)).toContain('C013_NO_LIMITER')
   })
+})
+
+it('a failed test cannot be reasoned away either', () => {
+  const edited = plannedFloor()
+  const reading = (order: number, step: string, value: number) => ({
+    ...{ order, step, value, test: 'rise-and-fall/plan-1', text: String(value), unit: '°C', state: 'value' as const },
+    ...{ at: '2026-01-05T08:00:00Z', by: 'Ann' },
+  })
+  const readings = {
+    a: reading(1, 'rise-1', 28.8),
+    b: reading(2, 'fall-1', 27.8),
+    c: reading(3, 'rise-2', 28.8),
+    d: reading(4, 'fall-2', 27.8),
+  }
+  const waivers = { 'C050_TEST_FAILED/plan-1': { by: 'Ann', reason: 'good enough' } }
+  const made = context({ ...edited, loop: { ...edited.loop, proof: { ...edited.loop.proof, readings }, waivers } })
+  expect(checkLoop(made).open.map(({ code }) => code)).toEqual(['C050_TEST_FAILED'])
+  expect(signingBlockedBy(made).join(' ')).toContain('Adjust the offset by 0.8')
 })
 
 describe('consequences', () => {
@@ -198,6 +246,13 @@ describe('stages', () => {
     const bare = context({ ...empty, loop: { ...empty.loop, survey: { answers: {}, hazards: {} } } })
     expect(stageStatus(bare).map(({ state }) => state)).toEqual(Array(7).fill('waiting'))
     expect(nextThing(bare)).toMatchObject({ stage: 'survey', what: 'Survey: what is controlled' })
+  })
+  it('a loop of a kind from a newer bench opens and says so', () => {
+    const edited = plannedFloor()
+    const boiler = context({ ...edited, loop: { ...edited.loop, kind: 'boiler' } })
+    expect(stageStatus(boiler)[0]).toMatchObject({ state: 'waiting', says: 'not planned here yet' })
+    expect(boiler.missing).toEqual(['how this kind is reckoned'])
+    expect(signingBlockedBy(boiler)).toContain('Survey is not done: not planned here yet.')
   })
   it('a planned loop is surveyed and matched, and hand-over says what is missing', () => {
     const made = context(plannedFloor())

@@ -2,7 +2,7 @@ import { continuityLimitOhm } from '../wiring/wireResistance'
 import { assumedLengthM, rowVerdict, type RowVerdict } from '../wiring/rowVerdict'
 import type { WireRow } from '../wiring/connectionList'
 import type { LoopContext } from './context'
-import { bySeverity, type Finding, findingKey } from './finding'
+import { bySeverity, type Finding, findingKey, mayBeClosed } from './finding'
 import { runRules } from './rules'
 
 /** What stands open in a loop: findings sorted stop, look, note; those closed with a reason are told apart. */
@@ -11,7 +11,7 @@ export function checkLoop(context: LoopContext): {
   readonly closed: readonly Finding[]
 } {
   const all = runRules(context).sort(bySeverity)
-  const waived = (finding: Finding) => !finding.safety && Object.hasOwn(context.loop.waivers, findingKey(finding))
+  const waived = (finding: Finding) => mayBeClosed(finding) && Object.hasOwn(context.loop.waivers, findingKey(finding))
   return { open: all.filter((f) => !waived(f)), closed: all.filter(waived) }
 }
 

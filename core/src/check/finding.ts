@@ -22,5 +22,11 @@ const rank: Record<Severity, number> = { stop: 0, 'look-again': 1, note: 2 }
 /** Stops first, then by stage order of appearance. */
 export const bySeverity = (a: Finding, b: Finding) => rank[a.severity] - rank[b.severity]
 
+/** Whether a finding may be closed with a name and a reason: never a safety stop, never a failed test. */
+export const mayBeClosed = ({ safety, code }: Pick<Finding, 'safety' | 'code'>) => !safety && code !== TEST_FAILED
+
+/** Code of a finding that a failed test makes. */
+export const TEST_FAILED = 'C050_TEST_FAILED'
+
 /** Identity of a finding, for closing it with a reason. */
 export const findingKey = ({ code, about }: Pick<Finding, 'code' | 'about'>) => `${code}/${about}`

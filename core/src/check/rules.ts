@@ -4,11 +4,12 @@ import { fieldValue } from '../plant/fieldValue'
 import { floorLimit } from '../plant/floorOutput'
 import { convert } from '../units/convert'
 import { factsOfKind } from '../survey/kindFacts'
+import { lineOfOutput } from '../wiring/outputPath'
 import { powerPaths } from '../wiring/powerPath'
 import { translate } from '../control/translate'
 import { consequences } from './consequences'
 import type { LoopContext } from './context'
-import type { Finding } from './finding'
+import { type Finding, TEST_FAILED } from './finding'
 import { riseAndFall } from '../proof/riseAndFall'
 
 /** A rule looks at a loop and tells what it finds; rules are a list, in the order of the stages. */
@@ -21,7 +22,7 @@ const eachPlan =
   (context) =>
     ordered(context.loop.settings.planned).flatMap((plan) => find(plan, context))
 
-const chainComplete: Rule = ({ chain, joints }) => {
+const chainComplete: Rule = ({ chain }) => {
   const has = (category: string) => chain.devices.some(({ facts }) => facts.category === category)
   const missing = (code: string, what: string, remedy: string): Finding => ({
     code,
@@ -37,7 +38,7 @@ const chainComplete: Rule = ({ chain, joints }) => {
   if (!has('probe')) findings.push(missing('C001_NO_PROBE', 'probe', 'Choose one from the shelf.'))
   if (!has('controller')) findings.push(missing('C002_NO_CONTROLLER', 'controller', 'Choose one from the shelf.'))
   if (!has('load')) findings.push(missing('C003_NO_LOAD', 'load', 'Choose what the output drives.'))
-  if (has('controller') && !joints.some(({ connection }) => connection.endsWith('.supply')))
+  if (has('controller') && !chain.connections.some(({ toPort }) => toPort.kind === 'supply-in'))
     findings.push(missing('C004_NO_SUPPLY', 'supply', 'Choose the circuit that feeds it.'))
   return findings
 }
@@ -81,14 +82,23 @@ const limiterPresent: Rule = ({ loop, chain }) => {
 
 const limiterSetting: Rule = ({ loop, chain, words, data }) =>
   chain.devices.flatMap((device): Finding[] => {
+    if (!device.facts.limiter || !factsOfKind(loop.kind).needsLimiter) return []
     const highest = fieldValue(data, 'screed.max.cement').high
-    if (
-      !device.facts.limiter ||
-      device.dialC === undefined ||
-      !factsOfKind(loop.kind).needsLimiter ||
-      device.dialC <= highest
-    )
-      return []
+    const usual = words.say(fieldValue(data, 'floor.limiter').typical, 'temperature', 0)
+    if (device.dialC === undefined)
+      return [
+        {
+          code: 'C016_LIMITER_NOT_SET',
+          severity: 'stop',
+          safety: true,
+          stage: 'match',
+          about: device.id,
+          head: `Nobody wrote down what ${device.tag} is set to.`,
+          reason: 'A limiter that is not set to the floor does not guard it.',
+          remedy: `Read its dial, set it to ${usual} or lower, write it down.`,
+        },
+      ]
+    if (device.dialC <= highest) return []
     return [
       {
         code: 'C014_LIMITER_TOO_HIGH',
@@ -98,16 +108,20 @@ const limiterSetting: Rule = ({ loop, chain, words, data }) =>
         about: device.id,
         head: `${device.tag} is set over the screed\u2019s limit.`,
         reason: `${words.say(device.dialC, 'temperature', 0)} at the pipe; cement screed takes ${words.say(highest, 'temperature', 0)}, calcium sulphate ${words.say(fieldValue(data, 'screed.max.casulphate').high, 'temperature', 0)} (EN 1264-4).`,
-        remedy: `Set it to ${words.say(fieldValue(data, 'floor.limiter').typical, 'temperature', 0)} or lower.`,
+        remedy: `Set it to ${usual} or lower.`,
       },
     ]
   })
 
 const surfaceLimit = eachPlan((plan, { survey, words }) => {
-  if (!survey || survey.facts.probePlace !== 'screed') return []
-  const limitC = floorLimit(survey.zone, survey.plant.designRoomC)
-  const hottestC = Math.max(plan.onC, plan.offC)
+  if (!survey) return []
+  const { facts, plant } = survey
+  const inScreed = facts.probePlace === 'screed'
+  const limitC = floorLimit(survey.zone, plant.designRoomC)
+  // A probe in the air does not hold the floor: on the design day it gets as warm as the room needs it.
+  const hottestC = inScreed ? Math.max(plan.onC, plan.offC) : plant.designSlabC
   if (hottestC <= limitC) return []
+  const may = `this floor may reach ${words.say(limitC, 'temperature')} (EN 1264, covering).`
   return [
     {
       code: 'C025_SURFACE_OVER_LIMIT',
@@ -116,8 +130,12 @@ const surfaceLimit = eachPlan((plan, { survey, words }) => {
       stage: 'set',
       about: plan.id,
       head: 'Floor goes over its surface limit.',
-      reason: `Cuts out at ${words.say(hottestC, 'temperature')}; this floor may reach ${words.say(limitC, 'temperature')} (EN 1264, covering).`,
-      remedy: `Bring the cut-out to ${words.say(limitC, 'temperature')} or under.`,
+      reason: inScreed
+        ? `Cuts out at ${words.say(hottestC, 'temperature')}; ${may}`
+        : `Holding the room at design takes a floor of ${words.say(hottestC, 'temperature')}; ${may}`,
+      remedy: inScreed
+        ? `Bring the cut-out to ${words.say(limitC, 'temperature')} or under.`
+        : 'Lower the target, insulate, or give the rest of the heat by other means.',
     },
   ]
 })
@@ -253,21 +271,18 @@ const offsetSmall = eachPlan((plan, { words, data }) => {
 
 const probeFaultSafe = eachPlan((plan, { chain }) => {
   if (plan.probeFault === 'off' || plan.action !== 'heating') return []
-  const guarded = powerPaths(chain).some(
-    ({ contacts, loadPort }) =>
-      loadPort.heat !== 'none' &&
-      contacts.some(({ device }) => device.id === plan.output.device) &&
-      contacts.some(({ device }) => device.facts.limiter),
-  )
+  const guarded = lineOfOutput(chain, plan.output)?.contacts.some(({ device }) => device.facts.limiter)
   return [
     {
       code: 'C041_HEATS_ON_PROBE_FAULT',
-      severity: guarded ? 'look-again' : 'stop',
-      safety: !guarded,
+      severity: 'stop',
+      safety: true,
       stage: 'set',
       about: plan.id,
       head: 'A broken probe leaves the heat on.',
-      reason: guarded ? 'Only the limiter then holds it: it must be proved.' : 'Nothing but this probe holds it.',
+      reason: guarded
+        ? 'Only the limiter then holds it, and its trip is not proved.'
+        : 'Nothing but this probe holds it.',
       remedy: 'Choose off on probe fault.',
     },
   ]
@@ -301,7 +316,7 @@ const testsPassed: Rule = (context) =>
     if (result.verdict === 'waiting' || result.verdict === 'good') return []
     return [
       {
-        code: 'C050_TEST_FAILED',
+        code: TEST_FAILED,
         severity: 'look-again',
         safety: result.verdict === 'replace',
         stage: 'prove',

@@ -5,7 +5,7 @@ import { openQuestions } from '../survey/surveyResult'
 import { type Stage, stages } from '../survey/hazards'
 import { checkLoop, judgeRow } from './checkLoop'
 import type { LoopContext } from './context'
-import type { Finding } from './finding'
+import { type Finding, TEST_FAILED } from './finding'
 
 export type StageState = 'done' | 'open' | 'waiting' | 'look' | 'stop'
 
@@ -26,10 +26,11 @@ interface Progress {
 
 const notBegun: Progress = { begun: false, done: false, says: 'not begun' }
 
-function survey({ loop }: LoopContext): Progress {
+function survey({ loop, survey: reckoned }: LoopContext): Progress {
   const open = openQuestions(loop)
   const [first] = open
-  if (!first) return { begun: true, done: true, says: 'done' }
+  if (!first)
+    return reckoned ? { begun: true, done: true, says: 'done' } : { ...notBegun, says: 'not planned here yet' }
   return {
     begun: Object.keys(loop.survey.answers).length > 0,
     done: false,
@@ -146,7 +147,7 @@ export function signingBlockedBy(context: LoopContext): string[] {
   const { open } = checkLoop(context)
   return [
     ...open
-      .filter(({ severity, code }) => severity === 'stop' || code === 'C050_TEST_FAILED')
+      .filter(({ severity, code }) => severity === 'stop' || code === TEST_FAILED)
       .map(({ head, remedy }) => `${head} ${remedy}`),
     ...Object.values(context.loop.temporary).map(({ what }) => `Temporary: ${what}. Take it off first.`),
     ...context.rows

@@ -1,8 +1,8 @@
 import type { OnOffBehaviour } from '../job/behaviour'
 import type { Change } from '../job/command'
-import type { LoopDocument, LoopKind, ProofReading, Reading } from '../job/documents'
+import type { LoopDocument, ProofReading, Reading } from '../job/documents'
 import { hazards } from '../survey/hazards'
-import { factsOfKind, kindFacts } from '../survey/kindFacts'
+import { kindFacts } from '../survey/kindFacts'
 import { formatQuantity, type UnitPreferences } from '../units/quantity'
 
 export interface WordedChange {
@@ -23,9 +23,10 @@ const reading: Say = (value) => {
   const { text, unit, state } = (value ?? { text: '', unit: '', state: 'none' }) as Reading
   return state === 'over-range' ? 'over-range' : state === 'none' ? 'no reading' : `${text} ${unit}`.trim()
 }
-const kindOfAll = Object.keys(kindFacts) as LoopKind[]
 const question = (id: string | undefined) =>
-  kindOfAll.flatMap((kind) => factsOfKind(kind).questions).find((q) => q.id === id)
+  Object.values(kindFacts)
+    .flatMap(({ questions }) => questions)
+    .find((q) => q.id === id)
 
 function plan(value: unknown, preferences: UnitPreferences): string {
   if (value === null || value === undefined) return 'nothing'

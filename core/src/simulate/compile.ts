@@ -50,6 +50,9 @@ export function compile(scenario: Scenario, tickS: number): Compiled {
   if (actuators.length > 16) throw new RangeError(`${actuators.length} actuators: 16 are the most`)
   for (const { id, capacityJPerK } of network.nodes)
     if (!(capacityJPerK > 0)) throw new RangeError(`capacityJPerK ${capacityJPerK} of node ${id} must be over 0`)
+  for (const { id, powerW } of scenario.actuators)
+    if (powerW !== undefined && !(powerW >= 0))
+      throw new RangeError(`powerW ${powerW} of actuator ${id} must be 0 or more`)
 
   const n = nodes.length
   const probeAt = probes.map((_, i) => n + i)
@@ -64,6 +67,7 @@ export function compile(scenario: Scenario, tickS: number): Compiled {
     return index < n ? index : boundaryAt[index - n]!
   }
 
+  const cools = (actuator: string) => scenario.controls.some((c) => c.drives === actuator && c.action === 'cooling')
   const rates = (running: number): Matrix => {
     const m = new Float64Array(size * size)
     const add = (row: number, column: number, value: number) => {
@@ -91,11 +95,11 @@ export function compile(scenario: Scenario, tickS: number): Compiled {
       const at = indexOf(nodes, node, 'node')
       add(at, oneAt, constantW / network.nodes[at]!.capacityJPerK)
     }
-    scenario.actuators.forEach(({ node, powerW }, i) => {
+    scenario.actuators.forEach(({ id, node, powerW }, i) => {
       if (node === undefined || powerW === undefined || !(running & (1 << i))) return
       const at = indexOf(nodes, node, 'node')
-      add(at, oneAt, powerW / network.nodes[at]!.capacityJPerK)
-      add(energyAt[i]!, oneAt, Math.abs(powerW))
+      add(at, oneAt, (cools(id) ? -powerW : powerW) / network.nodes[at]!.capacityJPerK)
+      add(energyAt[i]!, oneAt, powerW)
     })
     probes.forEach(({ node, lagS, bias }, i) => {
       if (!(lagS > 0)) throw new RangeError(`lagS ${lagS} of probe ${probes[i]!.id} must be over 0`)

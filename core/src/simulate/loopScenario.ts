@@ -2,7 +2,7 @@ import type { ResolvedChain } from '../job/chain'
 import { ordered } from '../job/chain'
 import type { LoopDocument } from '../job/documents'
 import type { FloorSurvey } from '../survey/surveyResult'
-import { powerPaths } from '../wiring/powerPath'
+import { lineOfOutput } from '../wiring/outputPath'
 import type { Scenario } from './scenario'
 
 export interface RunChoice {
@@ -22,16 +22,6 @@ export function loopScenario(
   run: RunChoice,
 ): Scenario {
   const behaviours = ordered(loop.settings.planned)
-  const paths = powerPaths(chain)
-  const heated = paths.filter(({ loadPort }) => loadPort.heat !== 'none')
-  const drivenBy = (device: string, port: string) =>
-    heated.find(({ contacts }) =>
-      contacts.some(
-        (c) =>
-          (c.device.id === device && c.portId === port) ||
-          coilOf(paths, c.device.id)?.contacts.some((k) => k.device.id === device && k.portId === port),
-      ),
-    )
   const controlled = facts.probePlace === 'screed' ? 'slab' : 'room'
   const [first] = behaviours
   const middleC = first ? (first.onC + first.offC) / 2 : facts.targetC
@@ -42,7 +32,7 @@ export function loopScenario(
       ? middleC
       : (plant.slabToRoomWPerK * slabC + plant.lossWPerK * outdoorC) / (plant.slabToRoomWPerK + plant.lossWPerK)
   const driven = behaviours.flatMap((behaviour) => {
-    const path = drivenBy(behaviour.output.device, behaviour.output.port)
+    const path = lineOfOutput(chain, behaviour.output)
     return path ? [{ behaviour, path }] : []
   })
   const loads = [...new Map(driven.map(({ path }) => [path.load.id, path])).values()]
@@ -119,10 +109,6 @@ const PIPE_J_PER_K = 8000
 const PIPE_W_PER_K = 400
 /** Strap-on probe of a limiter, well fitted. Source: field data lag.strap.good. */
 const LIMITER_LAG_S = 40
-
-/** The line that feeds a contactor's coil. */
-const coilOf = (paths: ReturnType<typeof powerPaths>, device: string) =>
-  paths.find(({ load, loadPort }) => load.id === device && loadPort.heat === 'none')
 
 function probeLag(chain: ResolvedChain, device: string, port: string): number {
   return chain.connections.find((c) => c.to.device === device && c.to.port === port)?.fromDevice.facts.probe?.lagS ?? 60

@@ -23,7 +23,10 @@ export interface Scenario {
     readonly offsetK?: number
     readonly bias?: { readonly towards: string; readonly share: number }
   }[]
-  /** Cooling power is given under zero here; an actuator with no power of its own works through the links it switches. */
+  /**
+   * Power counts positive; what a cooling control drives takes it out of its node. An actuator with no power of its own works
+   * through the links it switches.
+   */
   readonly actuators: readonly { readonly id: string; readonly node?: string; readonly powerW?: number }[]
   readonly controls: readonly OnOffControl[]
   readonly inputs?: Readonly<Record<string, ThresholdInput | { readonly constant: boolean }>>

@@ -94,6 +94,31 @@ describe('simulate', () => {
     const lost = simulate(lossMeter(heated.events)).summary.energyKwh['meter']!
     expect(Math.abs((heated.summary.energyKwh['heater']! - stored - lost) / lost)).toBeLessThan(1e-6)
   })
+  it('takes heat out with what a cooling control drives, its power counting positive', () => {
+    const cooled = simulate(
+      firstOrder({
+        network: {
+          nodes: [{ id: 'room', capacityJPerK: 1.8e6, startC: 5 }],
+          links: [{ from: 'room', to: 'outdoor', wPerK: 50 }],
+          boundaries: { outdoor: { constantC: 25 } },
+        },
+        controls: [{ ...firstOrder().controls[0]!, action: 'cooling', onC: 4.5, offC: 3.5 }],
+      }),
+    )
+    const closed = onOffCycle({
+      powerW: 2600,
+      lossWPerK: 50,
+      capacityJPerK: 1.8e6,
+      outdoorC: 25,
+      lowC: 3.5,
+      highC: 4.5,
+      action: 'cooling',
+    })
+    expect(cooled.summary.minimumC['room']).toBeCloseTo(3.5, 1)
+    expect(cooled.summary.energyKwh['heater']! / (cooled.summary.onS['heater']! / 3600)).toBeCloseTo(2.6, 6)
+    const ons = cooled.events.filter(({ what }) => what === 'on').map(({ atS }) => atS)
+    expect(Math.abs((ons[3]! - ons[2]!) / closed.periodS! - 1)).toBeLessThan(1e-3)
+  })
   it('keeps the minimum off time', () => {
     const { events } = simulate(firstOrder({ controls: [{ ...firstOrder().controls[0]!, minimumOffS: 3600 }] }))
     const offs = events.filter(({ what }) => what === 'off').map(({ atS }) => atS)
@@ -152,6 +177,7 @@ describe('simulate', () => {
       { permissives: [{ drives: 'heater', expression: 'x' }], inputs: { y: { probe: 'gone', belowC: 1 } } },
       'probe gone',
     ],
+    [{ actuators: [{ id: 'heater', node: 'room', powerW: -1 }] }, 'powerW -1 of actuator heater'],
     [{ actuators: [{ id: 'heater', node: 'attic', powerW: 1 }] }, 'node attic is not in the scenario; it has room'],
     [
       { network: { ...firstOrder().network, nodes: [{ id: 'room', capacityJPerK: 0, startC: 0 }] } },

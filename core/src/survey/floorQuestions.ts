@@ -56,10 +56,10 @@ export const floorQuestions: readonly Question[] = [
     title: 'Covering and use',
     hint: 'Under animals or bedding the temperature beneath is higher.',
     choices: {
-      occupied: { order: 1, title: 'People or animals stay on it', consequence: 'Surface not over 29 °C.' },
-      edge: { order: 2, title: 'Edge strip, nobody stays', consequence: 'Surface not over 35 °C.' },
-      bath: { order: 3, title: 'Bath or wash room', consequence: 'Surface not over room + 9 K.' },
-      timber: { order: 4, title: 'Timber covering', consequence: 'Surface not over 27 °C.' },
+      occupied: { order: 1, title: 'People or animals stay on it', consequence: 'Surface not over {29 C}.' },
+      edge: { order: 2, title: 'Edge strip, nobody stays', consequence: 'Surface not over {35 C}.' },
+      bath: { order: 3, title: 'Bath or wash room', consequence: 'Surface not over room + {9 K}.' },
+      timber: { order: 4, title: 'Timber covering', consequence: 'Surface not over {27 C}.' },
     },
   },
   {

@@ -3,7 +3,7 @@ import type { LoopKind } from '../job/documents'
 export const stages = ['survey', 'match', 'wire', 'set', 'try', 'prove', 'hand-over'] as const
 export type Stage = (typeof stages)[number]
 
-/** A thing that can hurt, with its one-line caution and the stages where it bites. */
+/** A thing that can hurt, with its one-line caution and the stages where it bites. Figures stand in braces, for `tell`. */
 export interface Hazard {
   readonly id: string
   readonly title: string
@@ -30,7 +30,7 @@ export const hazards: readonly Hazard[] = [
     title: 'Hot heating water',
     kinds: ['floor', 'boiler'],
     stages: ['set', 'try', 'prove'],
-    caution: 'Hot water. Screed pipe not over 55 °C (calcium sulphate 50 °C); the limiter stays in force.',
+    caution: 'Hot water. Screed pipe not over {55 C} (calcium sulphate {50 C}); the limiter stays in force.',
     more: `A mixing valve that fails sends boiler water into the floor: it scalds and cracks screed. The independent limiter with its own probe and own contact is never bridged, also not for a test. ${DEFERS}`,
   },
   {
@@ -39,7 +39,7 @@ export const hazards: readonly Hazard[] = [
     kinds: ['floor', 'boiler'],
     stages: ['prove'],
     caution: 'Pressure. Let it cool and relieve it before a joint or a pocket is opened.',
-    more: `Heating water over 60 °C under pressure flashes when opened. Cool down, shut off, relieve, then open. ${DEFERS}`,
+    more: `Heating water over {60 C} scalds in seconds; under pressure it sprays from an opened joint, over {100 C} it flashes to steam. Cool down, shut off, relieve, then open. ${DEFERS}`,
   },
   {
     id: 'wet',
@@ -71,7 +71,7 @@ export const hazards: readonly Hazard[] = [
     kinds: ['floor'],
     stages: ['set', 'try', 'prove'],
     caution: 'New screed. First heat after 21 days (cement) or 7 (calcium sulphate), in steps, recorded.',
-    more: 'First heat: three days at 20 to 25 °C supply, then four days at the design maximum, written down (EN 1264-4). Earlier or faster, it cracks.',
+    more: 'First heat: three days at {20 C} to {25 C} supply, then four days at the design maximum, written down (EN 1264-4). Earlier or faster, it cracks.',
   },
 ]
 

@@ -24,6 +24,13 @@ export interface NumberQuestion extends Common {
 export interface ChoiceQuestion extends Common {
   readonly ask: 'choice'
   readonly choices: Readonly<
-    Record<string, { readonly order: number; readonly title: string; readonly consequence: string }>
+    Record<
+      string,
+      {
+        readonly order: number
+        readonly title: string
+        /** Figures in braces, for `tell`. */ readonly consequence: string
+      }
+    >
   >
 }

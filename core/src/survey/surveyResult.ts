@@ -4,7 +4,7 @@ import { builds, estimateSpace, insulations } from '../plant/estimate'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 import { type FloorFacts, floorPlant, type FloorPlant } from '../plant/floorPlant'
 import { type FloorZone, floorZones } from '../plant/floorOutput'
-import { factsOfKind } from './kindFacts'
+import { factsOfKind, kindFacts } from './kindFacts'
 
 /** A call of a registered calculation: what the screen opens when a worked-out number is tapped. */
 export interface CalcCall {
@@ -46,6 +46,7 @@ export const openQuestions = (loop: LoopDocument) =>
  * Answers come first, estimates fill in with their spread and their source.
  */
 export function surveyResult(loop: LoopDocument, chain: ResolvedChain, data: FieldData): SurveyOutcome {
+  if (!kindFacts[loop.kind]) return { ok: false, missing: ['how this kind is reckoned'] }
   const open = openQuestions(loop)
   if (open.length > 0) return { ok: false, missing: open.map(({ title }) => title) }
   const { answers } = loop.survey

@@ -118,6 +118,18 @@ export function quantityView(quantity: Quantity, preferences: UnitPreferences): 
   return view
 }
 
+/** Every unit that a reading can carry: the labels of all quantities in all systems, and none for what is no number. */
+export const unitLabels: readonly string[] = [
+  ...new Set([
+    '',
+    ...(['C', 'F'] as const).flatMap((temperatureUnit) =>
+      (['metric', 'us'] as const).flatMap((system) =>
+        quantities.map((quantity) => quantityView(quantity, { temperatureUnit, system }).label),
+      ),
+    ),
+  ]),
+]
+
 export const trueMinus = (text: string) => text.replace(/^-/, '\u2212')
 
 /** The number alone, in the user's unit, rounded for reading; −0.0 is never shown. */

@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { displayRound, roundToStep } from './displayRound'
 import { parseNumber } from './parseNumber'
 import { formatQuantity, quantities, quantityView } from './quantity'
+import { wordsFor } from './words'
 
 const metric = { temperatureUnit: 'C', system: 'metric' } as const
 const us = { temperatureUnit: 'F', system: 'us' } as const
@@ -56,6 +57,14 @@ describe('formatQuantity', () => {
       expect(view.toSi(view.toShown(21.5))).toBeCloseTo(21.5, 9)
     },
   )
+})
+
+describe('words', () => {
+  it.each([
+    ['not over {55 C}, room + {9 K}', metric, 'not over 55\u00a0°C, room + 9\u00a0K'],
+    ['not over {55 C}, room + {9 K}', us, 'not over 131\u00a0°F, room + 16\u00a0°F'],
+    ['{-10 C} and {brackets} that are none', us, '14\u00a0°F and {brackets} that are none'],
+  ])('%s', (text, preferences, told) => expect(wordsFor(preferences).tell(text)).toBe(told))
 })
 
 describe('displayRound', () => {

@@ -5,6 +5,7 @@ import { plannedFloor, profile, surveyedFloor } from '../testing/warmFloor'
 import { addDevice, type Edited, insertDevice, removeDevice, replaceDevice } from './chainEdit'
 import { connectionList } from './connectionList'
 import { contactLoad } from './contactLoad'
+import { outputPath } from './outputPath'
 import { powerPaths } from './powerPath'
 import { rowVerdict } from './rowVerdict'
 import { supplyVariant } from './supplyVariant'
@@ -100,6 +101,41 @@ describe('chain edits', () => {
   })
   it('refuses a connection that is not there', () =>
     expect(() => insertDevice(heater(), 'nowhere', profile('limiters/shrike'), 'x')).toThrow('connection nowhere'))
+})
+
+describe('outputPath', () => {
+  const two = plannedFloor([
+    'probes/floor-ntc10k',
+    'probes/room-ntc10k',
+    'controllers/redwing',
+    'loads/circulator-45',
+    'loads/floor-mat-900',
+    'limiters/shrike',
+    'limiters/fieldfare',
+    'supplies/mains-230-20',
+  ])
+  const chain = resolveChain(two.job, two.loop.chain)
+  it.each([
+    ['plan-1', ['B1', 'A1', 'F1', 'M1', 'X1']],
+    ['plan-2', ['B2', 'A1', 'F2', 'E1', 'X1']],
+  ])('%s has its own probe, limiter and load', (plan, tags) => {
+    const { probe, controller, series, load, supply } = outputPath(chain, two.loop.settings.planned[plan]!)
+    expect([probe, controller, ...series, load, supply].map((device) => device?.tag)).toEqual(tags)
+  })
+  it('follows a contactor to the load that it carries', () => {
+    const plan = two.loop.settings.planned['plan-2']!
+    const id = Object.keys(two.loop.chain.connections).find((c) =>
+      c.startsWith(`${plan.output.device}.${plan.output.port}>`),
+    )!
+    const after = insertDevice(two, id, profile('relays/contactor-25'), 'k1')
+    const path = outputPath(resolveChain(after.job, after.loop.chain), plan)
+    expect([...path.series.map(({ tag }) => tag), path.load?.tag]).toEqual(['K1', 'F2', 'E1'])
+  })
+  it('shows what is there before anything is joined', () => {
+    const { job, loop } = plannedFloor(['probes/floor-ntc10k', 'loads/circulator-45'])
+    const path = outputPath(resolveChain(job, loop.chain))
+    expect([path.probe?.tag, path.controller, path.load?.tag]).toEqual(['B1', undefined, 'M1'])
+  })
 })
 
 describe('contactLoad', () => {

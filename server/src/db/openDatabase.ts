@@ -19,7 +19,7 @@ export interface OpenDatabase {
   readonly syncs?: () => number
 }
 
-const CHECKPOINT_MS = 10 * 60_000
+const TIDY_MS = 10 * 60_000
 
 /**
  * The embedded database turns fsync off by itself; here a commit is on the disk when it is answered. Its default method for the
@@ -43,9 +43,14 @@ export async function openInMemory(migrations: string): Promise<OpenDatabase> {
 
 /**
  * Opens the embedded database in a folder, made on first use in a temporary place and renamed when it is whole.
+ * @param warn told what went wrong in the background, where nobody waits for an answer
  * @throws FolderInUse when another server has it, Error when the folder holds something else
  */
-export async function openEmbedded(folder: string, migrations: string): Promise<OpenDatabase> {
+export async function openEmbedded(
+  folder: string,
+  migrations: string,
+  warn: (message: string) => void = () => undefined,
+): Promise<OpenDatabase> {
   mkdirSync(folder, { recursive: true })
   const release = await lockFolder(folder)
   try {
@@ -61,8 +66,8 @@ export async function openEmbedded(folder: string, migrations: string): Promise<
     await migrateEmbedded(db, { migrationsFolder: migrations })
     // It has no background processes: what a server does by itself is scheduled here.
     const timer = setInterval(() => {
-      void client.exec('CHECKPOINT; VACUUM ANALYZE')
-    }, CHECKPOINT_MS)
+      tidy(client).catch((error: unknown) => warn(`tidying the database failed: ${String(error)}`))
+    }, TIDY_MS)
     timer.unref()
     const close = async () => {
       clearInterval(timer)
@@ -75,6 +80,12 @@ export async function openEmbedded(folder: string, migrations: string): Promise<
     await release()
     throw error
   }
+}
+
+/** What a database server does in the background. Each is sent alone: together they would be one transaction, which VACUUM refuses. */
+export async function tidy(client: Pick<PGlite, 'exec'>) {
+  await client.exec('CHECKPOINT')
+  await client.exec('VACUUM ANALYZE')
 }
 
 async function create(home: string) {

@@ -163,7 +163,7 @@ export function asLeftSheet(
     ...(signed ? [] : blocked.map((line) => t(`Keeps hand-over open: ${line}`, { margin: [0, 0, 0, 3] }))),
   )
   if (ticked.length > 0)
-    content.push(heading('Cautions'), ...ticked.map(({ caution }) => t(caution, { margin: [0, 0, 0, 3] })))
+    content.push(heading('Cautions'), ...ticked.map(({ caution }) => t(words.tell(caution), { margin: [0, 0, 0, 3] })))
   content.push(
     t(
       'Isolation, dead tests and first live are not recorded in this version of the sheet: keep them on the form of your trade. Local code, the makers\u2019 leaflets and the licensed trades come first.',

@@ -2,10 +2,13 @@ import { and, asc, count, desc, eq, sql } from 'drizzle-orm'
 import type { CommandReply, JobFile, JobState, JobSummary, LogPage } from '@nachtigal/contract/api'
 import { refusal } from '@nachtigal/contract/check'
 import { jobSchema, loopSchema } from '@nachtigal/contract/documentSchemas'
+import { loopContext } from '@nachtigal/core/check/context'
+import { signingBlockedBy } from '@nachtigal/core/check/stageStatus'
 import { applyCommand, type Documents } from '@nachtigal/core/job/applyChange'
 import { sameValue } from '@nachtigal/core/job/canonicalJson'
 import { type Command, firstHash, type LogRow } from '@nachtigal/core/job/command'
 import type { AnyDocument, JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import { AppError } from '../appError'
 import type { Database } from '../db/openDatabase'
 import { documents, jobs, logRows } from '../db/schema'
@@ -23,12 +26,15 @@ export interface JobStore {
 
 type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 
-/** @param now the server's clock, as ISO text */
-export function createJobStore(db: Database, now: () => string): JobStore {
+/**
+ * @param data field data that the gate before a signature reckons with
+ * @param now the server's clock, as ISO text
+ */
+export function createJobStore(db: Database, data: FieldData, now: () => string): JobStore {
   return {
     list: () => listJobs(db),
     read: (jobId) => readJob(db, jobId),
-    apply: (command) => db.transaction((tx) => applyInTransaction(tx, command, now())),
+    apply: (command) => db.transaction((tx) => applyInTransaction(tx, command, data, now())),
     log: (jobId, limit, before) => readLog(db, jobId, limit, before),
     exportFile: (jobId) => exportJob(db, jobId),
     importFile: (file) => db.transaction((tx) => importJob(tx, file)),
@@ -89,7 +95,12 @@ const asLogRow = ({ sequence, receivedAt, command, previousHash, hash }: typeof 
   hash,
 })
 
-async function applyInTransaction(tx: Transaction, command: Command, receivedAt: string): Promise<CommandReply> {
+async function applyInTransaction(
+  tx: Transaction,
+  command: Command,
+  data: FieldData,
+  receivedAt: string,
+): Promise<CommandReply> {
   const { jobId } = command
   const creates =
     command.change[0]!.document === jobId && command.change[0]!.path.length === 0 && command.change[0]!.from === null
@@ -118,6 +129,7 @@ async function applyInTransaction(tx: Transaction, command: Command, receivedAt:
   }
   const before = await documentsOf(tx, jobId)
   const after = changed(before, command)
+  checkSigning(before, after, command.jobId, data)
   await write(tx, jobId, command, before, after)
 
   const sequence = job.revision + 1
@@ -148,6 +160,24 @@ function changed(before: Documents, command: Command): Documents {
     if (document !== undefined) checkDocument(id, command.jobId, document)
   }
   return applied.documents
+}
+
+/**
+ * The gate before a signature: whoever sends it, a loop is signed only when nothing keeps its hand-over shut.
+ * @throws AppError saying what does
+ */
+function checkSigning(before: Documents, after: Documents, jobId: string, data: FieldData) {
+  const signedIn = (documents: Documents, id: string) => (documents[id] as LoopDocument | undefined)?.handover?.signed
+  for (const id of Object.keys(after)) {
+    const signed = id === jobId ? undefined : signedIn(after, id)
+    if (!signed || sameValue(signed, signedIn(before, id))) continue
+    const blocked = signingBlockedBy(loopContext(after[jobId] as JobDocument, after[id] as LoopDocument, data))
+    if (blocked.length > 0)
+      throw new AppError('COMMAND_REFUSED', `handover.signed: this loop cannot be signed yet. ${blocked.join(' ')}`, {
+        field: 'handover.signed',
+        blocked,
+      })
+  }
 }
 
 /** @throws AppError naming field, value and what is allowed */
@@ -206,16 +236,14 @@ async function importJob(tx: Transaction, { job, loops, log }: JobFile): Promise
     throw new AppError('JOB_EXISTS', `job "${job.name}" is here already; nothing was changed`, { jobId: job.id })
   const last = log[log.length - 1]!
   await tx.insert(jobs).values({ id: job.id, revision: last.sequence, changedAt: last.receivedAt })
-  await tx
-    .insert(documents)
-    .values(
-      Object.entries(replayed).map(([id, body]) => ({
-        id,
-        jobId: job.id,
-        kind: (body as AnyDocument).type,
-        body: body as AnyDocument,
-      })),
-    )
+  await tx.insert(documents).values(
+    Object.entries(replayed).map(([id, body]) => ({
+      id,
+      jobId: job.id,
+      kind: (body as AnyDocument).type,
+      body: body as AnyDocument,
+    })),
+  )
   for (let i = 0; i < log.length; i += 500)
     await tx
       .insert(logRows)

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Link, useMatch } from 'react-router'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
 import { stages } from '@nachtigal/core/survey/hazards'
-import { kindFacts } from '@nachtigal/core/survey/kindFacts'
+import { factsOfKind } from '@nachtigal/core/survey/kindFacts'
 import { unitLookedAt } from '../lib/viewSlice'
 import { useAppDispatch, useAppSelector } from '../lib/store'
 import { Mark, ThemeButton } from '../ui/Frame'
@@ -42,7 +42,7 @@ export function TitleBlock({ job, loop }: { job: JobDocument; loop?: LoopDocumen
           {loop ? (
             <>
               <span className="only-phone">{at >= 0 ? `${at + 1} ${stageTitles[stages[at]!]}, ` : ''}</span>
-              {kindFacts[loop.kind]?.title ?? loop.kind}
+              {factsOfKind(loop.kind).title}
             </>
           ) : (
             job.place || 'Sheet'

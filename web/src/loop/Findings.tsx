@@ -1,4 +1,4 @@
-import { findingKey, type Finding, type Severity } from '@nachtigal/core/check/finding'
+import { findingKey, type Finding, mayBeClosed, type Severity } from '@nachtigal/core/check/finding'
 import { useState } from 'react'
 import { useAppSelector } from '../lib/store'
 import { Button } from '../ui/Button'
@@ -41,11 +41,11 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
               <p>
                 <b>{finding.head}</b> {finding.reason}{' '}
                 <span className="underline underline-offset-2 decoration-1">{finding.remedy}</span>
-                {finding.safety || finding.code === 'C050_TEST_FAILED' ? null : (
+                {mayBeClosed(finding) ? (
                   <button type="button" className="third small ml-2 text-ink2" onClick={() => setClosing(finding)}>
                     Not applicable
                   </button>
-                )}
+                ) : null}
               </p>
             </div>
           ))}

@@ -72,7 +72,7 @@ export function SurveyStage() {
 }
 
 function Asked({ question }: { question: Question }) {
-  const { loop, change, preferences, survey } = useLoop()
+  const { loop, change, preferences, survey, words } = useLoop()
   const { id, title, hint } = question
   const answer = loop.survey.answers[id]
   const put = (value: number | string | undefined) => {
@@ -89,7 +89,7 @@ function Asked({ question }: { question: Question }) {
           label={title}
           value={typeof answer === 'string' ? answer : undefined}
           onChoose={put}
-          hint={`${hint}${chosen ? ` ${chosen.consequence}` : ''}`}
+          hint={`${hint}${chosen ? ` ${words.tell(chosen.consequence)}` : ''}`}
           {...(question.required ? {} : { empty: 'don’t know' })}
           choices={Object.entries(question.choices)
             .sort(([, a], [, b]) => a.order - b.order)
