@@ -129,7 +129,6 @@ export function compile(scenario: Scenario, tickS: number): Compiled {
     const boundary = network.boundaries[boundaries[index]!]!
     if ('constantC' in boundary) return boundary.constantC
     const { hourlyC } = boundary
-    if (hourlyC.length === 0) throw new RangeError(`boundary ${boundaries[index]} has no hours`)
     return hourlyC[hour % hourlyC.length]!
   }
   const start = new Float64Array(size)

@@ -1,5 +1,8 @@
 /** What is simulated, as open data. Powers and conductances in SI; times from the start of the run. */
 export interface Scenario {
+  /** Wall-clock start and zone, for whoever reads the file; the run counts from 0 s. */
+  readonly start?: string
+  readonly zone?: string
   readonly durationS: number
   readonly traceS: number
   readonly network: {

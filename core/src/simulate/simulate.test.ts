@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
 import { onOffCycle } from '../control/onOffCycle'
 import { loopContext } from '../check/context'
 import { winterDay } from '../plant/winterDay'
@@ -186,6 +187,45 @@ describe('simulate', () => {
   ] as [Partial<Scenario>, string][])('refuses %#', (changes, message) =>
     expect(() => simulate(firstOrder(changes))).toThrow(message),
   )
+})
+
+describe('what the engine cannot run yet, or what is no scenario, is refused by its place', () => {
+  const control = firstOrder().controls[0]!
+  const { network } = firstOrder()
+  it.each([
+    [null, 'scenario must be an object'],
+    [{}, 'scenario.durationS is missing'],
+    [{ ...firstOrder(), seed: 1 }, 'scenario.seed is not simulated yet'],
+    [
+      firstOrder({ probes: [{ ...firstOrder().probes[0]!, deadS: 30 }] as never }),
+      'probes[0].deadS is not simulated yet',
+    ],
+    [firstOrder({ controls: [{ ...control, kind: 'proportional' }] as never }), 'controls[0].kind is "proportional"'],
+    [firstOrder({ controls: [{ ...control, onC: 21 }] }), 'controls[0].onC 21 must be under offC 20.5 for heating'],
+    [
+      firstOrder({ controls: [{ ...control, onC: '19' as never }] }),
+      'controls[0].onC is "19": it must be a finite number',
+    ],
+    [
+      firstOrder({ actuators: [{ id: 'heater', node: 'room', powerW: 1, travelS: 90 }] as never }),
+      'actuators[0].travelS',
+    ],
+    [firstOrder({ inputs: { flow: { hours: [[6, 22]] } } as never }), 'inputs.flow.hours is not simulated yet'],
+    [firstOrder({ faults: [{ atS: 1, probe: 'p', kind: 'drifted' }] as never }), 'faults[0].kind is "drifted"'],
+    [
+      firstOrder({ network: { ...network, boundaries: { outdoor: { supply: {} } } } as never }),
+      'network.boundaries.outdoor must hold constantC or hourlyC',
+    ],
+    [firstOrder({ network: { ...network, boundaries: { outdoor: { hourlyC: [] } } } }), 'one at least'],
+    [firstOrder({ network: { ...network, links: {} as never } }), 'network.links must be a list'],
+    [firstOrder({ durationS: Number.NaN }), 'scenario.durationS is null: it must be a finite number'],
+  ] as [unknown, string][])('%#', (scenario, message) => expect(() => simulate(scenario as Scenario)).toThrow(message))
+  it('takes whatever is thrown at it without any other error', () =>
+    fc.assert(
+      fc.property(fc.jsonValue(), (value) => {
+        expect(() => simulate(value as never)).toThrow(RangeError)
+      }),
+    ))
 })
 
 /** The same run with the loss drawn off by an always-running link, to measure it from outside. */

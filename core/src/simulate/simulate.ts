@@ -1,3 +1,4 @@
+import { checkScenario } from './checkScenario'
 import { compile, type Compiled, evaluate } from './compile'
 import type { OnOffControl, Scenario, SimulationEvent, SimulationResult } from './scenario'
 
@@ -42,6 +43,7 @@ const wants = (control: OnOffControl, on: boolean, reading: number): boolean =>
  * @throws RangeError when the scenario is wrong, SimulationCancelled when asked to stop
  */
 export function simulate(scenario: Scenario, options: SimulateOptions = {}): SimulationResult {
+  checkScenario(scenario)
   const { durationS, traceS } = scenario
   if (!(traceS > 0 && traceS <= 300)) throw new RangeError(`traceS ${traceS} must lie between 0 and 300 s`)
   if (!(durationS >= traceS && durationS <= 400 * 86400))

@@ -1,5 +1,6 @@
-import { fromPoints, type OnOffBehaviour } from '../job/behaviour'
+import type { OnOffBehaviour } from '../job/behaviour'
 import { ordered } from '../job/chain'
+import { inConvention } from '../job/replan'
 import type { FieldData } from '../plant/fieldValue'
 import type { Edited } from '../wiring/chainEdit'
 import { defaultBehaviour } from './defaultBehaviour'
@@ -38,10 +39,9 @@ export function withDefaultPlans({ job, loop }: Edited, data: FieldData, makeId:
         return
       }
       const [id, plan] = found
-      const own = offered[0]
-      if (!own || offered.some(({ convention }) => convention === plan.convention)) return
-      const { aboveK: _a, belowK: _b, swingIs: _s, ...rest } = plan
-      plans[id] = { ...rest, ...fromPoints(plan.onC, plan.offC, plan.action, own.convention, own.swingIs) }
+      const own = offered.find(({ convention }) => convention === plan.convention) ?? offered[0]
+      if (!own || (own.convention === plan.convention && (own.swingIs ?? 'total') === (plan.swingIs ?? 'total'))) return
+      plans[id] = inConvention(plan, own.convention, own.swingIs)
     })
   }
   return { job, loop: { ...loop, settings: { ...loop.settings, planned: plans } } }

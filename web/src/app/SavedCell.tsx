@@ -25,19 +25,17 @@ export function SavedCell() {
         ? online
           ? 'saving'
           : `${waiting} wait here`
-        : savedAt
-          ? `saved ${clock(savedAt)}`
-          : 'saved'
+        : 'saved'
   return (
     <>
       <button
         type="button"
-        className="title-cell min-w-24"
+        className="title-cell min-w-24 max-md:min-w-0 max-md:!px-2"
         aria-label={`${online ? 'On the server' : 'No server'}: ${says}`}
         onClick={() => setOpen(true)}
         disabled={stuck.length === 0}
       >
-        <span className="k">{online ? 'On the server' : 'No server'}</span>
+        <span className="k max-md:hidden">{online ? 'On the server' : 'No server'}</span>
         <span role="status" data-saved={pending.length === 0} className={stuck.length > 0 ? 'text-look font-bold' : ''}>
           {stuck.length > 0 ? (
             <span className="inline-block mr-1">
@@ -45,6 +43,7 @@ export function SavedCell() {
             </span>
           ) : null}
           {says}
+          {says === 'saved' && savedAt ? <span className="not-phone"> {clock(savedAt)}</span> : null}
         </span>
       </button>
       <Dialog open={open && stuck.length > 0} onClose={() => setOpen(false)} title="Changed in two places">

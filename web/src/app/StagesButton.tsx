@@ -1,40 +1,50 @@
 import { useState } from 'react'
-import { NavLink, useMatch } from 'react-router'
+import { NavLink, useMatch, useNavigate } from 'react-router'
 import { loopContext } from '@nachtigal/core/check/context'
 import { stageStatus } from '@nachtigal/core/check/stageStatus'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
 import { stages } from '@nachtigal/core/survey/hazards'
 import { StageTrack, Stroke } from '../instruments/StageTrack'
 import { useJob } from '../loop/jobContext'
+import { LoopChainSheet } from '../loop/LoopChain'
+import { LoopProvider } from '../loop/loopContext'
+import { OutputSwitch } from '../loop/OutputSwitch'
+import { verdictShape, worstOf } from '../loop/verdict'
 import { Dialog } from '../ui/Dialog'
+import { Shape } from '../ui/Shape'
 import { stageTitles } from './stageTitles'
 
-/** On a phone: the stage track in the title block opens the seven stages and the other sheets. */
+/** On a phone: the stage track in the title block opens the seven stages, the chain and the other sheets. */
 export function StagesButton({ job, loop }: { job: JobDocument; loop: LoopDocument }) {
-  const { data } = useJob()
-  const [open, setOpen] = useState(false)
+  const { data, profiles } = useJob()
+  const navigate = useNavigate()
+  const [open, setOpen] = useState<'stages' | 'chain'>()
   const here = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')?.params.stage
-  const status = stageStatus(loopContext(job, loop, data))
-  const row = 'flex items-center gap-4 min-h-12 px-2 border-b border-line no-underline'
+  const context = loopContext(job, loop, data)
+  const status = stageStatus(context)
+  const worst = worstOf(context.joints)
+  const base = `/jobs/${job.id}/loops/${loop.id}`
+  const close = () => setOpen(undefined)
+  const row = 'flex items-center gap-4 min-h-12 w-full px-2 border-b border-line no-underline text-left'
   return (
     <div className="only-phone flex-none">
       <button
         type="button"
         className="h-full px-3 grid place-items-center"
-        onClick={() => setOpen(true)}
+        onClick={() => setOpen('stages')}
         aria-label="Stages"
       >
         <StageTrack states={status.map(({ state }) => state)} here={stages.findIndex((stage) => stage === here)} />
       </button>
-      <Dialog open={open} onClose={() => setOpen(false)} title="Stages">
+      <Dialog open={open === 'stages'} onClose={close} title="Stages">
         <nav aria-label="Stages">
           {stages.map((stage, i) => (
             <NavLink
               key={stage}
-              to={`/jobs/${job.id}/loops/${loop.id}/${stage}`}
+              to={`${base}/${stage}`}
               className={`${row} ${here === stage ? 'chosen' : ''}`}
               aria-current={here === stage ? 'step' : undefined}
-              onClick={() => setOpen(false)}
+              onClick={close}
             >
               <svg width="4" height="28" className="flex-none overflow-visible" aria-hidden>
                 <Stroke state={status[i]!.state} w={4} h={28} />
@@ -45,13 +55,28 @@ export function StagesButton({ job, loop }: { job: JobDocument; loop: LoopDocume
               <span className="text-ink2">{status[i]!.says}</span>
             </NavLink>
           ))}
-          <NavLink end className={row} to={`/jobs/${job.id}`} onClick={() => setOpen(false)}>
+          <button type="button" className={row} onClick={() => setOpen('chain')}>
+            <span className="flex-1">Chain</span>
+            <Shape kind={worst ? verdictShape[worst.verdict] : 'waiting'} size={18} labelled />
+          </button>
+          <NavLink end className={row} to={`/jobs/${job.id}`} onClick={close}>
             Board
           </NavLink>
-          <NavLink className={row} to={`/jobs/${job.id}/log`} onClick={() => setOpen(false)}>
+          <NavLink className={row} to={`/jobs/${job.id}/log`} onClick={close}>
             Log
           </NavLink>
         </nav>
+      </Dialog>
+      <Dialog open={open === 'chain'} onClose={close} title="Chain">
+        <LoopProvider job={job} loop={loop} data={data} profiles={profiles}>
+          <OutputSwitch className="mb-3 border border-line" />
+          <LoopChainSheet
+            onLink={(category) => {
+              close()
+              void navigate(`${base}/match/${category}`)
+            }}
+          />
+        </LoopProvider>
       </Dialog>
     </div>
   )

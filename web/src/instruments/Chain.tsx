@@ -3,6 +3,9 @@ import { Opens } from '../ui/Opens'
 import { Shape, type ShapeKind } from '../ui/Shape'
 
 export interface ChainLink {
+  /** Tells two links of one kind apart. */
+  readonly key: string
+  /** Which kind of link it is: what a tap chooses anew. */
   readonly id: string
   readonly name: string
   readonly sub: string
@@ -23,6 +26,8 @@ interface Props {
   readonly joints: readonly (ChainJoint | undefined)[]
   readonly supply: ChainLink
   readonly rail: ChainJoint | undefined
+  /** Which output's path is drawn, where there are several. */
+  readonly below?: ReactNode
   readonly onLink: (id: string) => void
 }
 
@@ -112,14 +117,48 @@ function Joint({ joint, between }: { joint: ChainJoint | undefined; between: str
   )
 }
 
+/** What the supply feeds: from its foot to the foot of the controller, verdict and text set into the line. */
+function Rail({ rail, from, to }: { rail: ChainJoint | undefined; from: number; to: number }) {
+  const line = `h-6 -mt-4 pointer-events-none ${rail?.kind === 'stop' ? 'border-stop' : rail?.kind === 'look' ? 'border-look' : rail ? 'border-ink' : 'border-edge border-dashed'}`
+  const at = (column: string) => ({ gridRow: 2, gridColumn: column })
+  return (
+    <>
+      <span style={at(`${from}`)} className={`${line} border-b-[1.5px] border-l-[1.5px] ml-[50%]`} />
+      <span style={at(`${from + 1} / ${to}`)} className={`${line} border-b-[1.5px] relative`}>
+        {rail ? (
+          <span className="absolute left-1/2 -translate-x-1/2 top-[13px] bg-paper px-2 pointer-events-auto">
+            <Opens
+              className="flex items-center gap-2 whitespace-nowrap"
+              label={`Supply: ${rail.word}`}
+              trigger={
+                <>
+                  <Shape kind={rail.kind} size={14} />
+                  <span className="cond text-[15px] leading-5">
+                    {rail.passes}: <span className={colours[rail.kind]}>{rail.word}</span>
+                  </span>
+                </>
+              }
+            >
+              {rail.detail}
+            </Opens>
+          </span>
+        ) : null}
+      </span>
+      <span style={at(`${to}`)} className={`${line} border-b-[1.5px] border-r-[1.5px] mr-[50%]`} />
+    </>
+  )
+}
+
+const CONTROLLER_COLUMN = 3
+
 /** The links of one output's path with the verdict on each joint; the supply comes in from beneath. */
-export function Chain({ links, joints, supply, rail, onLink }: Props) {
+export function Chain({ links, joints, supply, rail, below, onLink }: Props) {
   const columns = `${links.map(() => 'minmax(84px, 168px)').join(' minmax(76px, 1fr) ')} 36px minmax(84px, 152px)`
   return (
-    <nav aria-label="Chain" className="bg-paper border-b border-line px-4 pt-3 h-24 relative overflow-hidden">
+    <nav aria-label="Chain" className="bg-paper border-b border-line px-4 pt-3 h-24 relative overflow-hidden flex-none">
       <div className="grid items-start" style={{ gridTemplateColumns: columns }}>
         {links.map((link, i) => (
-          <Fragment key={link.id}>
+          <Fragment key={link.key}>
             <Block link={link} onLink={onLink} />
             {i < links.length - 1 ? (
               <Joint joint={joints[i]} between={`${link.name} to ${links[i + 1]!.name}`} />
@@ -128,28 +167,48 @@ export function Chain({ links, joints, supply, rail, onLink }: Props) {
         ))}
         <span />
         <Block link={supply} onLink={onLink} />
+        <Rail rail={rail} from={CONTROLLER_COLUMN} to={2 * links.length + 1} />
       </div>
-      <div className="absolute left-[calc(25%+40px)] right-[88px] bottom-0 h-9 pointer-events-none" aria-hidden>
-        <span className="absolute left-0 right-0 bottom-3 border-b-[1.5px] border-l-[1.5px] border-r-[1.5px] border-ink h-[24px]" />
-      </div>
-      {rail ? (
-        <div className="absolute bottom-[2px] left-1/2 -translate-x-1/4 bg-paper px-2">
-          <Opens
-            className="flex items-center gap-2"
-            label={`Supply: ${rail.word}`}
-            trigger={
-              <>
-                <Shape kind={rail.kind} size={14} />
-                <span className="cond text-[15px] leading-5">
-                  {rail.passes}: <span className={colours[rail.kind]}>{rail.word}</span>
-                </span>
-              </>
-            }
-          >
-            {rail.detail}
-          </Opens>
-        </div>
-      ) : null}
+      {below ? <div className="absolute left-4 bottom-0">{below}</div> : null}
     </nav>
+  )
+}
+
+/** The same chain upright, for a phone: one link under the other, the joint between them in words. */
+export function UprightChain({ links, joints, supply, rail, onLink }: Omit<Props, 'below'>) {
+  const row = (joint: ChainJoint | undefined, between: string, line = true) => (
+    <div className="flex items-stretch h-12 pl-[19px]">
+      <span className={`w-[1.5px] ${!line ? '' : joint ? strokes[joint.kind] : 'bg-edge'}`} />
+      {joint ? (
+        <Opens
+          className="flex items-center gap-3 flex-1 pl-4 text-left"
+          label={`${between}: ${joint.word}`}
+          trigger={
+            <>
+              <Shape kind={joint.kind} size={18} />
+              <span className="cond text-[16px]">{joint.passes}</span>
+              <span className={`cond text-[16px] ml-auto ${colours[joint.kind]}`}>{joint.word}</span>
+            </>
+          }
+        >
+          {joint.detail}
+        </Opens>
+      ) : (
+        <span className="self-center pl-4 text-ink2">not joined</span>
+      )}
+    </div>
+  )
+  return (
+    <div className="grid">
+      {links.map((link, i) => (
+        <Fragment key={link.key}>
+          <Block link={link} onLink={onLink} />
+          {i < links.length - 1 ? row(joints[i], `${link.name} to ${links[i + 1]!.name}`) : null}
+        </Fragment>
+      ))}
+      <h3 className="h3 mt-5 mb-1">{links[1]?.name ?? 'All'} and the line are fed from</h3>
+      <Block link={supply} onLink={onLink} />
+      {row(rail, 'Supply', false)}
+    </div>
   )
 }

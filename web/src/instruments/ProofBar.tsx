@@ -5,14 +5,20 @@ interface Props {
   readonly reading: number | undefined
   readonly verdict: 'fits' | 'look' | 'stop' | 'waiting'
   readonly format: (value: number) => string
-  readonly small?: boolean
+  /** In a list, large, or large on a phone: each is drawn at its own size, so that its figures stay readable. */
+  readonly size?: 'list' | 'large' | 'phone'
 }
 
 const colour = { fits: 'var(--fits)', look: 'var(--look)', stop: 'var(--stop)', waiting: 'var(--edge)' }
 
 /** Reading, expected value and tolerance on one bar: centre is what it should be, brackets are what may stray. */
-export function ProofBar({ expected, tolerance, reading, verdict, format, small = false }: Props) {
-  const [width, height, base] = small ? [132, 20, 12] : [536, 92, 58]
+export function ProofBar({ expected, tolerance, reading, verdict, format, size = 'large' }: Props) {
+  const small = size === 'list'
+  const [width, height, base] = { list: [132, 20, 12], large: [536, 92, 58], phone: [350, 88, 58] }[size] as [
+    number,
+    number,
+    number,
+  ]
   const span = (small ? 3 : 2.5) * tolerance
   const x = (value: number) => Math.min(width - 8, Math.max(8, width / 2 + ((value - expected) / span) * (width / 2)))
   const [up, down, thick] = small ? [7, 7, 3] : [20, 9, 6]

@@ -7,6 +7,8 @@ export interface View {
   readonly unit: 'C' | 'F' | null
   /** Who types here, for the log. */
   readonly by: string
+  /** Output in hand of each loop that has several: loop id, plan id. */
+  readonly outputs: Readonly<Record<string, string>>
 }
 
 const KEY = 'nachtigal.view'
@@ -16,6 +18,7 @@ function restored(): View {
     theme: globalThis.matchMedia?.('(prefers-color-scheme: dark)').matches ? 'night' : 'day',
     unit: null,
     by: '',
+    outputs: {},
   }
   try {
     return { ...usual, ...(JSON.parse(globalThis.localStorage?.getItem(KEY) ?? '{}') as Partial<View>), unit: null }
@@ -30,12 +33,16 @@ const slice = createSlice({
   reducers: {
     themeTurned: (state) => ({ ...state, theme: state.theme === 'day' ? ('night' as const) : ('day' as const) }),
     unitLookedAt: (state, { payload }: PayloadAction<'C' | 'F' | null>) => ({ ...state, unit: payload }),
+    outputTaken: (state, { payload }: PayloadAction<{ loop: string; plan: string }>) => ({
+      ...state,
+      outputs: { ...state.outputs, [payload.loop]: payload.plan },
+    }),
     nameGiven: (state, { payload }: PayloadAction<string>) => ({ ...state, by: payload }),
   },
 })
 
 export const viewReducer = slice.reducer
-export const { themeTurned, unitLookedAt, nameGiven } = slice.actions
+export const { themeTurned, unitLookedAt, outputTaken, nameGiven } = slice.actions
 export const storeView = (view: View) => {
   globalThis.localStorage?.setItem(KEY, JSON.stringify(view))
 }

@@ -3,11 +3,13 @@ import { useNavigate } from 'react-router'
 import type { JointVerdict } from '@nachtigal/core/check/judgeJoint'
 import type { ResolvedDevice } from '@nachtigal/core/job/chain'
 import { insertDevice } from '@nachtigal/core/wiring/chainEdit'
-import { Chain, type ChainJoint, type ChainLink, type DeviceSign } from '../instruments/Chain'
+import { outputPath } from '@nachtigal/core/wiring/outputPath'
+import { Chain, UprightChain, type ChainJoint, type ChainLink, type DeviceSign } from '../instruments/Chain'
 import { Button } from '../ui/Button'
 import { type Loop, useLoop } from './loopContext'
+import { OutputSwitch } from './OutputSwitch'
+import { verdictShape, verdictWord, worstOf } from './verdict'
 import { WorkedSum } from './Worked'
-import { outputPath } from '@nachtigal/core/wiring/outputPath'
 
 const signOf: Record<string, DeviceSign> = {
   probe: 'probe',
@@ -17,17 +19,16 @@ const signOf: Record<string, DeviceSign> = {
   load: 'load',
   supply: 'supply',
 }
-const wordOf = { fits: 'fits', 'look-again': 'look again', 'does-not-fit': 'does not fit' } as const
-const kindOf = { fits: 'fits', 'look-again': 'look', 'does-not-fit': 'stop' } as const
-const rank = { fits: 0, 'look-again': 1, 'does-not-fit': 2 } as const
 
 const linkOf = (device: ResolvedDevice): ChainLink => ({
+  key: device.id,
   id: device.facts.category,
   name: `${device.tag} ${device.name}`,
   sub: device.facts.summary,
   sign: signOf[device.facts.category] ?? 'controller',
 })
 const missing = (category: string): ChainLink => ({
+  key: `no ${category}`,
   id: category,
   name: `No ${category} yet`,
   sub: 'choose from the shelf',
@@ -39,21 +40,26 @@ const missing = (category: string): ChainLink => ({
 export function LoopChain() {
   const loop = useLoop()
   const navigate = useNavigate()
-  const { links, joints, supply, rail } = useMemo(() => strip(loop), [loop])
+  const drawn = useMemo(() => strip(loop), [loop])
   return (
     <Chain
-      links={links}
-      joints={joints}
-      supply={supply}
-      rail={rail}
+      {...drawn}
+      below={<OutputSwitch />}
       onLink={(category) => navigate(`../match/${category}`, { relative: 'path' })}
     />
   )
 }
 
+/** The chain upright, in a sheet. */
+export function LoopChainSheet({ onLink }: { onLink: (category: string) => void }) {
+  const loop = useLoop()
+  const drawn = useMemo(() => strip(loop), [loop])
+  return <UprightChain {...drawn} onLink={onLink} />
+}
+
 function strip(loop: Loop) {
   const { chain, joints } = loop
-  const path = outputPath(chain)
+  const path = outputPath(chain, loop.plan)
   const between = (a: ResolvedDevice, b: ResolvedDevice) =>
     chain.connections.filter((c) => c.fromDevice.id === a.id && c.toDevice.id === b.id)
   const verdicts = (ids: readonly string[]) => joints.filter(({ connection }) => ids.includes(connection))
@@ -67,9 +73,7 @@ function strip(loop: Loop) {
     ? verdicts(chain.connections.filter((c) => c.fromDevice.id === path.supply!.id).map(({ id }) => id))
     : []
   return {
-    links: devices
-      .map((d) => (typeof d === 'string' ? missing(d) : { ...linkOf(d) }))
-      .map((link, i, all) => ({ ...link, id: all.findIndex((l) => l.id === link.id) === i ? link.id : `${link.id}` })),
+    links: devices.map((d) => (typeof d === 'string' ? missing(d) : linkOf(d))),
     joints: devices.slice(0, -1).map((a, i) => {
       const b = devices[i + 1]!
       return typeof a === 'string' || typeof b === 'string'
@@ -83,12 +87,12 @@ function strip(loop: Loop) {
 
 /** Several connections between the same two devices show as one joint with the worst verdict. */
 function joined(loop: Loop, verdicts: readonly JointVerdict[]): ChainJoint | undefined {
-  const worst = [...verdicts].sort((a, b) => rank[b.verdict] - rank[a.verdict])[0]
+  const worst = worstOf(verdicts)
   if (!worst) return undefined
   return {
-    kind: kindOf[worst.verdict],
+    kind: verdictShape[worst.verdict],
     passes: worst.passes,
-    word: wordOf[worst.verdict],
+    word: verdictWord[worst.verdict],
     detail: <JointDetail verdicts={verdicts} loop={loop} />,
   }
 }
@@ -111,7 +115,7 @@ export function JointDetail({ verdicts, loop }: { verdicts: readonly JointVerdic
         return (
           <section key={v.connection} className="grid gap-2">
             <h3 className="h3">
-              {connection?.fromDevice.tag} to {connection?.toDevice.tag}: {wordOf[v.verdict]}
+              {connection?.fromDevice.tag} to {connection?.toDevice.tag}: {verdictWord[v.verdict]}
             </h3>
             <p>{v.reason}</p>
             {v.remedy && v.verdict !== 'fits' ? <p className="underline underline-offset-2">{v.remedy}</p> : null}

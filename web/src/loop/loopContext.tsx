@@ -2,14 +2,19 @@ import { createContext, type ReactNode, useCallback, useContext, useMemo } from 
 import { type LoopContext, loopContext } from '@nachtigal/core/check/context'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import type { Finding } from '@nachtigal/core/check/finding'
+import type { OnOffBehaviour } from '@nachtigal/core/job/behaviour'
+import { ordered } from '@nachtigal/core/job/chain'
 import { changesBetween } from '@nachtigal/core/job/changesBetween'
 import type { JobDocument, LoopDocument, Reading } from '@nachtigal/core/job/documents'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { type Quantity, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
-import { useAppSelector } from '../lib/store'
+import { useAppDispatch, useAppSelector } from '../lib/store'
+import { outputTaken } from '../lib/viewSlice'
 import { useSend } from './useSend'
+
+export type PlannedOutput = OnOffBehaviour & { readonly id: string }
 
 export interface Loop extends LoopContext {
   /** Units to show and type in: the job's, or the look in the other one. */
@@ -17,6 +22,10 @@ export interface Loop extends LoopContext {
   readonly profiles: readonly DeviceProfile[]
   readonly open: readonly Finding[]
   readonly closed: readonly Finding[]
+  /** The planned outputs in order, and the one in hand; none before there is a controller. */
+  readonly plans: readonly PlannedOutput[]
+  readonly plan: PlannedOutput | undefined
+  readonly takeOutput: (plan: string) => void
   /** Turns the loop (and the job) into what they are to be, as one command. Answers what is wrong. */
   readonly change: (next: { job?: JobDocument; loop?: LoopDocument }, why?: string) => string | undefined
   /** A reading as typed now by whoever types here. */
@@ -49,8 +58,16 @@ export function LoopProvider({ job, loop, data, profiles, children }: Props) {
   )
   const derived = useMemo(() => {
     const context = loopContext(job, loop, data, { ...job, ...preferences })
-    return { ...context, ...checkLoop(context) }
+    return { ...context, ...checkLoop(context), plans: ordered(loop.settings.planned) }
   }, [job, loop, data, preferences])
+  const dispatch = useAppDispatch()
+  const taken = useAppSelector((state) => state.view.outputs[loop.id])
+  const takeOutput = useCallback(
+    (plan: string) => {
+      dispatch(outputTaken({ loop: loop.id, plan }))
+    },
+    [dispatch, loop.id],
+  )
   const change = useCallback<Loop['change']>(
     (next, why) =>
       send(
@@ -78,8 +95,16 @@ export function LoopProvider({ job, loop, data, profiles, children }: Props) {
     [preferences, by],
   )
   const value = useMemo(
-    () => ({ ...derived, preferences, profiles, change, reading }),
-    [derived, preferences, profiles, change, reading],
+    () => ({
+      ...derived,
+      plan: derived.plans.find(({ id }) => id === taken) ?? derived.plans[0],
+      preferences,
+      profiles,
+      change,
+      reading,
+      takeOutput,
+    }),
+    [derived, taken, preferences, profiles, change, reading, takeOutput],
   )
   return <Context.Provider value={value}>{children}</Context.Provider>
 }

@@ -18,7 +18,7 @@ export function ThemeButton() {
   return (
     <button
       type="button"
-      className="w-14 flex-none grid place-items-center !border-r-0"
+      className="w-14 max-md:w-11 flex-none grid place-items-center !border-r-0"
       aria-label={theme === 'day' ? 'Night' : 'Day'}
       onClick={() => dispatch(themeTurned())}
     >

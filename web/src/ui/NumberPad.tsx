@@ -25,7 +25,7 @@ export function NumberPad({
   )
   const digit = (d: string) => key(d, d, () => onText(text + d))
   return (
-    <div className="grid grid-cols-4 border-t border-line" role="group" aria-label="Number pad">
+    <div className="grid grid-cols-4 border-t border-ink -mx-4 -mt-3 mb-1" role="group" aria-label="Number pad">
       {['7', '8', '9'].map(digit)}
       {key('del', 'Delete', () => onText(text.slice(0, -1)))}
       {['4', '5', '6'].map(digit)}

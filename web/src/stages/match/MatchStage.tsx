@@ -10,6 +10,7 @@ import { PHONE, useMedia } from '../../lib/useMedia'
 import { Cautions } from '../../loop/Cautions'
 import { Findings } from '../../loop/Findings'
 import { JointDetail } from '../../loop/LoopChain'
+import { verdictShape, verdictWord, worstOf } from '../../loop/verdict'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
 import { NumberField } from '../../ui/NumberField'
@@ -25,9 +26,6 @@ const slots: readonly { category: Category; title: string; sign: Parameters<type
   { category: 'supply', title: 'Supply', sign: 'supply' },
   { category: 'relay', title: 'Contactor', sign: 'contact' },
 ]
-const rank = { fits: 0, 'look-again': 1, 'does-not-fit': 2 } as const
-const shape = { fits: 'fits', 'look-again': 'look', 'does-not-fit': 'stop' } as const
-const word = { fits: 'fits', 'look-again': 'look again', 'does-not-fit': 'does not fit' } as const
 
 /** Stage 2: choose each link of the chain from the shelf; every joint is judged. */
 export function MatchStage() {
@@ -56,7 +54,7 @@ export function MatchStage() {
                 (c) => c.id === connection && devices.some(({ id }) => c.fromDevice.id === id || c.toDevice.id === id),
               ),
             )
-            const worst = [...touching].sort((a, b) => rank[b.verdict] - rank[a.verdict])[0]
+            const worst = worstOf(touching)
             return (
               <li key={each.category} className="flex-none">
                 <button
@@ -74,7 +72,7 @@ export function MatchStage() {
                     </span>
                   </span>
                   {devices.length > 0 ? (
-                    <Shape kind={worst ? shape[worst.verdict] : 'waiting'} labelled />
+                    <Shape kind={worst ? verdictShape[worst.verdict] : 'waiting'} labelled />
                   ) : (
                     <Shape kind="waiting" labelled />
                   )}
@@ -96,15 +94,15 @@ export function MatchStage() {
               <li key={joint.connection} className="border-b border-line">
                 <Opens
                   className="w-full flex items-center gap-2 min-h-9 text-left"
-                  label={`${connection?.fromDevice.tag ?? ''} to ${connection?.toDevice.tag ?? ''}: ${word[joint.verdict]}`}
+                  label={`${connection?.fromDevice.tag ?? ''} to ${connection?.toDevice.tag ?? ''}: ${verdictWord[joint.verdict]}`}
                   trigger={
                     <>
-                      <Shape kind={shape[joint.verdict]} />
+                      <Shape kind={verdictShape[joint.verdict]} />
                       <span className="cond text-[16px] whitespace-nowrap">
                         {connection?.fromDevice.tag} to {connection?.toDevice.tag}
                       </span>
                       <span className="text-ink2 small truncate flex-1">{joint.passes}</span>
-                      <span className="underline small whitespace-nowrap">{word[joint.verdict]}</span>
+                      <span className="underline small whitespace-nowrap">{verdictWord[joint.verdict]}</span>
                     </>
                   }
                 >
@@ -150,7 +148,7 @@ function ShelfOf({
           const mine = judgeJoints(chain, words).filter(({ connection }) =>
             chain.connections.some((c) => c.id === connection && (c.fromDevice.id === id || c.toDevice.id === id)),
           )
-          return { profile, worst: [...mine].sort((a, b) => rank[b.verdict] - rank[a.verdict])[0] }
+          return { profile, worst: worstOf(mine) }
         }),
     [profiles, category, first, job, loop, words],
   )
@@ -208,7 +206,11 @@ function ShelfOf({
               }}
             >
               <span className="pt-1">
-                {worst ? <Shape kind={shape[worst.verdict]} size={18} labelled /> : <Shape kind="waiting" size={18} />}
+                {worst ? (
+                  <Shape kind={verdictShape[worst.verdict]} size={18} labelled />
+                ) : (
+                  <Shape kind="waiting" size={18} />
+                )}
               </span>
               <span>
                 <span className="cond font-semibold text-[17px]">{profile.name}</span>{' '}

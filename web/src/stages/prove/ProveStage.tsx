@@ -1,5 +1,4 @@
 import { useState } from 'react'
-import { ordered } from '@nachtigal/core/job/chain'
 import type { ProofReading } from '@nachtigal/core/job/documents'
 import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
 import {
@@ -14,7 +13,7 @@ import { drafted, draftCleared } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { Cautions } from '../../loop/Cautions'
-import { useLoop } from '../../loop/loopContext'
+import { type PlannedOutput, useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
 import { NumberField } from '../../ui/NumberField'
 import { NumberPad } from '../../ui/NumberPad'
@@ -37,20 +36,33 @@ const questions = {
 /** Stage 6: the rise-and-fall test, one step at a time, a verdict at once. */
 export function ProveStage() {
   const context = useLoop()
-  const { loop, job } = context
-  const [plan] = ordered(loop.settings.planned)
-  const [chosen, setChosen] = useState<string>()
-  const phone = useMedia(PHONE)
-  if (!plan)
-    return (
-      <div className="p-6 bg-paper flex-1">
-        <h2 className="h2">Nothing to prove yet</h2>
-        <p className="my-2">Tests are made from the plan.</p>
-        <div className="max-w-xs">
-          <Button to={`/jobs/${job.id}/loops/${loop.id}/match`}>Match the chain</Button>
-        </div>
+  const { plan } = context
+  return plan ? <Test key={plan.id} plan={plan} /> : <NothingToProve />
+}
+
+function NothingToProve() {
+  const { job, loop } = useLoop()
+  return (
+    <div className="p-6 bg-paper flex-1">
+      <h2 className="h2">Nothing to prove yet</h2>
+      <p className="my-2">Tests are made from the plan.</p>
+      <div className="max-w-xs">
+        <Button to={`/jobs/${job.id}/loops/${loop.id}/match`}>Match the chain</Button>
       </div>
-    )
+    </div>
+  )
+}
+
+/** Chosen on a phone before the first step: the two questions that come before any test. */
+const BEFORE = 'before'
+
+function Test({ plan }: { plan: PlannedOutput }) {
+  const context = useLoop()
+  const { answers } = context.loop.proof
+  const [chosen, setChosen] = useState<string | undefined>(() =>
+    answers['commanded'] && answers['answered'] ? undefined : BEFORE,
+  )
+  const phone = useMedia(PHONE)
   const test = riseAndFall(context, plan)
   const step =
     test.steps.find(({ id }) => id === chosen) ??
@@ -62,17 +74,29 @@ export function ProveStage() {
         test.steps.find(({ verdict, id }) => verdict === 'waiting' && id !== step.id)?.id ??
         step.id,
     )
+  const asking = phone && chosen === BEFORE
+  const said = Object.values(answers)
   return (
-    <div className="grid lg:grid-cols-[480px_minmax(0,1fr)] flex-1 min-h-0 bg-paper overflow-auto lg:overflow-hidden">
+    <div className="grid grid-cols-[minmax(0,1fr)] max-lg:content-start lg:grid-cols-[480px_minmax(0,1fr)] flex-1 min-h-0 bg-paper overflow-auto lg:overflow-hidden">
       {phone ? (
-        <nav className="grid grid-cols-4 border-b border-line" aria-label="Steps">
+        <nav className="grid grid-cols-5 border-b border-line" aria-label="Steps">
+          <button
+            type="button"
+            aria-current={asking}
+            aria-label="Before the test"
+            className={`h-[52px] grid place-items-center border-r border-line ${asking ? 'chosen' : ''}`}
+            onClick={() => setChosen(BEFORE)}
+          >
+            <span className="leading-4 cond">before</span>
+            <Shape kind={said.includes('no') ? 'look' : said.length > 1 ? 'fits' : 'waiting'} labelled />
+          </button>
           {test.steps.map((each, i) => (
             <button
               key={each.id}
               type="button"
-              aria-current={each.id === step.id}
+              aria-current={!asking && each.id === step.id}
               aria-label={`Step ${i + 1}, ${each.title}`}
-              className={`h-[52px] grid place-items-center border-r border-line ${each.id === step.id ? 'chosen' : ''}`}
+              className={`h-[52px] grid place-items-center border-r border-line ${!asking && each.id === step.id ? 'chosen' : ''}`}
               onClick={() => setChosen(each.id)}
             >
               <span className="leading-4">{i + 1}</span>
@@ -83,17 +107,59 @@ export function ProveStage() {
       ) : (
         <Results test={test} step={step} onChoose={setChosen} />
       )}
-      <StepSheet key={step.id} test={test} step={step} onNext={next} />
+      {asking ? (
+        <section className="p-4 grid grid-cols-[minmax(0,1fr)] gap-4" aria-label="Before the test">
+          <p className="text-[16px] leading-6">{test.purpose}</p>
+          <Cautions stage="prove" brief />
+          <Before />
+          <div className="action-bar">
+            <Button onClick={() => setChosen(test.steps[0]!.id)}>First step</Button>
+          </div>
+        </section>
+      ) : (
+        <StepSheet key={step.id} test={test} step={step} onNext={next} />
+      )}
+    </div>
+  )
+}
+
+/** Half of all control faults are plant faults: asked before any test. */
+function Before() {
+  const { loop, change } = useLoop()
+  const ask = (id: keyof typeof questions, answer: 'yes' | 'no') =>
+    change({ loop: { ...loop, proof: { ...loop.proof, answers: { ...loop.proof.answers, [id]: answer } } } })
+  return (
+    <div className="grid gap-1 max-md:gap-3" role="group" aria-label="Before any test">
+      {(Object.keys(questions) as (keyof typeof questions)[]).map((id) => (
+        <div key={id} className="flex items-center gap-2">
+          <span className="flex-1">{questions[id]}</span>
+          {(['yes', 'no'] as const).map((answer) => (
+            <button
+              key={answer}
+              type="button"
+              aria-pressed={loop.proof.answers[id] === answer}
+              className={`h-8 px-3 max-md:h-12 max-md:px-5 border border-ink ${loop.proof.answers[id] === answer ? 'chosen' : 'bg-blank'}`}
+              onClick={() => ask(id, answer)}
+            >
+              {answer}
+            </button>
+          ))}
+        </div>
+      ))}
+      {Object.values(loop.proof.answers).includes('no') ? (
+        <p className="small">
+          <b className="text-look">A plant fault first.</b> Half of all control faults are plant faults: mend it, then
+          test.
+        </p>
+      ) : null}
     </div>
   )
 }
 
 function Results({ test, step, onChoose }: { test: RiseFallTest; step: RiseFallStep; onChoose: (id: string) => void }) {
-  const { preferences, loop, change } = useLoop()
+  const { preferences } = useLoop()
   const view = quantityView('temperature', preferences)
   const difference = quantityView('difference', preferences)
-  const ask = (id: keyof typeof questions, answer: 'yes' | 'no') =>
-    change({ loop: { ...loop, proof: { ...loop.proof, answers: { ...loop.proof.answers, [id]: answer } } } })
   return (
     <section className="lg:border-r border-line flex flex-col min-h-0 overflow-auto" aria-labelledby="test-title">
       <div className="px-4 pt-2.5 pb-1">
@@ -102,29 +168,8 @@ function Results({ test, step, onChoose }: { test: RiseFallTest; step: RiseFallS
         </h2>
         <p className="text-ink2">{test.purpose}</p>
       </div>
-      <div className="border-t border-line px-4 py-2 grid gap-1" role="group" aria-label="Before any test">
-        {(Object.keys(questions) as (keyof typeof questions)[]).map((id) => (
-          <div key={id} className="flex items-center gap-2">
-            <span className="flex-1">{questions[id]}</span>
-            {(['yes', 'no'] as const).map((answer) => (
-              <button
-                key={answer}
-                type="button"
-                aria-pressed={loop.proof.answers[id] === answer}
-                className={`h-8 px-3 border border-ink ${loop.proof.answers[id] === answer ? 'chosen' : 'bg-blank'}`}
-                onClick={() => ask(id, answer)}
-              >
-                {answer}
-              </button>
-            ))}
-          </div>
-        ))}
-        {Object.values(loop.proof.answers).includes('no') ? (
-          <p className="small">
-            <b className="text-look">A plant fault first.</b> Half of all control faults are plant faults: mend it, then
-            test.
-          </p>
-        ) : null}
+      <div className="border-t border-line px-4 py-2">
+        <Before />
       </div>
       <table className="w-full border-collapse">
         <thead>
@@ -161,7 +206,7 @@ function Results({ test, step, onChoose }: { test: RiseFallTest; step: RiseFallS
               </td>
               <td className="px-1">
                 <ProofBar
-                  small
+                  size="list"
                   expected={view.toShown(each.expectedC)}
                   tolerance={difference.toShown(each.toleranceK)}
                   reading={each.reading?.value === undefined ? undefined : view.toShown(each.reading.value)}
@@ -207,7 +252,10 @@ function StepSheet({ test, step, onNext }: { test: RiseFallTest; step: RiseFallS
   }
   const value = step.reading?.value
   return (
-    <section className="p-4 flex flex-col gap-3 min-h-0 lg:overflow-auto" aria-labelledby="step-title">
+    <section
+      className="p-4 max-md:pt-3 max-md:pb-60 flex flex-col gap-3 max-md:gap-2 min-h-0 lg:overflow-auto"
+      aria-labelledby="step-title"
+    >
       <div className="flex items-baseline gap-4">
         <h2 id="step-title" className="h2">
           Step {at + 1} of {test.steps.length}
@@ -216,6 +264,7 @@ function StepSheet({ test, step, onNext }: { test: RiseFallTest; step: RiseFallS
           {step.title.toLowerCase()}, should go {step.switches}
         </span>
       </div>
+      {phone ? <Cautions stage="prove" brief className="-my-2" /> : null}
       <p className="text-[17px] leading-[26px] max-md:text-[16px] max-md:leading-6">
         {step.instruction}{' '}
         <span className="not-phone">The thermometer lies on the probe; wait five probe lags between moves.</span>
@@ -240,6 +289,7 @@ function StepSheet({ test, step, onNext }: { test: RiseFallTest; step: RiseFallS
         finding={step.verdict === 'look' ? 'look' : undefined}
       />
       <ProofBar
+        size={phone ? 'phone' : 'large'}
         expected={view.toShown(step.expectedC)}
         tolerance={difference.toShown(step.toleranceK)}
         reading={value === undefined ? undefined : view.toShown(value)}
@@ -267,8 +317,8 @@ function StepSheet({ test, step, onNext }: { test: RiseFallTest; step: RiseFallS
           </p>
         ) : null}
       </div>
-      {phone ? (
-        <>
+      <div className="mt-auto grid gap-2 md:grid-cols-2 action-bar">
+        {phone ? (
           <NumberPad
             text={draft ?? ''}
             onText={(text) => dispatch(drafted({ key, text }))}
@@ -278,9 +328,7 @@ function StepSheet({ test, step, onNext }: { test: RiseFallTest; step: RiseFallS
               onNext()
             }}
           />
-        </>
-      ) : null}
-      <div className="mt-auto grid gap-2 md:grid-cols-2 action-bar">
+        ) : null}
         {phone ? null : (
           <Button
             second

@@ -35,7 +35,7 @@ export function KeyingStage() {
               <h2 id={`sheet-${device.id}`} className="h2">
                 Key into {device.tag} {device.name}
               </h2>
-              <span className="text-ink2">in this order: what resets others comes first</span>
+              <span className="text-ink2 not-phone">in this order: what resets others comes first</span>
             </div>
             <table className="grid-table tight">
               <thead>
@@ -138,7 +138,7 @@ function KeyedCell({ label, draftKey, row, held, onKeep }: CellProps) {
   const [error, setError] = useState<string>()
   if (row.choices)
     return (
-      <div className="comb text !h-8 min-w-20">
+      <div className="comb text md:!h-8 min-w-20">
         <select
           aria-label={label}
           value={held?.text ?? ''}
@@ -167,7 +167,7 @@ function KeyedCell({ label, draftKey, row, held, onKeep }: CellProps) {
   }
   return (
     <>
-      <div className={`comb text !h-8 min-w-20 max-w-28 ${error && draft !== undefined ? 'bad' : ''}`}>
+      <div className={`comb text md:!h-8 min-w-20 max-w-28 ${error && draft !== undefined ? 'bad' : ''}`}>
         <input
           aria-label={label}
           aria-invalid={error !== undefined && draft !== undefined}

@@ -2,15 +2,15 @@ import { useMemo, useState } from 'react'
 import { consequences, probeFailures } from '@nachtigal/core/check/consequences'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { type Convention, conventions } from '@nachtigal/core/control/switchingPoints'
-import { fromPoints, fromSetpoint, type OnOffBehaviour } from '@nachtigal/core/job/behaviour'
-import { ordered } from '@nachtigal/core/job/chain'
+import type { OnOffBehaviour } from '@nachtigal/core/job/behaviour'
 import { movePart } from '@nachtigal/core/job/movePart'
+import { inConvention, replan } from '@nachtigal/core/job/replan'
 import { formatQuantity, quantityView } from '@nachtigal/core/units/quantity'
 import { Ladder, type LadderPart } from '../../instruments/Ladder'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { Cautions } from '../../loop/Cautions'
 import { Findings } from '../../loop/Findings'
-import { useLoop } from '../../loop/loopContext'
+import { type PlannedOutput, useLoop } from '../../loop/loopContext'
 import { Worked } from '../../loop/Worked'
 import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
@@ -36,11 +36,7 @@ const marked: Record<string, LadderPart> = {
 
 /** Stage 4: switching points on the ladder, what they mean beside it, live. */
 export function SetStage() {
-  const inHand = useLoop()
-  const { loop, job, chain } = inHand
-  const plans = ordered(loop.settings.planned)
-  const [which, setWhich] = useState(0)
-  const plan = plans[Math.min(which, plans.length - 1)]
+  const { loop, job, plan } = useLoop()
   if (!plan)
     return (
       <div className="p-6 bg-paper flex-1">
@@ -51,27 +47,10 @@ export function SetStage() {
         </div>
       </div>
     )
-  return (
-    <>
-      {plans.length > 1 ? (
-        <div className="px-4 pt-2 bg-paper max-w-64">
-          <ChoiceField
-            label="Output"
-            value={String(which)}
-            onChoose={(value) => setWhich(Number(value))}
-            choices={plans.map((each, i) => ({
-              value: String(i),
-              title: `${chain.devices.find(({ id }) => id === each.output.device)?.tag ?? ''} ${each.output.port}`,
-            }))}
-          />
-        </div>
-      ) : null}
-      <PlanSheet key={plan.id} plan={plan} />
-    </>
-  )
+  return <PlanSheet key={plan.id} plan={plan} />
 }
 
-function PlanSheet({ plan }: { plan: OnOffBehaviour & { id: string } }) {
+function PlanSheet({ plan }: { plan: PlannedOutput }) {
   const inHand = useLoop()
   const { loop, job, chain, survey, change, preferences, words } = inHand
   const [held, setHeld] = useState<OnOffBehaviour | null>(null)
@@ -116,24 +95,18 @@ function PlanSheet({ plan }: { plan: OnOffBehaviour & { id: string } }) {
     setHeld(null)
     write(next)
   }
-  const offered = Object.values(controller?.facts.controller?.conventions ?? {}).map(({ convention }) => convention)
+  const offered = new Map(
+    Object.values(controller?.facts.controller?.conventions ?? {}).map((each) => [each.convention, each.swingIs]),
+  )
   const field = (code: string) =>
     findings.some((f) => f.code === code && f.severity === 'stop')
       ? ('stop' as const)
       : findings.some((f) => f.code === code)
         ? ('look' as const)
         : undefined
+  const swingFinding = field('C023_SWING_UNDER_RESOLUTION') ?? field('C021_SWING_WIDER_THAN_LIMITS')
   const common = { preferences, stepSi: difference.toSi(step) }
   const key = (name: string) => `${loop.id}/${plan.id}/${name}`
-  const resay = (setpointC: number, swingK: number, convention = plan.convention) => ({
-    ...without(stored),
-    ...fromSetpoint(plan.action, convention, setpointC, swingK, {
-      swingIs: plan.swingIs,
-      ...(plan.aboveK !== undefined
-        ? { aboveK: plan.aboveK * (swingK / plan.swingK), belowK: (plan.belowK ?? 0) * (swingK / plan.swingK) }
-        : {}),
-    }),
-  })
   const drop = (name: 'lowestC' | 'highestC' | 'alarmHighC', value: number | undefined) => {
     const { [name]: _old, ...rest } = stored
     return safely(() => (value === undefined ? rest : { ...rest, [name]: value }) as OnOffBehaviour)
@@ -181,33 +154,50 @@ function PlanSheet({ plan }: { plan: OnOffBehaviour & { id: string } }) {
             high={2000}
             required
             finding={field('C020_SETPOINT_OUTSIDE_LIMITS')}
-            onCommit={(v) => (v === undefined ? undefined : safely(() => resay(v, plan.swingK)))}
+            onCommit={(v) => (v === undefined ? undefined : safely(() => replan(stored, { setpointC: v })))}
           />
-          <NumberField
-            label="Swing"
-            draftKey={key('swing')}
-            value={shown.swingK}
-            quantity="difference"
-            {...common}
-            over={0}
-            high={500}
-            required
-            finding={field('C023_SWING_UNDER_RESOLUTION') ?? field('C021_SWING_WIDER_THAN_LIMITS')}
-            onCommit={(v) => (v === undefined ? undefined : safely(() => resay(plan.setpointC, v)))}
-          />
+          {plan.convention === 'split' ? (
+            <div className="grid grid-cols-2 gap-2">
+              {(['above', 'below'] as const).map((side) => (
+                <NumberField
+                  key={side}
+                  label={side === 'above' ? 'Swing above' : 'below'}
+                  draftKey={key(side)}
+                  value={shown[`${side}K`]}
+                  quantity="difference"
+                  {...common}
+                  low={0}
+                  high={500}
+                  required
+                  finding={swingFinding}
+                  onCommit={(v) => (v === undefined ? undefined : safely(() => replan(stored, { [`${side}K`]: v })))}
+                />
+              ))}
+            </div>
+          ) : (
+            <NumberField
+              label="Swing"
+              draftKey={key('swing')}
+              value={shown.swingK}
+              quantity="difference"
+              {...common}
+              over={0}
+              high={500}
+              required
+              finding={swingFinding}
+              onCommit={(v) => (v === undefined ? undefined : safely(() => replan(stored, { swingK: v })))}
+            />
+          )}
           <ChoiceField
             label="The set is where it"
             value={plan.convention}
             finding={field('C027_CONVENTION_NOT_ON_CONTROLLER')}
             choices={conventions.map((value) => ({
               value,
-              title: `${conventionWords[value]}${offered.includes(value) ? '' : ` (not on ${controller?.name ?? 'it'})`}`,
+              title: `${conventionWords[value]}${offered.has(value) ? '' : ` (not on ${controller?.name ?? 'it'})`}`,
             }))}
             onChoose={(value) =>
-              safely(() => ({
-                ...without(stored),
-                ...fromPoints(plan.onC, plan.offC, plan.action, value as Convention, 'total'),
-              }))
+              safely(() => inConvention(stored, value as Convention, offered.get(value as Convention)))
             }
           />
           <NumberField
@@ -308,11 +298,6 @@ function PlanSheet({ plan }: { plan: OnOffBehaviour & { id: string } }) {
       </aside>
     </div>
   )
-}
-
-/** A plan without the words of its convention, to be given new ones. */
-function without({ aboveK: _a, belowK: _b, swingIs: _s, ...rest }: OnOffBehaviour) {
-  return rest
 }
 
 function ProbeFault({

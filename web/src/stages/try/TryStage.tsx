@@ -1,20 +1,21 @@
 import { useEffect, useMemo, useState } from 'react'
-import { winterDay } from '@nachtigal/core/plant/winterDay'
-import { ordered } from '@nachtigal/core/job/chain'
+import { dayOutcome } from '@nachtigal/core/check/dayOutcome'
+import { replan } from '@nachtigal/core/job/replan'
+import { coldestOf, winterDay, type WinterDayId, winterDays } from '@nachtigal/core/plant/winterDay'
 import { decimate } from '@nachtigal/core/series/decimate'
 import { onSpans } from '@nachtigal/core/series/onSpans'
 import { loopScenario } from '@nachtigal/core/simulate/loopScenario'
 import type { SimulationResult } from '@nachtigal/core/simulate/scenario'
 import { formatQuantity, quantityView } from '@nachtigal/core/units/quantity'
-import { fromSetpoint } from '@nachtigal/core/job/behaviour'
 import { Strip } from '../../instruments/Strip'
 import { runSimulation } from '../../lib/runSimulation'
 import { useAppSelector } from '../../lib/store'
 import { Cautions } from '../../loop/Cautions'
-import { useLoop } from '../../loop/loopContext'
+import { type PlannedOutput, useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { NumberField } from '../../ui/NumberField'
+import { Shape } from '../../ui/Shape'
 
 type Run =
   | { readonly status: 'idle' }
@@ -27,25 +28,18 @@ const POINTS = 1500
 /** Under this a run needs no progress bar. */
 const SOON_MS = 400
 
-const days: Record<string, { title: string; warmerK: number }> = {
-  design: { title: 'Design day', warmerK: 0 },
-  cold: { title: 'Cold day', warmerK: 5 },
-  mild: { title: 'Mild winter day', warmerK: 12 },
-}
-
 /** Stage 5: a winter day of this loop, simulated off the page's thread, drawn as a strip. */
 export function TryStage() {
-  const { loop, chain, survey, preferences, change, job, missing, words } = useLoop()
+  const { loop, plan, chain, survey, preferences, change, job, missing, words } = useLoop()
   const theme = useAppSelector((state) => state.view.theme)
-  const [day, setDay] = useState('cold')
+  const [day, setDay] = useState<WinterDayId>('cold')
   const [run, setRun] = useState<Run>({ status: 'idle' })
   const [slow, setSlow] = useState(false)
   const [attempt, setAttempt] = useState(0)
-  const plan = useMemo(() => ordered(loop.settings.planned)[0], [loop.settings.planned])
   const scenario = useMemo(() => {
     if (!survey || !plan) return undefined
     return loopScenario(loop, chain, survey, {
-      hourlyC: winterDay(survey.facts.designOutdoorC + days[day]!.warmerK),
+      hourlyC: winterDay(coldestOf(day, survey.facts.designOutdoorC)),
       days: 1,
     })
   }, [loop, chain, survey, plan, day])
@@ -119,18 +113,11 @@ export function TryStage() {
       </div>
     )
   const { id, ...stored } = plan
-  const { aboveK: _a, belowK: _b, swingIs, ...plain } = stored
   const reswing = (swingK: number) =>
     change({
       loop: {
         ...loop,
-        settings: {
-          ...loop.settings,
-          planned: {
-            ...loop.settings.planned,
-            [id]: { ...plain, ...fromSetpoint(plan.action, plan.convention, plan.setpointC, swingK, { swingIs }) },
-          },
-        },
+        settings: { ...loop.settings, planned: { ...loop.settings.planned, [id]: replan(stored, { swingK }) } },
       },
     })
   return (
@@ -141,8 +128,7 @@ export function TryStage() {
             A winter day
           </h2>
           <span className="text-ink2">
-            made-up weather, coldest {words.say(survey.facts.designOutdoorC + days[day]!.warmerK, 'temperature')} at
-            seven
+            made-up weather, coldest {words.say(coldestOf(day, survey.facts.designOutdoorC), 'temperature')} at seven
           </span>
         </div>
         <div className="flex-1 min-h-[320px] relative" data-run={run.status}>
@@ -172,8 +158,8 @@ export function TryStage() {
           <ChoiceField
             label="Weather"
             value={day}
-            onChoose={setDay}
-            choices={Object.entries(days).map(([value, { title }]) => ({ value, title }))}
+            onChoose={(value) => setDay(value as WinterDayId)}
+            choices={Object.entries(winterDays).map(([value, { title }]) => ({ value, title }))}
           />
           <NumberField
             label="Swing"
@@ -192,7 +178,7 @@ export function TryStage() {
       <aside className="panel" aria-label="What it means">
         <h2 className="h2">What it did</h2>
         {run.status === 'done' ? (
-          <Outcome result={run.result} />
+          <Outcome result={run.result} plan={plan} />
         ) : (
           <p className="text-ink2" role="status">
             Simulating
@@ -207,14 +193,13 @@ export function TryStage() {
   )
 }
 
-function Outcome({ result: { summary, events } }: { result: SimulationResult }) {
-  const { chain, preferences, survey, loop } = useLoop()
-  const say = (value: number | undefined, quantity: Parameters<typeof formatQuantity>[1], decimals?: number) =>
-    value === undefined ? 'none' : formatQuantity(value, quantity, preferences, decimals)
-  const controlled = survey?.facts.probePlace === 'room' ? 'room' : 'slab'
-  const trips = events.filter(({ what }) => what === 'trip')
-  const [plan] = ordered(loop.settings.planned)
-  const over = (summary.maximumC[controlled] ?? 0) - Math.max(plan?.onC ?? 0, plan?.offC ?? 0)
+function Outcome({ result, plan }: { result: SimulationResult; plan: PlannedOutput }) {
+  const inHand = useLoop()
+  const { chain, preferences, words } = inHand
+  const { summary } = result
+  const { verdict, head, reason, next } = useMemo(() => dayOutcome(inHand, plan, result), [inHand, plan, result])
+  const say = (value: number | undefined, quantity: Parameters<typeof formatQuantity>[1]) =>
+    value === undefined ? 'none' : words.say(value, quantity)
   return (
     <>
       {Object.keys(summary.starts).map((id) => (
@@ -234,7 +219,7 @@ function Outcome({ result: { summary, events } }: { result: SimulationResult }) 
       <dl className="facts">
         {(['slab', 'room'] as const).map((node) => (
           <div key={node} className="contents">
-            <dt>{node === 'slab' ? 'Floor' : 'Room'}, lowest to highest</dt>
+            <dt>{node === 'slab' ? 'Floor' : 'Room'}, low to high</dt>
             <dd>
               {formatQuantity(summary.minimumC[node]!, 'temperature', preferences).split('\u00a0')[0]} to{' '}
               {say(summary.maximumC[node], 'temperature')}
@@ -242,13 +227,12 @@ function Outcome({ result: { summary, events } }: { result: SimulationResult }) 
           </div>
         ))}
       </dl>
-      <p className="text-[14px] leading-5">
-        {trips.length > 0
-          ? `The limiter tripped ${say(trips[0]!.atS / 3600, 'hours')} into the day: supply water is too hot for it.`
-          : over > 0.05
-            ? `Overshoots its cut-out by ${say(over, 'difference')}: the probe follows late.`
-            : 'Stays within its switching points.'}
-      </p>
+      <div className={`finding ${verdict}`} role="status" aria-label="Verdict of the day" data-day={verdict}>
+        <Shape kind={verdict} />
+        <p>
+          <b>{head}</b> {reason} {next ? <span className="underline underline-offset-2">{next}</span> : null}
+        </p>
+      </div>
     </>
   )
 }

@@ -1,3 +1,4 @@
+import { type ReactNode, useEffect, useRef } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { judgeRow } from '@nachtigal/core/check/checkLoop'
 import type { RowState } from '@nachtigal/core/job/documents'
@@ -54,52 +55,110 @@ export function WireStage() {
     )
   const step = (by: number) => go(rows[Math.min(rows.length - 1, Math.max(0, rows.indexOf(chosen) + by))])
   return (
-    <div className="grid lg:grid-cols-[minmax(0,560px)_minmax(0,1fr)] min-h-0 flex-1 bg-paper overflow-auto lg:overflow-hidden">
-      <section
-        className="lg:border-r border-line flex flex-col min-h-0"
-        aria-labelledby="wires"
-        style={phone ? { maxHeight: 178 } : undefined}
-      >
-        <Counts />
-        <div
-          className="overflow-auto flex-1 min-h-0"
-          onKeyDown={(event) => {
-            if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-              event.preventDefault()
-              step(event.key === 'ArrowDown' ? 1 : -1)
-            }
-          }}
-        >
-          <table className="w-full border-collapse">
-            <thead className="sticky top-0 bg-paper z-10">
-              <tr className="lab border-b border-ink">
-                {[
-                  'no.',
-                  'from',
-                  'to',
-                  ...(phone ? [] : ['core', job.practice === 'us' ? 'AWG' : 'mm²']),
-                  'land',
-                  'test',
-                ].map((head) => (
-                  <th key={head} className="lab text-left py-1.5 px-1 first:pl-4 border-b border-ink">
-                    {head}
-                  </th>
+    <div className="grid grid-cols-[minmax(0,1fr)] max-lg:content-start lg:grid-cols-[minmax(0,560px)_minmax(0,1fr)] min-h-0 flex-1 bg-paper overflow-auto lg:overflow-hidden">
+      {phone ? (
+        <WireStrip chosen={chosen} onChoose={go} />
+      ) : (
+        <section className="lg:border-r border-line flex flex-col min-h-0" aria-labelledby="wires">
+          <Counts />
+          <div
+            className="overflow-auto flex-1 min-h-0"
+            onKeyDown={(event) => {
+              if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+                event.preventDefault()
+                step(event.key === 'ArrowDown' ? 1 : -1)
+              }
+            }}
+          >
+            <table className="w-full border-collapse">
+              <thead className="sticky top-0 bg-paper z-10">
+                <tr className="lab border-b border-ink">
+                  {['no.', 'from', 'to', 'core', job.practice === 'us' ? 'AWG' : 'mm²', 'label', 'land', 'test'].map(
+                    (head) => (
+                      <th key={head} className="lab text-left py-1.5 px-1 first:pl-4 border-b border-ink">
+                        {head}
+                      </th>
+                    ),
+                  )}
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((row) => (
+                  <Row key={row.id} row={row} chosen={row.id === chosen.id} onChoose={() => go(row)} />
                 ))}
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((row) => (
-                <Row key={row.id} row={row} chosen={row.id === chosen.id} onChoose={() => go(row)} compact={phone} />
-              ))}
-            </tbody>
-          </table>
-        </div>
-        <div className="border-t border-line p-3 pl-4 not-phone">
-          <Cautions stage="wire" />
-        </div>
-      </section>
+              </tbody>
+            </table>
+          </div>
+          <div className="border-t border-line p-3 pl-4">
+            <Cautions stage="wire" />
+          </div>
+        </section>
+      )}
       <RowSheet key={chosen.id} row={chosen} onNext={() => step(1)} last={rows.at(-1)?.id === chosen.id} />
     </div>
+  )
+}
+
+/** On a phone: a cell for each wire, to be walked by the thumb; what is large stands below. */
+function WireStrip({ chosen, onChoose }: { chosen: WireRow; onChoose: (row: WireRow) => void }) {
+  const loop = useLoop()
+  const cell = useRef<HTMLButtonElement>(null)
+  useEffect(() => {
+    cell.current?.scrollIntoView({ block: 'nearest', inline: 'center' })
+  }, [chosen.id])
+  return (
+    <section aria-labelledby="wires">
+      <Counts />
+      <nav className="flex overflow-x-auto border-y border-line" aria-label="Wires">
+        {loop.rows.map((row) => (
+          <button
+            key={row.id}
+            ref={row.id === chosen.id ? cell : undefined}
+            type="button"
+            aria-current={row.id === chosen.id}
+            aria-label={nameOf(row)}
+            className={`h-[52px] min-w-[52px] grid place-items-center border-r border-line ${row.id === chosen.id ? 'chosen' : ''}`}
+            onClick={() => onChoose(row)}
+          >
+            <span
+              className={`leading-4 ${loop.loop.wiring.rows[row.id]?.landed ? 'underline underline-offset-2' : ''}`}
+            >
+              {row.number}
+            </span>
+            <Tested row={row} size={14} />
+          </button>
+        ))}
+      </nav>
+    </section>
+  )
+}
+
+const nameOf = (row: WireRow) =>
+  `Wire ${row.number}, ${row.from.tag} ${row.from.label} to ${row.to.tag} ${row.to.label}`
+
+/** Shape of a wire's test, told to a reader too. */
+function Tested({ row, size = 16 }: { row: WireRow; size?: number }) {
+  const { verdict } = judgeRow(useLoop(), row)
+  const says = { fits: 'tested', stop: 'failed its test', waiting: 'not tested' }[verdict]
+  return (
+    <span className="inline-flex items-center" aria-label={`Wire ${row.number} ${says}`} role="img">
+      <Shape kind={verdict} size={size} />
+    </span>
+  )
+}
+
+/** Ticked when the wire sits in both its terminals. */
+function Landed({ row, children }: { row: WireRow; children?: ReactNode }) {
+  const { state, write } = useRow(row)
+  const { landed: _old, ...rest } = state ?? {}
+  return (
+    <Tick
+      label={`Wire ${row.number} landed`}
+      checked={state?.landed === true}
+      onChange={(on) => write(on ? { ...rest, landed: true } : rest)}
+    >
+      {children}
+    </Tick>
   )
 }
 
@@ -132,28 +191,13 @@ function useRow(row: WireRow) {
 const sizeText = (practice: string, mm2: number) =>
   practice === 'us' ? (gaugeOf[String(mm2)] ?? `${mm2}`).replace(' AWG', '') : String(mm2)
 
-function Row({
-  row,
-  chosen,
-  onChoose,
-  compact,
-}: {
-  row: WireRow
-  chosen: boolean
-  onChoose: () => void
-  compact: boolean
-}) {
+function Row({ row, chosen, onChoose }: { row: WireRow; chosen: boolean; onChoose: () => void }) {
   const { job } = useLoop()
-  const { state, write, verdict, sizeMm2 } = useRow(row)
-  const { landed: _old, ...rest } = state ?? {}
+  const { state, sizeMm2 } = useRow(row)
   return (
     <tr className={`h-9 border-b border-line ${chosen ? 'chosen' : ''}`} aria-current={chosen} onClick={onChoose}>
       <td className="pl-4 pr-1">
-        <button
-          type="button"
-          className="font-bold min-h-8 min-w-6 text-left"
-          aria-label={`Wire ${row.number}, ${row.from.tag} ${row.from.label} to ${row.to.tag} ${row.to.label}`}
-        >
+        <button type="button" className="font-bold min-h-8 min-w-6 text-left" aria-label={nameOf(row)}>
           {row.number}
         </button>
       </td>
@@ -163,33 +207,25 @@ function Row({
       <td className="px-1">
         <End end={row.to} strong={chosen} />
       </td>
-      {compact ? null : (
-        <>
-          <td className="px-1 whitespace-nowrap">
-            <span
-              className="inline-block w-3.5 h-3.5 border border-edge align-[-2px] mr-1.5"
-              style={{ background: swatches[row.conductor.colour] ?? '#888' }}
-              aria-hidden
-            />
-            {row.conductor.colourName}
-          </td>
-          <td className="px-1">{sizeText(job.practice, sizeMm2)}</td>
-        </>
-      )}
-      <td className="px-1" onClick={(event) => event.stopPropagation()}>
-        <Tick
-          label={`Wire ${row.number} landed`}
-          checked={state?.landed === true}
-          onChange={(on) => write(on ? { ...rest, landed: true } : rest)}
+      <td className="px-1 whitespace-nowrap">
+        <span
+          className="inline-block w-3.5 h-3.5 border border-edge align-[-2px] mr-1.5"
+          style={{ background: swatches[row.conductor.colour] ?? '#888' }}
+          aria-hidden
         />
+        {row.conductor.colourName}
+      </td>
+      <td className="px-1">{sizeText(job.practice, sizeMm2)}</td>
+      <td className="px-1 max-w-20 truncate mono" title={state?.note}>
+        {state?.label ?? row.number}
+        {state?.note ? <span aria-label="has a note"> *</span> : null}
+      </td>
+      <td className="px-1" onClick={(event) => event.stopPropagation()}>
+        <Landed row={row} />
       </td>
       <td className="px-1 pr-4">
-        <span
-          className="inline-flex min-h-8 items-center"
-          aria-label={`Wire ${row.number} ${verdict === 'fits' ? 'tested' : verdict === 'stop' ? 'failed its test' : 'not tested'}`}
-          role="img"
-        >
-          <Shape kind={verdict === 'waiting' ? 'waiting' : verdict} size={16} />
+        <span className="inline-flex min-h-8 items-center">
+          <Tested row={row} />
         </span>
       </td>
     </tr>
@@ -220,13 +256,20 @@ function RowSheet({ row, onNext, last }: { row: WireRow; onNext: () => void; las
           })
     return wrong
   }
+  const overRange = () => {
+    dispatch(draftCleared(key))
+    keep('', 'over-range')
+  }
   const land = () => {
     write({ ...(state ?? {}), landed: true })
     onNext()
   }
   const size = job.practice === 'us' ? (gaugeOf[String(sizeMm2)] ?? `${sizeMm2} mm²`) : `${sizeMm2} mm²`
   return (
-    <section className="p-4 flex flex-col gap-3 min-h-0 lg:overflow-auto" aria-labelledby="wire-title">
+    <section
+      className="p-4 max-md:pt-3 max-md:pb-60 flex flex-col gap-3 max-md:gap-2 min-h-0 lg:overflow-auto"
+      aria-labelledby="wire-title"
+    >
       <div className="flex items-center flex-wrap gap-x-4 gap-y-2">
         <h2 id="wire-title" className="h2">
           Wire {row.number}
@@ -238,6 +281,12 @@ function RowSheet({ row, onNext, last }: { row: WireRow; onNext: () => void; las
           {row.conductor.colourName}, {size}, {row.circuit === 'mains' ? 'mains' : 'extra-low voltage'}
         </span>
       </div>
+      {phone ? (
+        <div className="flex items-center gap-4 -my-2">
+          <Landed row={row}>landed</Landed>
+          <Cautions stage="wire" brief className="flex-1 min-w-0" />
+        </div>
+      ) : null}
       <p className="text-[16px] leading-6 not-phone">
         {row.from.tag} {row.from.deviceName}, terminal <b>{row.from.label}</b>, to {row.to.tag} {row.to.deviceName},
         terminal <b>{row.to.label}</b>. Colour and size: check local code.
@@ -289,8 +338,10 @@ function RowSheet({ row, onNext, last }: { row: WireRow; onNext: () => void; las
         </p>
       ) : null}
       <p>
-        Power off. Lift one end of core {row.number}, meter on ohms from end to end. Should read{' '}
-        <b>under {words.say(limitOhm, 'resistance', 2)}</b>: wire of {words.say(lengthM, 'length')}
+        {phone
+          ? 'Power off, one end lifted, ohms end to end: '
+          : `Power off. Lift one end of core ${row.number}, meter on ohms from end to end. Should read `}
+        <b>under {words.say(limitOhm, 'resistance', 2)}</b>, {words.say(lengthM, 'length')} of wire
         {assumed ? ' assumed' : ''}, joints and tips.
       </p>
       <NumberField
@@ -326,29 +377,20 @@ function RowSheet({ row, onNext, last }: { row: WireRow; onNext: () => void; las
           </span>
         </p>
       ) : null}
-      {phone ? (
-        <NumberPad
-          none="over-range"
-          text={text}
-          onText={(next) => dispatch(drafted({ key, text: next }))}
-          onNone={() => {
-            dispatch(draftCleared(key))
-            keep('', 'over-range')
-          }}
-        />
-      ) : (
-        <button
-          type="button"
-          className="third self-start min-h-8"
-          onClick={() => {
-            dispatch(draftCleared(key))
-            keep('', 'over-range')
-          }}
-        >
+      {phone ? null : (
+        <button type="button" className="third self-start min-h-8" onClick={overRange}>
           Meter shows over-range
         </button>
       )}
       <div className="mt-auto grid gap-2 action-bar md:grid-cols-2">
+        {phone ? (
+          <NumberPad
+            none="over-range"
+            text={text}
+            onText={(next) => dispatch(drafted({ key, text: next }))}
+            onNone={overRange}
+          />
+        ) : null}
         {phone ? null : (
           <Button second onClick={onNext} end="" disabled={last}>
             {last ? 'This is the last wire' : 'Next wire'}
