@@ -143,7 +143,7 @@ const surfaceLimit = eachPlan((plan, { survey, words }) => {
 const supplyUnderLimiter: Rule = ({ survey, chain, words }) => {
   if (!survey) return []
   const limiter = chain.devices.find(({ facts, dialC }) => facts.limiter && dialC !== undefined)
-  if (!limiter || survey.facts.elementW !== undefined || survey.facts.supplyC < limiter.dialC!) return []
+  if (!limiter || survey.facts.noWater || survey.facts.supplyC < limiter.dialC!) return []
   return [
     {
       code: 'C015_SUPPLY_OVER_LIMITER',

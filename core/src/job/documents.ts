@@ -125,6 +125,9 @@ export interface SignOff {
 
 export type AnyDocument = JobDocument | LoopDocument
 
+/** Wiring practice that usually goes with a system of measures. */
+export const practiceOf = (system: JobDocument['system']): JobDocument['practice'] => (system === 'us' ? 'us' : 'iec')
+
 /** A new job with nothing in it. */
 export function emptyJob(
   id: string,
@@ -135,7 +138,7 @@ export function emptyJob(
     type: 'job',
     id,
     ...basics,
-    practice: basics.system === 'us' ? 'us' : 'iec',
+    practice: practiceOf(basics.system),
     devices: {},
     profiles: {},
     instruments: {},

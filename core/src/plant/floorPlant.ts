@@ -14,8 +14,10 @@ export interface FloorFacts {
   readonly pitchMm: 100 | 150 | 200 | 300
   readonly supplyC: number
   readonly dropK: number
-  /** Electric floor: the element's power goes straight into the screed. Left out for water. */
+  /** Power of electric elements, which goes straight into the screed; left out where there are none. */
   readonly elementW?: number | undefined
+  /** Nothing moves heating water through this floor: it is warmed by its elements alone. */
+  readonly noWater?: boolean | undefined
 }
 
 /** The floor as two stores of heat, linearised at its working point on the design day. */
@@ -69,7 +71,8 @@ export function floorPlant(facts: FloorFacts, data: FieldData): FloorPlant {
   const waterToSlabWPerK = 1 / Math.max(1e-4 / areaM2, 1 / kh - 1 / slabToRoomWPerK)
   const waterC = facts.supplyC - facts.dropK / 2
   const slabJPerK = fieldValue(data, 'cap.screed').typical * 1000 * 100 * screedM * areaM2
-  const powerW = facts.elementW ?? Math.max(0, waterToSlabWPerK * (waterC - designSlabC))
+  const waterW = facts.noWater ? 0 : Math.max(0, waterToSlabWPerK * (waterC - designSlabC))
+  const powerW = waterW + (facts.elementW ?? 0)
   return {
     slabJPerK,
     airJPerK: quickCapacityJPerK,

@@ -65,8 +65,11 @@ describe('floorPlant', () => {
     const { waterToSlabWPerK: a, slabToRoomWPerK: b } = floorPlant(facts, fieldData)
     expect((a * b) / (a + b)).toBeCloseTo(4.3 * 38, 6)
   })
-  it('takes an element by its power', () =>
-    expect(floorPlant({ ...facts, elementW: 3680 }, fieldData).powerW).toBe(3680))
+  it('takes an element by its power, alone or beside the water', () => {
+    const { powerW } = floorPlant(facts, fieldData)
+    expect(floorPlant({ ...facts, elementW: 3680, noWater: true }, fieldData).powerW).toBe(3680)
+    expect(floorPlant({ ...facts, elementW: 900 }, fieldData).powerW).toBeCloseTo(powerW + 900, 9)
+  })
   it('controls the room when the probe hangs there', () => {
     const plant = floorPlant({ ...facts, probePlace: 'room', targetC: 22 }, fieldData)
     expect(plant.designRoomC).toBe(22)

@@ -105,7 +105,7 @@ export function surveyResult(loop: LoopDocument, chain: ResolvedChain, data: Fie
     pitchMm: Number(oneOf(['100', '150', '200', '300'], answers['pitch'], '150')) as FloorFacts['pitchMm'],
     supplyC,
     dropK,
-    ...elementOf(chain),
+    ...heatOf(chain),
   }
   const zone = oneOf(floorZones, answers['zone'], 'occupied')
   return {
@@ -120,10 +120,12 @@ export function surveyResult(loop: LoopDocument, chain: ResolvedChain, data: Fie
   }
 }
 
-/** Power of the electric elements in the chain; none when the floor is warmed by water. */
-function elementOf(chain: ResolvedChain): { elementW?: number } {
-  const watts = chain.devices
+/** What the loads in the chain heat with: electric elements by their power, and whether any of them moves heating water. */
+function heatOf(chain: ResolvedChain): Pick<FloorFacts, 'elementW' | 'noWater'> {
+  const loads = chain.devices
     .flatMap(({ facts }) => Object.values(facts.ports))
-    .reduce((sum, port) => sum + (port.kind === 'load' && port.heat === 'element' ? port.load.powerW : 0), 0)
-  return watts > 0 ? { elementW: watts } : {}
+    .flatMap((port) => (port.kind === 'load' ? [port] : []))
+  const elementW = loads.reduce((sum, { heat, load }) => sum + (heat === 'element' ? load.powerW : 0), 0)
+  if (elementW === 0) return {}
+  return loads.some(({ heat }) => heat === 'water-flow') ? { elementW } : { elementW, noWater: true }
 }

@@ -1,9 +1,10 @@
 import { useEffect } from 'react'
 import { useDispatch } from 'react-redux'
-import { Link, NavLink, Outlet, useMatch, useParams } from 'react-router'
+import { NavLink, Outlet, useMatch, useParams } from 'react-router'
 import { loopContext } from '@nachtigal/core/check/context'
 import { nextThing, stageStatus } from '@nachtigal/core/check/stageStatus'
 import { ordered } from '@nachtigal/core/job/chain'
+import type { Command } from '@nachtigal/core/job/command'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import { stages } from '@nachtigal/core/survey/hazards'
 import { StageTrack } from '../instruments/StageTrack'
@@ -13,7 +14,11 @@ import { useAppSelector, type AppStore } from '../lib/store'
 import { JobContext } from '../loop/jobContext'
 import { Shape } from '../ui/Shape'
 import { TitleBlock } from './TitleBlock'
+import { NoJob } from './NoJob'
 import { useKeys } from './useKeys'
+
+const makesJob = ({ change }: Command, jobId: string) =>
+  change.some(({ document, path, to }) => document === jobId && path.length === 0 && to !== null)
 
 /** Frame of a job: title block, loops, tools. Reads the job and keeps it fresh. */
 export function JobFrame() {
@@ -21,10 +26,12 @@ export function JobFrame() {
   const dispatch = useDispatch<AppStore['dispatch']>()
   const shown = useAppSelector((state) => selectJob(state, jobId))
   const waiting = useAppSelector((state) => state.documents.pending.length > 0)
-  const takenBack = useAppSelector((state) => state.documents.jobs[jobId] !== undefined) && !shown
-  const query = api.endpoints.job.useQuery(jobId, { refetchOnMountOrArgChange: true })
+  // A job that is on its way to the server cannot be read there yet.
+  const making = useAppSelector((state) => state.documents.pending.some((command) => makesJob(command, jobId)))
+  const query = api.endpoints.job.useQuery(jobId, { refetchOnMountOrArgChange: true, skip: making })
   const { data: shelf, isError: shelfMissing } = useShelfQuery()
   const { data, refetch } = query
+  const taken = data !== undefined && !shown
   useEffect(() => {
     if (data) dispatch(jobRead(data))
   }, [data, dispatch])
@@ -40,12 +47,8 @@ export function JobFrame() {
   if (!shown || !shelf)
     return (
       <main className="p-6 grid gap-3">
-        {query.isError || shelfMissing || takenBack ? (
-          <>
-            <h1 className="h1">{takenBack ? 'This job was taken back' : 'This job cannot be read'}</h1>
-            {takenBack ? null : <p>Is the server running? What you typed is kept on this device.</p>}
-            <Link to="/">All jobs</Link>
-          </>
+        {query.isError || shelfMissing || taken ? (
+          <NoJob jobId={jobId} onBack={() => void refetch()} />
         ) : (
           <p role="status">Reading the job</p>
         )}

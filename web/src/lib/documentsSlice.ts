@@ -52,6 +52,8 @@ const slice = createSlice({
   reducers: {
     jobRead(state, { payload }: PayloadAction<JobState>) {
       const { job, loops, revision } = payload
+      // An answer that was overtaken on its way says nothing new.
+      if (revision < (state.jobs[job.id]?.revision ?? 0)) return state
       return { ...state, jobs: { ...state.jobs, [job.id]: { documents: { [job.id]: job, ...loops }, revision } } }
     },
     commandMade: (state, { payload }: PayloadAction<Command>) => ({

@@ -50,6 +50,7 @@ export const floorPlantEntry = defineCalculation<Omit<FloorFacts, 'pitchMm'> & {
     supplyC: number('Supply water', 'temperature'),
     dropK: number('Supply to return', 'difference'),
     elementW: optional(number('Electric element', 'electricPower', { over: 0 })),
+    noWater: optional({ type: 'boolean', title: 'No heating water' }),
   },
   outputs: {
     powerW: number('Heat into the floor while it runs', 'power'),
@@ -62,7 +63,7 @@ export const floorPlantEntry = defineCalculation<Omit<FloorFacts, 'pitchMm'> & {
     designRoomC: number('Room at design', 'temperature'),
   },
   formula:
-    'screed C = 21 kJ/m²K a cm × area; screed to room 8.92 ΔT^1.1 × area at design; 1/G water = 1/(K_H A) − 1/G room; P = G (mean water − screed)',
+    'screed C = 21 kJ/m²K a cm × area; screed to room 8.92 ΔT^1.1 × area at design; 1/G water = 1/(K_H A) − 1/G room; P = G (mean water − screed) + element',
   source: 'EN 1264-2; field data kh.*, cap.screed',
   examples: [
     {

@@ -15,6 +15,7 @@ import { useJob } from '../../loop/jobContext'
 import { Button } from '../../ui/Button'
 import { Shape } from '../../ui/Shape'
 import { AddLoopForm } from './AddLoopForm'
+import { JobDetailsForm } from './JobDetailsForm'
 
 const severityOf = (codes: readonly string[]) => (codes.includes('stop') ? 0 : codes.includes('look-again') ? 1 : 2)
 
@@ -23,6 +24,7 @@ export function BoardPlace() {
   const { job, loops, data } = useJob()
   const unit = useAppSelector((state) => state.view.unit)
   const [adding, setAdding] = useState(false)
+  const [details, setDetails] = useState(false)
   const preferences = { temperatureUnit: unit ?? job.temperatureUnit, system: job.system }
   const rows = ordered(loops)
     .map((loop) => {
@@ -42,7 +44,7 @@ export function BoardPlace() {
   const looks = rows.filter(({ rank }) => rank < 2).length
   return (
     <main className="sheet overflow-auto">
-      <div className="flex items-baseline flex-wrap gap-x-4 gap-y-2 p-4">
+      <div className="flex items-baseline flex-wrap gap-x-4 gap-y-2 p-4 board-head">
         <h1 className="h1">
           {rows.length === 0 ? 'No loop yet' : `${rows.length} loop${rows.length === 1 ? '' : 's'}`}
         </h1>
@@ -56,6 +58,9 @@ export function BoardPlace() {
         <Link className="ml-auto" to={`/jobs/${job.id}/log`}>
           Log
         </Link>
+        <button type="button" className="third" onClick={() => setDetails(true)}>
+          Job details
+        </button>
         <a href={`/api/jobs/${job.id}/file`} download>
           Job file
         </a>
@@ -139,6 +144,7 @@ export function BoardPlace() {
         })}
       </ul>
       <AddLoopForm open={adding} onClose={() => setAdding(false)} />
+      <JobDetailsForm open={details} onClose={() => setDetails(false)} />
     </main>
   )
 }

@@ -1,27 +1,17 @@
 import { yupResolver } from '@hookform/resolvers/yup'
-import { useForm } from 'react-hook-form'
+import { type UseFormRegister, useForm } from 'react-hook-form'
 import { useNavigate } from 'react-router'
-import { type InferType, object, string } from 'yup'
+import { type InferType, string } from 'yup'
 import { emptyJob } from '@nachtigal/core/job/documents'
 import { nameGiven } from '../../lib/viewSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
+import { type JobBasics, jobBasics, JobFields } from '../../loop/JobFields'
 import { useOutbox } from '../../loop/outboxContext'
 import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
 import { Field } from '../../ui/Field'
 
-const schema = object({
-  name: string()
-    .trim()
-    .required('Name is empty: it takes the name of the job.')
-    .max(120, 'Name is too long: 120 characters at most.'),
-  place: string().trim().max(200, 'Place is too long: 200 characters at most.').defined(),
-  temperatureUnit: string()
-    .oneOf(['C', 'F'] as const)
-    .required(),
-  system: string()
-    .oneOf(['metric', 'us'] as const)
-    .required(),
+const schema = jobBasics.shape({
   by: string()
     .trim()
     .required('Your name is empty: the log says who changed what.')
@@ -59,30 +49,7 @@ export function NewJobForm({ open, onClose }: { open: boolean; onClose: () => vo
   return (
     <Dialog open={open} onClose={onClose} title="An empty job">
       <form className="grid gap-4" onSubmit={(event) => void make(event)} noValidate>
-        <Field label="Name" text error={errors.name?.message}>
-          {(ids) => <input {...ids} {...register('name')} autoComplete="off" />}
-        </Field>
-        <Field label="Place" text error={errors.place?.message}>
-          {(ids) => <input {...ids} {...register('place')} autoComplete="off" />}
-        </Field>
-        <div className="grid grid-cols-2 gap-4">
-          <Field label="Temperature">
-            {(ids) => (
-              <select {...ids} {...register('temperatureUnit')}>
-                <option value="C">°C</option>
-                <option value="F">°F</option>
-              </select>
-            )}
-          </Field>
-          <Field label="Measures">
-            {(ids) => (
-              <select {...ids} {...register('system')}>
-                <option value="metric">metric</option>
-                <option value="us">US customary</option>
-              </select>
-            )}
-          </Field>
-        </div>
+        <JobFields register={register as unknown as UseFormRegister<JobBasics>} errors={errors} />
         <Field label="Your name, for the log" text error={errors.by?.message}>
           {(ids) => <input {...ids} {...register('by')} autoComplete="name" />}
         </Field>

@@ -1,3 +1,4 @@
+import { useNavigate } from 'react-router'
 import type { Question } from '@nachtigal/core/survey/question'
 import { hazardsOf } from '@nachtigal/core/survey/hazards'
 import { factsOfKind } from '@nachtigal/core/survey/kindFacts'
@@ -5,6 +6,7 @@ import { formatQuantity, quantityView } from '@nachtigal/core/units/quantity'
 import { Cautions } from '../../loop/Cautions'
 import { Findings } from '../../loop/Findings'
 import { useLoop } from '../../loop/loopContext'
+import { useSend } from '../../loop/useSend'
 import { Worked, WorkedSum } from '../../loop/Worked'
 import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
@@ -17,10 +19,17 @@ import { Tick } from '../../ui/Tick'
 export function SurveyStage() {
   const { loop, change, open, job } = useLoop()
   const { questions } = factsOfKind(loop.kind)
+  const send = useSend(job.id)
+  const navigate = useNavigate()
   const groups = [...new Set(questions.map(({ group }) => group))]
   const tick = (id: string, on: boolean) => {
     const { [id]: _gone, ...rest } = loop.survey.hazards
     change({ loop: { ...loop, survey: { ...loop.survey, hazards: on ? { ...rest, [id]: true } : rest } } })
+  }
+  // No question asked: the log takes it back.
+  const takeOut = () => {
+    send([{ document: loop.id, path: [], from: loop, to: null }], { loopId: loop.id })
+    void navigate(`/jobs/${job.id}`)
   }
   return (
     <div className="work">
@@ -52,6 +61,14 @@ export function SurveyStage() {
         <h2 className="h2">What it means</h2>
         <Estimates />
         <TextField
+          label="Name of the loop"
+          draftKey={`${loop.id}/name`}
+          value={loop.name}
+          most={80}
+          required
+          onCommit={(name) => change({ loop: { ...loop, name } })}
+        />
+        <TextField
           label="Complaint, in the owner’s words"
           draftKey={`${loop.id}/complaint`}
           value={loop.survey.complaint ?? ''}
@@ -63,6 +80,9 @@ export function SurveyStage() {
         />
         <Findings findings={open.filter(({ stage }) => stage === 'survey')} none="" />
         <Cautions stage="survey" />
+        <button type="button" className="third self-start min-h-8" onClick={takeOut}>
+          Take this loop out of the job
+        </button>
         <div className="mt-auto action-bar">
           <Button to={`/jobs/${job.id}/loops/${loop.id}/match`}>Match the chain</Button>
         </div>

@@ -1,0 +1,58 @@
+import type { FieldErrors, UseFormRegister } from 'react-hook-form'
+import { type InferType, object, string } from 'yup'
+import { Field } from '../ui/Field'
+
+/** What is asked of a job: its name, where it is, the units it speaks. */
+export const jobBasics = object({
+  name: string()
+    .trim()
+    .required('Name is empty: it takes the name of the job.')
+    .max(120, 'Name is too long: 120 characters at most.'),
+  place: string().trim().max(200, 'Place is too long: 200 characters at most.').defined(),
+  temperatureUnit: string()
+    .oneOf(['C', 'F'] as const)
+    .required(),
+  system: string()
+    .oneOf(['metric', 'us'] as const)
+    .required(),
+})
+
+export type JobBasics = InferType<typeof jobBasics>
+
+/** The fields of a job's basics, for a form that holds them. */
+export function JobFields({
+  register,
+  errors,
+}: {
+  register: UseFormRegister<JobBasics>
+  errors: FieldErrors<JobBasics>
+}) {
+  return (
+    <>
+      <Field label="Name" text error={errors.name?.message}>
+        {(ids) => <input {...ids} {...register('name')} autoComplete="off" />}
+      </Field>
+      <Field label="Place" text error={errors.place?.message}>
+        {(ids) => <input {...ids} {...register('place')} autoComplete="off" />}
+      </Field>
+      <div className="grid grid-cols-2 gap-4">
+        <Field label="Temperature">
+          {(ids) => (
+            <select {...ids} {...register('temperatureUnit')}>
+              <option value="C">°C</option>
+              <option value="F">°F</option>
+            </select>
+          )}
+        </Field>
+        <Field label="Measures">
+          {(ids) => (
+            <select {...ids} {...register('system')}>
+              <option value="metric">metric</option>
+              <option value="us">US customary</option>
+            </select>
+          )}
+        </Field>
+      </div>
+    </>
+  )
+}
