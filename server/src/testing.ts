@@ -1,12 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
+import pg from 'pg'
 import pino from 'pino'
 import type { JobFile } from '@nachtigal/contract/api'
 import type { Change, Command } from '@nachtigal/core/job/command'
 import { emptyJob } from '@nachtigal/core/job/documents'
 import { createApp } from './createApp'
-import { openInMemory } from './db/openDatabase'
+import { openInMemory, type OpenDatabase, openServer } from './db/openDatabase'
 import { readShelf } from './readShelf'
 import { createPdfRenderer } from './reports/renderPdf'
 import { createJobStore } from './store/jobStore'
@@ -15,9 +16,31 @@ const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 export const migrations = at('../migrations')
 export const demoFile = () => JSON.parse(readFileSync(at('../../demo/otterholm.nachtigal.json'), 'utf8')) as JobFile
 
-/** A whole server on a database in memory, with a clock that stands. */
+/** A database of its own on the PostgreSQL server of `NACHTIGAL_TEST_DATABASE`, so that the same tests hold there too. */
+async function openOwnDatabase(url: string): Promise<OpenDatabase> {
+  const name = `nachtigal_${randomUUID().replaceAll('-', '')}`
+  const ask = async (statement: string) => {
+    const client = new pg.Client({ connectionString: url })
+    await client.connect()
+    await client.query(statement).finally(() => client.end())
+  }
+  await ask(`CREATE DATABASE ${name}`)
+  const own = new URL(url)
+  own.pathname = `/${name}`
+  const database = await openServer(own.href, migrations)
+  return {
+    ...database,
+    close: async () => {
+      await database.close()
+      await ask(`DROP DATABASE ${name}`)
+    },
+  }
+}
+
+/** A whole server with a clock that stands, on a database in memory unless a PostgreSQL server is named. */
 export async function testServer(webFolder?: string) {
-  const database = await openInMemory(migrations)
+  const url = process.env['NACHTIGAL_TEST_DATABASE']
+  const database = url ? await openOwnDatabase(url) : await openInMemory(migrations)
   const now = () => '2026-01-05T08:00:00.000Z'
   const shelf = readShelf(at('../../shelf'))
   const store = createJobStore(database.db, shelf.data, now)

@@ -1,3 +1,4 @@
+import { consequences } from '@nachtigal/core/check/consequences'
 import { checkLoop, judgeRow } from '@nachtigal/core/check/checkLoop'
 import type { LoopContext } from '@nachtigal/core/check/context'
 import { signingBlockedBy } from '@nachtigal/core/check/stageStatus'
@@ -33,15 +34,18 @@ function table(
 ): Block {
   return {
     table: {
-      headerRows: 1,
+      headerRows: head.length > 0 ? 1 : 0,
       widths,
       dontBreakRows: true,
-      body: [head.map((text) => t(text, { style: 'head' })), ...rows.map((row) => row.map((text) => t(text)))],
+      body: [
+        ...(head.length > 0 ? [head.map((text) => t(text, { style: 'head' }))] : []),
+        ...rows.map((row) => row.map((text) => t(text))),
+      ],
     },
     layout: {
-      hLineWidth: (i: number) => (i === 0 ? 0 : i === 1 ? 1 : 0.5),
+      hLineWidth: (i: number) => (i === 0 && head.length > 0 ? 0 : i === 1 && head.length > 0 ? 1 : 0.5),
       vLineWidth: () => 0,
-      hLineColor: (i: number) => (i === 1 ? INK : LINE),
+      hLineColor: (i: number) => (i === 1 && head.length > 0 ? INK : LINE),
       paddingLeft: () => 0,
       paddingRight: () => 8,
     },
@@ -51,6 +55,39 @@ function table(
 
 const shown = (reading: Reading | undefined) =>
   reading ? (reading.state === 'over-range' ? 'over-range' : reading.text) : '\u2013'
+
+/** ISO instant to the minute, UTC as the footer says. */
+const minute = (iso: string) => iso.slice(0, 16).replace('T', ' ')
+
+/** Survey figures and what follows from them, each with its unit and whether it was answered or estimated. */
+function surveyLines({ loop, survey, chain, words, missing }: LoopContext): (readonly [string, string])[] {
+  const { target, tolerance } = loop.survey.answers
+  const lines: (readonly [string, string])[] = []
+  if (typeof target === 'number')
+    lines.push([
+      'Target',
+      `${words.say(target, 'temperature')}${typeof tolerance === 'number' ? ` \u00b1 ${words.say(tolerance, 'difference')}` : ''}`,
+    ])
+  if (!survey) return [...lines, ['Survey lacks', missing.join(', ').toLowerCase()]]
+  const { facts, figures, plant } = survey
+  const how = (id: string) => (figures[id]?.source === 'answer' ? '' : ', estimated')
+  lines.push(
+    ['Design outdoor', words.say(facts.designOutdoorC, 'temperature')],
+    ['Floor area', words.say(facts.areaM2, 'area')],
+    ['Heat loss', `${words.say(facts.lossWPerK, 'loss')}${how('loss')}`],
+    ['Heat into the floor, running', words.say(plant.powerW, 'power')],
+  )
+  const several = Object.keys(loop.settings.planned).length > 1
+  for (const plan of ordered(loop.settings.planned))
+    for (const { id, label, value, quantity, decimals } of consequences(plan, chain, survey))
+      if (value !== null && (id === 'on' || id === 'off' || id === 'worst'))
+        lines.push([several ? `${label}, ${plan.output.port}` : label, words.say(value, quantity, decimals)])
+  return lines
+}
+
+/** Two label-and-figure pairs to a row. */
+const pairs = (lines: readonly (readonly [string, string])[]) =>
+  Array.from({ length: Math.ceil(lines.length / 2) }, (_, i) => [...lines[2 * i]!, ...(lines[2 * i + 1] ?? ['', ''])])
 
 /**
  * The as-left sheet of a loop: what it is, what fits, what is keyed, what was measured, what is open. It only renders what
@@ -76,14 +113,21 @@ export function asLeftSheet(
         : `Not signed. ${blocked.length} point${blocked.length === 1 ? ' keeps' : 's keep'} it open.`,
       { bold: true, margin: [0, 0, 0, 8] },
     ),
+    heading('What it must hold'),
+    table(['*', 110, '*', 110], [], pairs(surveyLines(context))),
+    ...(loop.survey.complaint
+      ? [t(`In the owner\u2019s words: ${loop.survey.complaint}`, { margin: [0, 0, 0, 6] })]
+      : []),
     heading('Chain'),
     table(
-      [70, '*', 150],
-      ['designation', 'device', 'place or dial'],
+      [70, '*', 170],
+      ['designation', 'device', 'place, dial'],
       chain.devices.map((d) => [
         d.tag,
         `${d.name}, ${d.facts.summary}`,
-        d.dialC === undefined ? (d.place ?? '') : `dial at ${words.say(d.dialC, 'temperature', 0)}`,
+        [d.place, d.dialC === undefined ? undefined : `dial at ${words.say(d.dialC, 'temperature', 0)}`]
+          .filter(Boolean)
+          .join(', '),
       ]),
     ),
     table(
@@ -115,27 +159,31 @@ export function asLeftSheet(
     )
   for (const plan of ordered(loop.settings.planned)) {
     const test = riseAndFall(context, plan)
-    content.push(
-      heading(`Test: ${test.title.toLowerCase()}, output of ${device(plan.output.device)?.tag ?? ''}`),
+    const kept = [
+      heading(
+        `Test: ${test.title.toLowerCase()}, ${device(plan.output.device)?.tag ?? ''} ${device(plan.output.device)?.facts.ports[plan.output.port]?.title ?? ''}`,
+      ),
       table(
-        ['*', 60, 90, 90, 80],
-        ['step', 'switches', 'should', 'read', 'verdict'],
+        ['*', 50, 96, 60, 60, 130],
+        ['step', 'switches', 'should', 'read', 'verdict', 'by, when'],
         test.steps.map((s) => [
           s.title,
           s.switches,
           `${words.say(s.expectedC, 'temperature')} \u00b1 ${words.say(s.toleranceK, 'difference')}`,
           s.reading ? `${s.reading.text} ${s.reading.unit}` : '\u2013',
           verdictWords[s.verdict] ?? s.verdict,
+          s.reading ? `${s.reading.by}, ${minute(s.reading.at)}` : '',
         ]),
       ),
       t(`${test.result.head}. ${test.result.reason}`, { margin: [0, 0, 0, 8] }),
-    )
+    ]
+    content.push({ stack: kept, unbreakable: true })
   }
   content.push(
     heading('Wires'),
     table(
-      [24, 70, 70, '*', 60, 60, 70],
-      ['no.', 'from', 'to', 'core', 'landed', 'ohm', 'tested'],
+      [20, 48, 50, 110, 40, 40, 34, 30, 44, '*'],
+      ['no.', 'from', 'to', 'core', 'length', 'label', 'landed', 'ohm', 'tested', 'note'],
       rows.map((row) => {
         const state = loop.wiring.rows[row.id]
         const { verdict, sizeMm2 } = judgeRow(context, row)
@@ -144,9 +192,12 @@ export function asLeftSheet(
           `${row.from.tag} ${row.from.label}`,
           `${row.to.tag} ${row.to.label}`,
           `${row.conductor.colourName}, ${job.practice === 'us' ? (gaugeOf[String(sizeMm2)] ?? `${sizeMm2} mm²`) : `${sizeMm2} mm²`}`,
+          state?.lengthM === undefined ? '' : words.say(state.lengthM, 'length'),
+          state?.label ?? String(row.number),
           state?.landed ? 'yes' : 'no',
           shown(state?.tested),
           verdict === 'fits' ? 'good' : verdict === 'stop' ? 'failed' : 'not tested',
+          state?.note ?? '',
         ]
       }),
     ),

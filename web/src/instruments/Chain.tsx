@@ -56,12 +56,12 @@ function Block({ link, onLink }: { link: ChainLink; onLink: (id: string) => void
       className={`h-12 w-full min-w-0 flex items-stretch text-left bg-blank border-[1.5px] ${link.missing ? 'border-dashed border-edge' : 'border-ink'} hover:bg-mark`}
       onClick={() => onLink(link.id)}
     >
-      <span className="w-10 flex-none flex items-center justify-center border-r border-line">
+      <span className="w-10 flex-none flex items-center justify-center border-r border-line md:max-xl:hidden">
         <Sign sign={link.sign} />
       </span>
-      <span className="min-w-0 px-2 pt-1 block">
+      <span className="min-w-0 px-2 pt-1 block md:max-xl:pt-3">
         <span className="block cond font-semibold text-[17px] leading-5 truncate">{link.name}</span>
-        <span className="block cond text-[15px] leading-[18px] text-ink2 truncate">{link.sub}</span>
+        <span className="block cond text-[15px] leading-[18px] text-ink2 truncate md:max-xl:hidden">{link.sub}</span>
       </span>
     </button>
   )

@@ -277,6 +277,7 @@ function PlanSheet({ plan }: { plan: PlannedOutput }) {
           ))}
         </dl>
         {survey ? null : <p className="small text-ink2">Cycles and relay life come with the survey.</p>}
+        <Findings findings={live.filter(({ stage }) => stage === 'set')} none="Nothing to look at." />
         <ProbeFault
           plan={shown}
           onChoose={(probeFault) => safely(() => ({ ...stored, probeFault }))}
@@ -290,7 +291,6 @@ function PlanSheet({ plan }: { plan: PlannedOutput }) {
               {device.facts.limiter!.feels}; reset by {device.facts.limiter!.reset === 'manual' ? 'hand' : 'itself'}.
             </p>
           ))}
-        <Findings findings={live.filter(({ stage }) => stage === 'set')} none="Nothing to look at." />
         <Cautions stage="set" />
         <div className="mt-auto action-bar">
           <Button to={`/jobs/${job.id}/loops/${loop.id}/set/keying`}>Write the keying sheet</Button>
