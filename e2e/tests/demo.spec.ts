@@ -106,12 +106,35 @@ test('the first screen fetches under 300 kB of script', async ({ page, server })
   expect(bytes).toBeLessThan(300_000)
 })
 
+test('once the first screen has stood for a moment, every stage opens without a server', async ({ page, server }) => {
+  await open(page, server.url)
+  await page.waitForLoadState('networkidle')
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () => performance.getEntriesByType('resource').filter((r) => /TryStage|Worker/.test(r.name)).length,
+      ),
+    )
+    .toBeGreaterThan(1)
+  await server.kill()
+  await page.keyboard.press('5')
+  await expect(page.locator('[data-result="starts"]')).toBeVisible({ timeout: 20_000 })
+  for (const [key, heading] of [
+    ['2', 'Joints'],
+    ['4', 'Switching points'],
+    ['7', 'Sheets'],
+  ] as const) {
+    await page.keyboard.press(key)
+    await expect(page.getByRole('heading', { name: heading })).toBeVisible()
+  }
+})
+
 test('a broken screen keeps what was typed', async ({ page, server }) => {
+  // The strip's code cannot be fetched: that screen breaks, the frame stays.
+  await page.route('**/TryStage-*.js', (route) => route.abort())
   await open(page, server.url)
   await page.keyboard.press('1')
   await page.getByLabel('Target', { exact: true }).fill('abc')
-  // The strip's code cannot be fetched: that screen breaks, the frame stays.
-  await page.route('**/TryStage-*.js', (route) => route.abort())
   await page.getByRole('link', { name: /5 Try/ }).click()
   await expect(page.getByRole('heading', { name: 'This screen broke' })).toBeVisible()
   await page.getByRole('link', { name: /1 Survey/ }).click()

@@ -1,4 +1,16 @@
-import { addLoop, celsius, choose, expect, expectAccessible, fill, saved, startJob, survey, test, toStage } from '../fixtures'
+import {
+  addLoop,
+  celsius,
+  choose,
+  expect,
+  expectAccessible,
+  fill,
+  saved,
+  startJob,
+  survey,
+  test,
+  toStage,
+} from '../fixtures'
 
 test('a loop with two probes, two outputs and two limiters shows, simulates and is proved output by output', async ({
   page,

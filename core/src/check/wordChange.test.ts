@@ -19,7 +19,7 @@ describe('wordChange', () => {
     [['survey', 'complaint'], null, 'cold', 'Complaint: nothing / cold'],
     [['wiring', 'rows', 'a~b', 'landed'], null, true, 'Wire 3 landed: nothing / yes'],
     [['wiring', 'rows', 'a~b', 'tested'], null, reading, 'Wire 3 tested: no reading / 0.2 ohm'],
-    [['wiring', 'rows', 'gone', 'lengthM'], null, 6, 'Wire lengthM: nothing / 6.0 m'],
+    [['wiring', 'rows', 'gone', 'lengthM'], null, 6, 'Wire length: nothing / 6.0 m'],
     [
       ['settings', 'asLeft', 'd', 'goal'],
       reading,
@@ -34,10 +34,13 @@ describe('wordChange', () => {
     [['handover', 'signed'], null, { by: 'Ann' }, 'Hand-over: not signed / signed by Ann'],
     [['chain', 'connections', 'c'], null, {}, 'Joint: open / joined'],
     [['chain', 'devices', 'd'], { name: 'Wren' }, { name: 'Dipper' }, 'Device: Wren / Dipper'],
+    [['chain', 'devices', 'd', 'dialC'], 50, 45, 'Dial of a limiter: 50.0 °C / 45.0 °C'],
+    [['devices', 'd', 'place'], null, 'cellar', 'Device: place: nothing / cellar'],
+    [['temperatureUnit'], 'C', 'F', 'Temperature unit: C / F'],
     [['profiles', 'dipper'], null, { name: 'Dipper' }, 'Copy of profile dipper: nothing / Dipper'],
     [[], null, { type: 'loop', name: 'Floor' }, 'Loop: nothing / Floor'],
     [[], null, { type: 'job', name: 'Job' }, 'Job: nothing / Job'],
-    [['name'], 'Old', 'New', 'name: Old / New'],
+    [['name'], 'Old', 'New', 'Name: Old / New'],
   ] as [string[], unknown, unknown, string][])('%j', (path, from, to, words) => {
     expect(say(path, from, to)).toBe(words)
   })

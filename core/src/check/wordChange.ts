@@ -49,6 +49,16 @@ export function wordChange(
   return { what, before: say(from), after: say(to) }
 }
 
+const rowWords: Readonly<Record<string, string>> = { lengthM: 'length', sizeMm2: 'section' }
+const basics: Readonly<Record<string, string>> = {
+  name: 'Name',
+  place: 'Place',
+  temperatureUnit: 'Temperature unit',
+  system: 'Measures',
+  practice: 'Wiring practice',
+  zone: 'Time zone',
+}
+
 function named(
   path: readonly string[],
   value: unknown,
@@ -80,11 +90,18 @@ function named(
     ]
   if (a === 'survey') return ['Complaint', plain]
   if (a === 'profiles') return [`Copy of profile ${b}`, plain]
+  const part = a === 'devices' ? c : a === 'chain' && b === 'devices' ? d : undefined
+  if (part === 'dialC')
+    return [
+      'Dial of a limiter',
+      (v) => (typeof v === 'number' ? formatQuantity(v, 'temperature', preferences) : plain(v)),
+    ]
+  if (part !== undefined) return [`Device: ${part}`, plain]
   if (a === 'devices' || (a === 'chain' && b === 'devices')) return ['Device', plain]
   if (a === 'chain') return ['Joint', (v) => (v === null || v === undefined ? 'open' : 'joined')]
   if (a === 'wiring')
     return [
-      `Wire ${wireName(c ?? '') ?? ''} ${d ?? ''}`.replace(/ +/g, ' ').trim(),
+      `Wire ${wireName(c ?? '') ?? ''} ${rowWords[d ?? ''] ?? d ?? ''}`.replace(/ +/g, ' ').trim(),
       d === 'tested'
         ? reading
         : d === 'lengthM'
@@ -110,5 +127,5 @@ function named(
       'Hand-over',
       (v) => (v === null || v === undefined ? 'not signed' : `signed by ${(v as { by: string }).by}`),
     ]
-  return [path.join(' '), plain]
+  return [basics[a] ?? path.join(' '), plain]
 }

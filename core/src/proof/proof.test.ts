@@ -61,6 +61,14 @@ describe('rise and fall: plan on 27, off 28, may stray 0.5', () => {
     expect(result.head).toBe('Adjust the offset by 0.8\u00a0K')
     expect(result.next).toContain('Key offset 0.8')
   })
+  it('adds to the offset that is in the controller now, on its display step', () => {
+    const edited = plannedFloor()
+    const trim = { text: '-0.3', unit: 'K', state: 'value' as const, value: -0.3, at, by: 'Ann' }
+    const settings = { ...edited.loop.settings, asLeft: { 'device-2': { trim } } }
+    const { result } = tested([28.84, 27.84, 28.84, 27.84], { ...edited, loop: { ...edited.loop, settings } })
+    expect(result.offsetK).toBeCloseTo(0.5, 9)
+    expect(result.next).toContain('Key offset 0.5')
+  })
   it('counts the newest reading of a step', () => {
     expect(tested([31, 27, 28, 27, 28.1]).result.verdict).toBe('good')
   })

@@ -1,7 +1,10 @@
 import type { OnOffBehaviour } from '../job/behaviour'
+import type { ResolvedChain } from '../job/chain'
 import { currentReadings, type HeldReading } from '../job/proofReadings'
 import type { LoopDocument } from '../job/documents'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
+import { roundToStep } from '../units/displayRound'
+import { quantityView, type UnitPreferences } from '../units/quantity'
 import type { Words } from '../units/words'
 
 export interface RiseFallStep {
@@ -37,8 +40,29 @@ export interface RiseFallTest {
 
 interface Given {
   readonly loop: LoopDocument
+  readonly chain: ResolvedChain
   readonly data: FieldData
   readonly words: Words
+  /** Units that the controllers of this job are set to show. */
+  readonly job: UnitPreferences
+}
+
+/** The offset that is in the controller now: as-left where it was keyed, else as planned. */
+function presentOffsetK({ loop, chain }: Given, plan: OnOffBehaviour): number {
+  const controller = chain.devices.find(({ id }) => id === plan.output.device)
+  const found = Object.entries(controller?.facts.controller?.parameters ?? {}).find(
+    ([, { binds, port }]) =>
+      binds === 'offset' && (port === undefined || port === plan.input.port || port === plan.output.port),
+  )
+  return (found && loop.settings.asLeft[plan.output.device]?.[found[0]]?.value) ?? plan.offsetK
+}
+
+/** An offset as this controller takes it: on its display step, in the unit it is set to show. */
+function keyableK(offsetK: number, { chain, job }: Given, plan: OnOffBehaviour): number {
+  const display = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller?.display
+  if (!display) return offsetK
+  const { toShown, toSi } = quantityView('difference', job)
+  return toSi(roundToStep(toShown(offsetK), job.temperatureUnit === 'F' ? display.stepF : display.stepC))
 }
 
 const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0) / values.length
@@ -48,10 +72,8 @@ const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0
  * A reference thermometer lies on the probe. Expected values are the plan's switching points, tolerance from field data tol.switch.el;
  * swing must be within tol.swing, the same step repeated within the tolerance, the offset within tol.offset.limit.
  */
-export function riseAndFall(
-  { loop, data, words }: Given,
-  plan: OnOffBehaviour & { readonly id: string },
-): RiseFallTest {
+export function riseAndFall(given: Given, plan: OnOffBehaviour & { readonly id: string }): RiseFallTest {
+  const { loop, data, words } = given
   const id = `rise-and-fall/${plan.id}`
   const readings = currentReadings(loop, id)
   const toleranceK = fieldValue(data, 'tol.switch.el').typical
@@ -94,17 +116,13 @@ export function riseAndFall(
     title: 'Rise and fall',
     steps,
     purpose: `Where it really switches: off at ${say(plan.offC, 'temperature')}, on at ${say(plan.onC, 'temperature')}, may stray ${say(toleranceK, 'difference')}.`,
-    result: judge(steps, plan, data, words, toleranceK),
+    result: judge(steps, plan, given, toleranceK),
   }
 }
 
-function judge(
-  steps: readonly RiseFallStep[],
-  plan: OnOffBehaviour,
-  data: FieldData,
-  { say }: Words,
-  toleranceK: number,
-): RiseFallResult {
+function judge(steps: readonly RiseFallStep[], plan: OnOffBehaviour, given: Given, toleranceK: number): RiseFallResult {
+  const { data } = given
+  const { say } = given.words
   const waiting = steps.find(({ verdict }) => verdict === 'waiting')
   if (waiting) {
     const left = steps.filter(({ verdict }) => verdict === 'waiting').length
@@ -154,7 +172,7 @@ function judge(
       reason: `${found}; it switches ${say(Math.abs(errorK), 'difference', 2)} ${errorK < 0 ? 'early' : 'late'} on average.`,
       next: 'Nothing to do.',
     }
-  const offsetK = plan.offsetK + errorK
+  const offsetK = keyableK(presentOffsetK(given, plan) + errorK, given, plan)
   const limitK = fieldValue(data, 'tol.offset.limit').typical
   if (Math.abs(offsetK) > limitK)
     return {

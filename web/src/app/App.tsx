@@ -1,26 +1,36 @@
 import { lazy, Suspense, useEffect } from 'react'
 import { createBrowserRouter, Navigate, Outlet, RouterProvider } from 'react-router'
 import { useAppSelector } from '../lib/store'
-import { BoardPlace } from '../places/board/BoardPlace'
 import { JobsPlace } from '../places/jobs/JobsPlace'
-import { LogPlace } from '../places/log/LogPlace'
-import { HandOverStage } from '../stages/hand-over/HandOverStage'
-import { MatchStage } from '../stages/match/MatchStage'
-import { ProveStage } from '../stages/prove/ProveStage'
-import { KeyingStage } from '../stages/set/KeyingStage'
-import { SetStage } from '../stages/set/SetStage'
-import { SurveyStage } from '../stages/survey/SurveyStage'
-import { WireStage } from '../stages/wire/WireStage'
 import { ErrorPage } from './ErrorPage'
-import { JobFrame } from './JobFrame'
-import { LoopFrame } from './LoopFrame'
+import type * as Pages from './jobPages'
 
-// The strip brings the chart package: it is fetched when Try is opened.
-const TryStage = lazy(() => import('../stages/try/TryStage').then((module) => ({ default: module.TryStage })))
+const fetchPages = () => import('./jobPages')
+// The strip brings the chart package.
+const fetchTry = () => import('../stages/try/TryStage')
+const fetchWorker = async () => (await import('../lib/runSimulation')).warmWorker()
+const page = (name: keyof typeof Pages) => lazy(async () => ({ default: (await fetchPages())[name] }))
+
+const JobFrame = page('JobFrame')
+const LoopFrame = page('LoopFrame')
+const BoardPlace = page('BoardPlace')
+const LogPlace = page('LogPlace')
+const SurveyStage = page('SurveyStage')
+const MatchStage = page('MatchStage')
+const WireStage = page('WireStage')
+const SetStage = page('SetStage')
+const KeyingStage = page('KeyingStage')
+const ProveStage = page('ProveStage')
+const HandOverStage = page('HandOverStage')
+const TryStage = lazy(async () => ({ default: (await fetchTry()).TryStage }))
 
 const router = createBrowserRouter([
   {
-    element: <Outlet />,
+    element: (
+      <Suspense fallback={<p className="p-4">Opening</p>}>
+        <Outlet />
+      </Suspense>
+    ),
     errorElement: <ErrorPage />,
     children: [
       { path: '/', element: <JobsPlace /> },
@@ -70,5 +80,14 @@ export function App() {
   useEffect(() => {
     document.documentElement.dataset['theme'] = theme
   }, [theme])
+  // What is not there yet is fetched once the first screen stands: a plant room may have no network later.
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      for (const ready of [fetchPages(), fetchTry(), fetchWorker()]) ready.catch(() => undefined)
+    }, FETCH_AFTER_MS)
+    return () => clearTimeout(timer)
+  }, [])
   return <RouterProvider router={router} />
 }
+
+const FETCH_AFTER_MS = 1500

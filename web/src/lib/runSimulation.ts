@@ -10,16 +10,35 @@ export interface Running {
 
 let idle: Worker | undefined
 
-/** Runs a scenario in a worker of its own, kept for the next run unless it is cancelled. */
+const start = () => new Worker(new URL('./simulateWorker.ts', import.meta.url), { type: 'module' })
+
+/** Has a worker ready before it is asked for, so that the first run waits for nothing and needs no network. */
+export function warmWorker() {
+  idle ??= start()
+}
+
+/** Runs a scenario in a worker of its own, kept for the next run unless it is cancelled or broke. */
 export function runSimulation(scenario: Scenario, onProgress: (share: number) => void): Running {
-  const worker = idle ?? new Worker(new URL('./simulateWorker.ts', import.meta.url), { type: 'module' })
+  const worker = idle ?? start()
   idle = undefined
   const remote = wrap<SimulateWorker>(worker)
   let over = false
-  const result = remote.run(scenario, proxy(onProgress)).finally(() => {
-    if (!over) idle = worker
-    over = true
+  // A worker whose program cannot be fetched answers nothing: it only tells of an error.
+  const broken = new Promise<never>((_, reject) => {
+    worker.onerror = () => reject(new Error('its program could not be fetched; is the server running?'))
   })
+  const result = Promise.race([remote.run(scenario, proxy(onProgress)), broken]).then(
+    (done) => {
+      if (!over) idle = worker
+      over = true
+      return done
+    },
+    (error: unknown) => {
+      over = true
+      worker.terminate()
+      throw error
+    },
+  )
   return {
     result,
     cancel() {

@@ -117,7 +117,7 @@ function Test({ plan }: { plan: PlannedOutput }) {
           </div>
         </section>
       ) : (
-        <StepSheet key={step.id} test={test} step={step} onNext={next} />
+        <StepSheet key={step.id} plan={plan} test={test} step={step} onNext={next} />
       )}
     </div>
   )
@@ -228,7 +228,14 @@ function Results({ test, step, onChoose }: { test: RiseFallTest; step: RiseFallS
   )
 }
 
-function StepSheet({ test, step, onNext }: { test: RiseFallTest; step: RiseFallStep; onNext: () => void }) {
+interface StepProps {
+  readonly plan: PlannedOutput
+  readonly test: RiseFallTest
+  readonly step: RiseFallStep
+  readonly onNext: () => void
+}
+
+function StepSheet({ plan, test, step, onNext }: StepProps) {
   const { preferences, loop, change, reading, job, words } = useLoop()
   const dispatch = useAppDispatch()
   const phone = useMedia(PHONE)
@@ -251,6 +258,14 @@ function StepSheet({ test, step, onNext }: { test: RiseFallTest; step: RiseFallS
     })
   }
   const value = step.reading?.value
+  const putOffset = () => {
+    const { id, ...stored } = plan
+    const next = { ...stored, offsetK: result.offsetK! }
+    change(
+      { loop: { ...loop, settings: { ...loop.settings, planned: { ...loop.settings.planned, [id]: next } } } },
+      result.head,
+    )
+  }
   return (
     <section
       className="p-4 max-md:pt-3 max-md:pb-60 flex flex-col gap-3 max-md:gap-2 min-h-0 lg:overflow-auto"
@@ -310,6 +325,11 @@ function StepSheet({ test, step, onNext }: { test: RiseFallTest; step: RiseFallS
           {result.reason}{' '}
           {result.verdict === 'waiting' ? '' : <span className="underline underline-offset-2">{result.next}</span>}
         </p>
+        {result.offsetK !== undefined && result.offsetK !== plan.offsetK ? (
+          <button type="button" className="third self-start min-h-8 max-md:min-h-12" onClick={putOffset}>
+            Put {words.say(result.offsetK, 'difference')} into the plan
+          </button>
+        ) : null}
         {step.errorK !== undefined ? (
           <p className="text-ink2">
             This step: {formatQuantity(Math.abs(step.errorK), 'difference', preferences)}{' '}

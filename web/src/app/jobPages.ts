@@ -1,0 +1,12 @@
+// Everything of a job but the strip, as one piece: fetched when the first screen stands, so that it is there when the network is not.
+export { JobFrame } from './JobFrame'
+export { LoopFrame } from './LoopFrame'
+export { BoardPlace } from '../places/board/BoardPlace'
+export { LogPlace } from '../places/log/LogPlace'
+export { HandOverStage } from '../stages/hand-over/HandOverStage'
+export { MatchStage } from '../stages/match/MatchStage'
+export { ProveStage } from '../stages/prove/ProveStage'
+export { KeyingStage } from '../stages/set/KeyingStage'
+export { SetStage } from '../stages/set/SetStage'
+export { SurveyStage } from '../stages/survey/SurveyStage'
+export { WireStage } from '../stages/wire/WireStage'
