@@ -44,6 +44,26 @@ export async function expectAccessible(page: Page, where: string) {
   ).toEqual([])
 }
 
+/** On a phone: every field is at least 48 px high, and nothing is wider than the screen. */
+export async function expectThumbs(page: Page, where: string) {
+  if ((page.viewportSize()?.width ?? 0) >= 768) return
+  const faults = await page.evaluate(() => {
+    const low = [...document.querySelectorAll('main .comb')]
+      .map((field) => ({ field, height: field.getBoundingClientRect().height }))
+      .filter(({ height }) => height > 0 && height < 48)
+      .map(({ field, height }) => `${height} px: ${field.outerHTML.slice(0, 120)}`)
+    const wide =
+      document.documentElement.scrollWidth > innerWidth
+        ? [`page is ${document.documentElement.scrollWidth} px wide`]
+        : []
+    const spread = [...document.querySelectorAll('main, main > div')]
+      .filter((part) => part.scrollWidth > part.clientWidth + 1)
+      .map((part) => `${part.className} is ${part.scrollWidth} px wide in ${part.clientWidth}`)
+    return [...low, ...wide, ...spread]
+  })
+  expect(faults, where).toEqual([])
+}
+
 export const saved = (page: Page) => expect(page.locator('[data-saved="true"]')).toBeVisible()
 
 /** Types into a field by its label and leaves it. */

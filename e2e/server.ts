@@ -12,7 +12,8 @@ export interface RunningServer {
   readonly folder: string
   /** Ends it at once, as a power cut of the process would. */
   readonly kill: () => Promise<void>
-  readonly stop: () => Promise<void>
+  /** Asks it to end; answers its exit code. */
+  readonly stop: () => Promise<number | null>
 }
 
 const gone = (child: ChildProcess) =>
@@ -49,9 +50,10 @@ export async function startServer(folder: string, { port = 0, demo = false } = {
       child.kill('SIGKILL')
       return gone(child)
     },
-    stop: () => {
+    stop: async () => {
       child.kill('SIGTERM')
-      return gone(child)
+      await gone(child)
+      return child.exitCode
     },
   }
 }

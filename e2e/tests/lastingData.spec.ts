@@ -62,6 +62,15 @@ test('a change made while the server is away is sent after a reload of the page,
   expect(log.total).toBe(3)
 })
 
+test('a second server on the same folder is refused and told who has it; asked to end, the first one closes cleanly', async ({
+  server,
+}) => {
+  await expect(startServer(server.folder)).rejects.toThrow(/is in use by process \d+/)
+  expect(await server.stop()).toBe(0)
+  const again = await startServer(server.folder)
+  expect(await again.stop()).toBe(0)
+})
+
 test('two who change the same value see both sides and settle it', async ({ page, server, context }) => {
   await startJob(page, server.url)
   await addLoop(page)

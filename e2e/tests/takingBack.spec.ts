@@ -8,9 +8,17 @@ test('a loop is renamed, taken out and brought back; nothing asks "are you sure"
   await expect(page.getByRole('banner')).toContainText('Warm floor, north bay')
   await page.getByRole('button', { name: 'Take this loop out of the job' }).click()
   await expect(page.getByRole('heading', { name: 'No loop yet' })).toBeVisible()
+  // The way back stands there for a while; after that the log has it.
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(page.getByRole('heading', { name: '1 loop' })).toBeVisible()
+  await page
+    .getByRole('navigation', { name: 'Loops' })
+    .getByRole('link', { name: /Warm floor, north bay/ })
+    .click()
+  await page.getByRole('button', { name: 'Take this loop out of the job' }).click()
   await saved(page)
   await page.getByRole('main').getByRole('link', { name: 'Log' }).click()
-  await page.getByRole('button', { name: 'Undo change 5' }).click()
+  await page.getByRole('button', { name: 'Undo change 7' }).click()
   await page
     .getByRole('navigation', { name: 'Loops' })
     .getByRole('link', { name: /Warm floor, north bay/ })
@@ -55,4 +63,18 @@ test('the job’s units are changed later: figures stay what they are', async ({
     .click()
   await expect(page.getByLabel('Target', { exact: true })).toHaveValue('82.4')
   await expect(page.getByLabel('May stray by', { exact: true })).toHaveValue('4.5')
+})
+
+test('j and k walk the loops, keeping the stage', async ({ page, server }) => {
+  await startJob(page, server.url)
+  await addLoop(page, 'North bay')
+  await page.getByRole('link', { name: 'Board' }).click()
+  await addLoop(page, 'South bay')
+  await page.locator('body').click({ position: { x: 5, y: 700 } })
+  await page.keyboard.press('3')
+  await page.keyboard.press('j')
+  await expect(page.getByRole('banner')).toContainText('North bay')
+  await page.keyboard.press('k')
+  await expect(page.getByRole('banner')).toContainText('South bay')
+  await expect(page).toHaveURL(/\/wire$/)
 })

@@ -5,6 +5,7 @@ import {
   choose,
   expect,
   expectAccessible,
+  expectThumbs,
   fill,
   saved,
   startJob,
@@ -32,6 +33,8 @@ const ways = [
     adjust: /Adjust the offset by 0\.8\sK/,
     planned: { gap: '1.5', goal: '28.0' },
     swingSi: 1.5,
+    day: /Strays too far\. The floor goes up to 1\.\d\sK under .* 28\.0\s°C; 1\.0\sK either way/,
+    offset: '0.8',
   },
   {
     unit: '°F',
@@ -55,6 +58,8 @@ const ways = [
     adjust: /Adjust the offset by 1\.4\s°F/,
     planned: { gap: '5.0', goal: '82.4' },
     swingSi: 25 / 9,
+    day: /Strays too far\. The floor goes up to \d\.\d\s°F under .* 82\.4\s°F; 2\.0\s°F either way/,
+    offset: '1.4',
   },
 ] as const
 
@@ -63,6 +68,10 @@ for (const way of ways)
     const phone = (page.viewportSize()?.width ?? 0) < 768
 
     await test.step('an empty job and a loop', async () => {
+      await page.goto(server.url)
+      await expectAccessible(page, 'jobs')
+      await page.getByRole('button', { name: 'Start an empty job' }).click()
+      await expectAccessible(page, 'a new job')
       await startJob(page, server.url, way)
       await expectAccessible(page, 'board')
       await addLoop(page)
@@ -83,6 +92,7 @@ for (const way of ways)
       await page.keyboard.press('Escape')
       await saved(page)
       await expectAccessible(page, 'survey')
+      await expectThumbs(page, 'survey')
     })
 
     await test.step('match: a verdict on every joint', async () => {
@@ -99,12 +109,14 @@ for (const way of ways)
       await expect(page.getByText('Nothing to look at.')).toBeVisible()
       await expect(page.getByRole('note', { name: 'Cautions' })).toContainText('Locked off and proved dead')
       await expectAccessible(page, 'match')
+      await expectThumbs(page, 'match')
     })
 
     await test.step('wire: landed and tested row by row', async () => {
       await toStage(page, 'Wire')
       await expect(page.getByText('0 of 9 landed, 0 tested')).toBeVisible()
       await expectAccessible(page, 'wire')
+      await expectThumbs(page, 'wire')
       for (let wire = 1; wire <= 9; wire++) {
         await page.getByRole('button', { name: new RegExp(`^Wire ${wire},`) }).click()
         await page.getByRole('checkbox', { name: `Wire ${wire} landed` }).click()
@@ -143,6 +155,7 @@ for (const way of ways)
       await expect(page.locator('[data-consequence="life"]')).toContainText('years')
       await expect(page.getByText(/Open: display brk/)).toBeVisible()
       await expectAccessible(page, 'set')
+      await expectThumbs(page, 'set')
     })
 
     await test.step('the keying sheet: planned, as found, as left', async () => {
@@ -153,6 +166,7 @@ for (const way of ways)
       await page.getByRole('button', { name: 'The rest is as planned' }).click()
       await expect(page.getByLabel('Set, as left', { exact: true })).toHaveValue(way.planned.goal)
       await expectAccessible(page, 'keying')
+      await expectThumbs(page, 'keying')
     })
 
     await test.step('try: a winter day, and the swing redraws it', async () => {
@@ -161,6 +175,7 @@ for (const way of ways)
       const starts = Number(await page.locator('[data-result="starts"]').innerText())
       expect(starts).toBeGreaterThan(0)
       await expect(page.locator('canvas')).toBeVisible()
+      await expect(page.getByRole('status', { name: 'Verdict of the day' })).toContainText(way.day)
       await fill(page, 'Swing', String(Number(way.swing) / 3))
       await expect
         .poll(async () => Number(await page.locator('[data-result="starts"]').innerText()))
@@ -168,11 +183,13 @@ for (const way of ways)
       await fill(page, 'Swing', way.swing)
       await expect.poll(async () => Number(await page.locator('[data-result="starts"]').innerText())).toBe(starts)
       await expectAccessible(page, 'try')
+      await expectThumbs(page, 'try')
     })
 
     await test.step('prove: readings get a verdict with a reason', async () => {
       await toStage(page, 'Prove')
       await expectAccessible(page, 'prove')
+      await expectThumbs(page, 'prove')
       const read = async (values: readonly string[]) => {
         for (const [i, value] of values.entries()) {
           await page.getByRole('button', { name: new RegExp(`^Step ${i + 1},`) }).click()
@@ -186,6 +203,13 @@ for (const way of ways)
       }
       await read(way.late)
       await expect(page.locator('[data-verdict="adjust"]')).toContainText(way.adjust)
+      await page.getByRole('button', { name: /into the plan/ }).click()
+      await expect(page.getByRole('button', { name: /into the plan/ })).toHaveCount(0)
+      await page.goBack()
+      await toStage(page, 'Set')
+      await expect(page.getByLabel('Offset', { exact: true })).toHaveValue(way.offset)
+      await fill(page, 'Offset', '0')
+      await toStage(page, 'Prove')
       await read(way.good)
       await expect(page.locator('[data-verdict="good"]')).toContainText('Good')
       await saved(page)
@@ -194,6 +218,7 @@ for (const way of ways)
     await test.step('hand over: sheet, file, signature', async () => {
       await page.getByRole('link', { name: 'Hand over' }).last().click()
       await expectAccessible(page, 'hand over')
+      await expectThumbs(page, 'hand over')
       await page.getByLabel('Measured with').fill('Reference DM-2, checked 2026-03')
       await page.getByRole('button', { name: 'Sign the as-left sheet' }).click()
       await expect(page.getByText('Signed by Ilse Farn', { exact: true })).toBeVisible()

@@ -147,7 +147,7 @@ function judge(steps: readonly RiseFallStep[], plan: OnOffBehaviour, given: Give
   const heats = plan.action === 'heating'
   const swingK = plan.swingK + (heats ? mean(offs) - mean(ons) : mean(ons) - mean(offs))
   const swingLimitK = Math.max(0.2, (fieldValue(data, 'tol.swing').typical / 100) * plan.swingK)
-  const found = `swing ${say(swingK, 'difference', 2)} found, ${say(plan.swingK, 'difference', 2)} planned`
+  const found = `Swing ${say(swingK, 'difference', 2)} found, ${say(plan.swingK, 'difference', 2)} planned`
   if (slopK > 2 * toleranceK + 1e-9)
     return {
       verdict: 'replace',

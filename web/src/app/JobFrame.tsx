@@ -15,6 +15,7 @@ import { JobContext } from '../loop/jobContext'
 import { Shape } from '../ui/Shape'
 import { TitleBlock } from './TitleBlock'
 import { NoJob } from './NoJob'
+import { NoticeBar } from './NoticeBar'
 import { useKeys } from './useKeys'
 
 const makesJob = ({ change }: Command, jobId: string) =>
@@ -107,6 +108,7 @@ function Frame({ job, loops, data }: ShownJob & { data: FieldData }) {
         </div>
       </nav>
       <Outlet />
+      <NoticeBar jobId={job.id} />
     </div>
   )
 }

@@ -75,7 +75,13 @@ export function ProofBar({ expected, tolerance, reading, verdict, format, size =
             strokeWidth="1"
           />
           {small ? null : (
-            <text x={x(reading)} y={base - 30} textAnchor="middle" fontWeight="700" fontSize="18">
+            <text
+              x={Math.min(width - 26, Math.max(26, x(reading)))}
+              y={base - 30}
+              textAnchor="middle"
+              fontWeight="700"
+              fontSize="18"
+            >
               {format(reading)}
             </text>
           )}

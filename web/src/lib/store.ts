@@ -3,12 +3,19 @@ import { useDispatch, useSelector } from 'react-redux'
 import { api } from './api'
 import { documentsReducer } from './documentsSlice'
 import { draftsReducer, storeDrafts } from './draftsSlice'
+import { noticeReducer } from './noticeSlice'
 import { storeView, viewReducer } from './viewSlice'
 
 /** One store: documents (the job), drafts and view (this device), and the cache of the server's answers. */
 export function createStore() {
   const store = configureStore({
-    reducer: { documents: documentsReducer, drafts: draftsReducer, view: viewReducer, [api.reducerPath]: api.reducer },
+    reducer: {
+      documents: documentsReducer,
+      drafts: draftsReducer,
+      view: viewReducer,
+      notice: noticeReducer,
+      [api.reducerPath]: api.reducer,
+    },
     middleware: (usual) => usual({ immutableCheck: false, serializableCheck: false }).concat(api.middleware),
   })
   let { drafts, view } = store.getState()

@@ -22,7 +22,7 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
           waivers: { ...loop.waivers, [findingKey(finding)]: { by: by || 'unnamed', reason: reason.trim() } },
         },
       },
-      reason.trim(),
+      { why: reason.trim() },
     )
     setClosing(undefined)
     setReason('')

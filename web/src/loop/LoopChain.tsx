@@ -106,7 +106,7 @@ export function JointDetail({ verdicts, loop }: { verdicts: readonly JointVerdic
   const insert = (connection: string) => {
     if (!contactor) return
     const next = insertDevice({ job, loop: loop.loop }, connection, contactor, crypto.randomUUID())
-    change({ job: next.job, loop: next.loop }, 'contactor between')
+    change({ job: next.job, loop: next.loop }, { why: 'contactor between' })
   }
   return (
     <div className="grid gap-4">

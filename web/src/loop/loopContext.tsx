@@ -12,7 +12,7 @@ import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { type Quantity, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
 import { useAppDispatch, useAppSelector } from '../lib/store'
 import { outputTaken } from '../lib/viewSlice'
-import { useSend } from './useSend'
+import { type SendOptions, useSend } from './useSend'
 
 export type PlannedOutput = OnOffBehaviour & { readonly id: string }
 
@@ -27,7 +27,10 @@ export interface Loop extends LoopContext {
   readonly plan: PlannedOutput | undefined
   readonly takeOutput: (plan: string) => void
   /** Turns the loop (and the job) into what they are to be, as one command. Answers what is wrong. */
-  readonly change: (next: { job?: JobDocument; loop?: LoopDocument }, why?: string) => string | undefined
+  readonly change: (
+    next: { job?: JobDocument; loop?: LoopDocument },
+    options?: Pick<SendOptions, 'why' | 'tell'>,
+  ) => string | undefined
   /** A reading as typed now by whoever types here. */
   readonly reading: (
     text: string,
@@ -69,13 +72,13 @@ export function LoopProvider({ job, loop, data, profiles, children }: Props) {
     [dispatch, loop.id],
   )
   const change = useCallback<Loop['change']>(
-    (next, why) =>
+    (next, options) =>
       send(
         [
           ...(next.job ? changesBetween(job.id, job, next.job) : []),
           ...(next.loop ? changesBetween(loop.id, loop, next.loop) : []),
         ],
-        { loopId: loop.id, ...(why ? { why } : {}) },
+        { loopId: loop.id, ...options },
       ),
     [send, job, loop],
   )

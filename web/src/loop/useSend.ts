@@ -6,6 +6,7 @@ import { wordChange } from '@nachtigal/core/check/wordChange'
 import type { Change } from '@nachtigal/core/job/command'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 import { selectJob } from '../lib/documentsSlice'
+import { noticeGiven } from '../lib/noticeSlice'
 import type { RootState } from '../lib/store'
 import { useAppSelector } from '../lib/store'
 import { useStore } from 'react-redux'
@@ -26,6 +27,8 @@ export interface SendOptions {
   readonly loopId?: string | undefined
   readonly why?: string
   readonly undoes?: string
+  /** Told for a while with the way back: for what takes something away. */
+  readonly tell?: string
 }
 
 /**
@@ -38,7 +41,7 @@ export function useSend(jobId: string): (change: readonly Change[], options?: Se
   const store = useStore<RootState>()
   const by = useAppSelector((state) => state.view.by)
   return useCallback(
-    (change, { loopId, why, undoes } = {}) => {
+    (change, { loopId, why, undoes, tell } = {}) => {
       if (change.length === 0) return undefined
       const shown = selectJob(store.getState(), jobId)
       const applied = applyCommand(shown ? { [jobId]: shown.job, ...shown.loops } : {}, { change })
@@ -48,7 +51,7 @@ export function useSend(jobId: string): (change: readonly Change[], options?: Se
         const wrong = document === undefined ? undefined : refusal(id === jobId ? jobSchema : loopSchema, document)
         if (wrong) return wrong.message
       }
-      void outbox.add({
+      const command = {
         id: crypto.randomUUID(),
         jobId,
         baseRevision: shown?.revision ?? 0,
@@ -58,7 +61,9 @@ export function useSend(jobId: string): (change: readonly Change[], options?: Se
         ...(loopId ? { loopId } : {}),
         ...(why ? { why } : {}),
         ...(undoes ? { undoes } : {}),
-      })
+      }
+      void outbox.add(command)
+      if (tell) store.dispatch(noticeGiven({ text: tell, command }))
       return undefined
     },
     [outbox, store, by, jobId],

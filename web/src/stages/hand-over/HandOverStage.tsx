@@ -79,7 +79,9 @@ export function HandOverStage() {
             <button
               type="button"
               className="third min-h-8"
-              onClick={() => change({ loop: { ...loop, handover: {} } }, 'signature taken back')}
+              onClick={() =>
+                change({ loop: { ...loop, handover: {} } }, { tell: `Signature of ${signed.by} taken back.` })
+              }
             >
               Take the signature back
             </button>

@@ -152,9 +152,9 @@ function ShelfOf({
         }),
     [profiles, category, first, job, loop, words],
   )
-  const apply = (edited: Edited) => {
+  const apply = (edited: Edited, tell?: string) => {
     const { job: j, loop: l } = withDefaultPlans(edited, data, () => crypto.randomUUID())
-    change({ job: j, loop: l })
+    change({ job: j, loop: l }, tell ? { tell } : {})
   }
   const choose = (profile: DeviceProfile) =>
     apply(
@@ -227,7 +227,12 @@ function ShelfOf({
         <Placed
           key={device.id}
           device={device}
-          onRemove={device.shared ? undefined : () => apply(removeDevice({ job, loop }, device.id))}
+          onRemove={
+            device.shared
+              ? undefined
+              : () =>
+                  apply(removeDevice({ job, loop }, device.id), `${device.tag} ${device.name} taken out of the chain.`)
+          }
         />
       ))}
     </section>

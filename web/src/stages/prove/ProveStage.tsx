@@ -18,6 +18,7 @@ import { Button } from '../../ui/Button'
 import { NumberField } from '../../ui/NumberField'
 import { NumberPad } from '../../ui/NumberPad'
 import { Shape, type ShapeKind } from '../../ui/Shape'
+import { WorkSheet } from '../../ui/WorkSheet'
 
 const shapeOf: Record<RiseFallResult['verdict'], ShapeKind> = {
   waiting: 'waiting',
@@ -72,12 +73,12 @@ function Test({ plan }: { plan: PlannedOutput }) {
     setChosen(
       test.steps[test.steps.indexOf(step) + 1]?.id ??
         test.steps.find(({ verdict, id }) => verdict === 'waiting' && id !== step.id)?.id ??
-        step.id,
+        test.steps[0]!.id,
     )
   const asking = phone && chosen === BEFORE
   const said = Object.values(answers)
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] max-lg:content-start lg:grid-cols-[480px_minmax(0,1fr)] flex-1 min-h-0 bg-paper overflow-auto lg:overflow-hidden">
+    <div className="fills grid grid-cols-[minmax(0,1fr)] max-lg:grid-rows-[auto_minmax(360px,1fr)] lg:grid-cols-[480px_minmax(0,1fr)] flex-1 min-h-0 bg-paper overflow-auto lg:overflow-hidden">
       {phone ? (
         <nav className="grid grid-cols-5 border-b border-line" aria-label="Steps">
           <button
@@ -108,14 +109,17 @@ function Test({ plan }: { plan: PlannedOutput }) {
         <Results test={test} step={step} onChoose={setChosen} />
       )}
       {asking ? (
-        <section className="p-4 grid grid-cols-[minmax(0,1fr)] gap-4" aria-label="Before the test">
+        <WorkSheet
+          labelledBy="before-title"
+          actions={<Button onClick={() => setChosen(test.steps[0]!.id)}>First step</Button>}
+        >
+          <h2 id="before-title" className="h2">
+            {test.title}
+          </h2>
           <p className="text-[16px] leading-6">{test.purpose}</p>
           <Cautions stage="prove" brief />
           <Before />
-          <div className="action-bar">
-            <Button onClick={() => setChosen(test.steps[0]!.id)}>First step</Button>
-          </div>
-        </section>
+        </WorkSheet>
       ) : (
         <StepSheet key={step.id} plan={plan} test={test} step={step} onNext={next} />
       )}
@@ -263,13 +267,50 @@ function StepSheet({ plan, test, step, onNext }: StepProps) {
     const next = { ...stored, offsetK: result.offsetK! }
     change(
       { loop: { ...loop, settings: { ...loop.settings, planned: { ...loop.settings.planned, [id]: next } } } },
-      result.head,
+      { why: result.head },
     )
   }
   return (
-    <section
-      className="p-4 max-md:pt-3 max-md:pb-60 flex flex-col gap-3 max-md:gap-2 min-h-0 lg:overflow-auto"
-      aria-labelledby="step-title"
+    <WorkSheet
+      labelledBy="step-title"
+      actions={
+        <>
+          {phone ? (
+            <NumberPad
+              text={draft ?? ''}
+              onText={(text) => dispatch(drafted({ key, text }))}
+              onNone={() => {
+                dispatch(draftCleared(key))
+                keep('', 'none')
+                onNext()
+              }}
+            />
+          ) : null}
+          {phone ? null : (
+            <Button
+              second
+              end=""
+              onClick={() => {
+                keep('', 'none')
+                onNext()
+              }}
+            >
+              No reading, go on
+            </Button>
+          )}
+          {result.verdict === 'good' ? (
+            <Button to={`/jobs/${job.id}/loops/${loop.id}/hand-over`}>Hand over</Button>
+          ) : (
+            <Button disabled={draft === undefined && step.reading === undefined} onClick={onNext}>
+              {draft === undefined && step.reading === undefined
+                ? 'Type the reading first'
+                : at + 1 < test.steps.length || result.verdict === 'waiting'
+                  ? 'Keep, next step'
+                  : 'Keep, read step 1 again'}
+            </Button>
+          )}
+        </>
+      }
     >
       <div className="flex items-baseline gap-4">
         <h2 id="step-title" className="h2">
@@ -337,38 +378,6 @@ function StepSheet({ plan, test, step, onNext }: StepProps) {
           </p>
         ) : null}
       </div>
-      <div className="mt-auto grid gap-2 md:grid-cols-2 action-bar">
-        {phone ? (
-          <NumberPad
-            text={draft ?? ''}
-            onText={(text) => dispatch(drafted({ key, text }))}
-            onNone={() => {
-              dispatch(draftCleared(key))
-              keep('', 'none')
-              onNext()
-            }}
-          />
-        ) : null}
-        {phone ? null : (
-          <Button
-            second
-            end=""
-            onClick={() => {
-              keep('', 'none')
-              onNext()
-            }}
-          >
-            No reading, go on
-          </Button>
-        )}
-        {result.verdict === 'good' ? (
-          <Button to={`/jobs/${job.id}/loops/${loop.id}/hand-over`}>Hand over</Button>
-        ) : (
-          <Button disabled={draft === undefined && step.reading === undefined} onClick={onNext}>
-            {draft === undefined && step.reading === undefined ? 'Type the reading first' : 'Keep, next step'}
-          </Button>
-        )}
-      </div>
-    </section>
+    </WorkSheet>
   )
 }

@@ -26,9 +26,11 @@ export function SurveyStage() {
     const { [id]: _gone, ...rest } = loop.survey.hazards
     change({ loop: { ...loop, survey: { ...loop.survey, hazards: on ? { ...rest, [id]: true } : rest } } })
   }
-  // No question asked: the log takes it back.
   const takeOut = () => {
-    send([{ document: loop.id, path: [], from: loop, to: null }], { loopId: loop.id })
+    send([{ document: loop.id, path: [], from: loop, to: null }], {
+      loopId: loop.id,
+      tell: `${loop.name} taken out of the job.`,
+    })
     void navigate(`/jobs/${job.id}`)
   }
   return (

@@ -15,6 +15,7 @@ import { NumberPad } from '../../ui/NumberPad'
 import { Shape } from '../../ui/Shape'
 import { TextField } from '../../ui/TextField'
 import { Tick } from '../../ui/Tick'
+import { WorkSheet } from '../../ui/WorkSheet'
 
 const swatches: Record<string, string> = {
   BN: '#6b4226',
@@ -55,7 +56,7 @@ export function WireStage() {
     )
   const step = (by: number) => go(rows[Math.min(rows.length - 1, Math.max(0, rows.indexOf(chosen) + by))])
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] max-lg:content-start lg:grid-cols-[minmax(0,560px)_minmax(0,1fr)] min-h-0 flex-1 bg-paper overflow-auto lg:overflow-hidden">
+    <div className="fills grid grid-cols-[minmax(0,1fr)] max-lg:grid-rows-[auto_minmax(360px,1fr)] lg:grid-cols-[minmax(0,560px)_minmax(0,1fr)] min-h-0 flex-1 bg-paper overflow-auto lg:overflow-hidden">
       {phone ? (
         <WireStrip chosen={chosen} onChoose={go} />
       ) : (
@@ -266,9 +267,41 @@ function RowSheet({ row, onNext, last }: { row: WireRow; onNext: () => void; las
   }
   const size = job.practice === 'us' ? (gaugeOf[String(sizeMm2)] ?? `${sizeMm2} mm²`) : `${sizeMm2} mm²`
   return (
-    <section
-      className="p-4 max-md:pt-3 max-md:pb-60 flex flex-col gap-3 max-md:gap-2 min-h-0 lg:overflow-auto"
-      aria-labelledby="wire-title"
+    <WorkSheet
+      labelledBy="wire-title"
+      actions={
+        <>
+          {phone ? (
+            <NumberPad
+              none="over-range"
+              text={text}
+              onText={(next) => dispatch(drafted({ key, text: next }))}
+              onNone={overRange}
+            />
+          ) : null}
+          {phone ? null : (
+            <Button second onClick={onNext} end="" disabled={last}>
+              {last ? 'This is the last wire' : 'Next wire'}
+            </Button>
+          )}
+          {state?.landed ? (
+            <Button
+              onClick={() => {
+                if (text !== '') {
+                  const wrong = keep(text)
+                  if (wrong) return
+                  dispatch(draftCleared(key))
+                }
+                onNext()
+              }}
+            >
+              {last ? 'Keep' : 'Keep, next wire'}
+            </Button>
+          ) : (
+            <Button onClick={land}>{last ? 'Landed' : 'Landed, next wire'}</Button>
+          )}
+        </>
+      }
     >
       <div className="flex items-center flex-wrap gap-x-4 gap-y-2">
         <h2 id="wire-title" className="h2">
@@ -382,37 +415,6 @@ function RowSheet({ row, onNext, last }: { row: WireRow; onNext: () => void; las
           Meter shows over-range
         </button>
       )}
-      <div className="mt-auto grid gap-2 action-bar md:grid-cols-2">
-        {phone ? (
-          <NumberPad
-            none="over-range"
-            text={text}
-            onText={(next) => dispatch(drafted({ key, text: next }))}
-            onNone={overRange}
-          />
-        ) : null}
-        {phone ? null : (
-          <Button second onClick={onNext} end="" disabled={last}>
-            {last ? 'This is the last wire' : 'Next wire'}
-          </Button>
-        )}
-        {state?.landed ? (
-          <Button
-            onClick={() => {
-              if (text !== '') {
-                const wrong = keep(text)
-                if (wrong) return
-                dispatch(draftCleared(key))
-              }
-              onNext()
-            }}
-          >
-            {last ? 'Keep' : 'Keep, next wire'}
-          </Button>
-        ) : (
-          <Button onClick={land}>{last ? 'Landed' : 'Landed, next wire'}</Button>
-        )}
-      </div>
-    </section>
+    </WorkSheet>
   )
 }
