@@ -4,7 +4,7 @@ import { mismatch } from '../probes/mismatch'
 import type { CalcCall } from '../survey/surveyResult'
 import type { Words } from '../units/words'
 import { contactLoad, type Verdict } from '../wiring/contactLoad'
-import { powerPaths } from '../wiring/powerPath'
+import { type PowerPath, powerPaths } from '../wiring/powerPath'
 import { supplyVariant } from '../wiring/supplyVariant'
 
 /** Verdict on one joint of the chain: what passes, why, the arithmetic, and what to do. */
@@ -34,8 +34,9 @@ function judge(chain: ResolvedChain, connection: ResolvedConnection, words: Word
   const { fromPort, toPort } = connection
   if (fromPort.kind === 'probe-out' && toPort.kind === 'probe-in') return judgeProbe(connection, words)
   if (fromPort.kind === 'supply-out' && toPort.kind === 'supply-in') return judgeSupply(connection, words)
-  const load = loadOver(chain, connection)
-  if (fromPort.kind === 'contact' && load) return judgeContact(connection, load, words)
+  const over = pathOver(chain, connection)
+  const load = over?.loadPort.load
+  if (fromPort.kind === 'contact' && over) return judgeContact(connection, over, words)
   if (fromPort.kind === 'supply-out' && load) return judgeLine(connection, load, words)
   return {
     verdict: 'look-again',
@@ -46,10 +47,9 @@ function judge(chain: ResolvedChain, connection: ResolvedConnection, words: Word
   }
 }
 
-/** The load that a connection's current ends in. */
-function loadOver(chain: ResolvedChain, { id }: ResolvedConnection): ElectricLoad | undefined {
-  return powerPaths(chain).find(({ connections }) => connections.some((c) => c.id === id))?.loadPort.load
-}
+/** The line that a connection is part of, to the load that its current ends in. */
+const pathOver = (chain: ResolvedChain, { id }: ResolvedConnection): PowerPath | undefined =>
+  powerPaths(chain).find(({ connections }) => connections.some((c) => c.id === id))
 
 function judgeProbe({ fromDevice, toDevice, toPort }: ResolvedConnection, { say }: Words): Judged {
   const fitted = fromDevice.facts.probe
@@ -120,11 +120,8 @@ function judgeSupply({ fromPort, toPort, fromDevice, toDevice }: ResolvedConnect
   }
 }
 
-function judgeContact(
-  { fromPort, fromDevice, toDevice }: ResolvedConnection,
-  load: ElectricLoad,
-  { say }: Words,
-): Judged {
+function judgeContact({ fromPort, fromDevice }: ResolvedConnection, path: PowerPath, { say }: Words): Judged {
+  const { load } = path.loadPort
   if (fromPort.kind !== 'contact') throw new RangeError('not a contact joint')
   const ratings = Object.values(fromPort.ratings)
   const { verdict, loadA, ratedA, usedPercent, remedy, assumedPowerFactor } = contactLoad(ratings, load)
@@ -137,7 +134,7 @@ function judgeContact(
   return {
     verdict,
     passes,
-    reason: `${fromDevice.name} carries ${say(loadA, 'current')} for ${toDevice.name}: ${used}.${assumed}`,
+    reason: `${fromDevice.tag} ${fromDevice.name} carries ${say(loadA, 'current')} for ${path.load.tag} ${path.load.name}: ${used}.${assumed}`,
     worked: [{ calc: 'wiring.contact', input: { ratings, load: { ...load } }, output: 'usedPercent' }],
     ...(remedy ? { remedy } : {}),
     ...(verdict === 'fits' ? {} : { fix: 'insert-contactor' as const }),

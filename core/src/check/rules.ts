@@ -6,6 +6,7 @@ import { convert } from '../units/convert'
 import { factsOfKind } from '../survey/kindFacts'
 import { lineOfOutput } from '../wiring/outputPath'
 import { powerPaths } from '../wiring/powerPath'
+import { conventionWords } from '../control/conventionWords'
 import { translate } from '../control/translate'
 import { consequences } from './consequences'
 import type { LoopContext } from './context'
@@ -245,9 +246,9 @@ const conventionFits = eachPlan((plan, { chain, words }) => {
       safety: false,
       stage: 'set',
       about: plan.id,
-      head: `${device.name} cannot be keyed ${plan.convention}.`,
-      reason: `The same behaviour as ${own.convention}: set ${words.say(same.setpointC, 'temperature')}, swing ${words.say(Math.abs(same.swingK ?? plan.swingK), 'difference')}.`,
-      remedy: `Change the convention to ${own.convention}; the points stay.`,
+      head: `On ${device.name} no set ${conventionWords[plan.convention]}.`,
+      reason: `There it ${conventionWords[own.convention]}; the same points are set ${words.say(same.setpointC, 'temperature')}, swing ${words.say(Math.abs(same.swingK ?? plan.swingK), 'difference')}.`,
+      remedy: `Choose \u201c${conventionWords[own.convention]}\u201d; the points stay.`,
     },
   ]
 })
@@ -321,7 +322,7 @@ const testsPassed: Rule = (context) =>
         safety: result.verdict === 'replace',
         stage: 'prove',
         about: plan.id,
-        head: result.head,
+        head: `${result.head}.`,
         reason: result.reason,
         remedy: result.next,
       },

@@ -78,7 +78,12 @@ function set(context: LoopContext): Progress {
   return {
     begun: true,
     done: agree === rows.length,
-    says: `${left} of ${rows.length} as-left`,
+    says:
+      left < rows.length
+        ? `${left} of ${rows.length} as-left`
+        : agree < left
+          ? `${left - agree} not as planned`
+          : `${left} of ${rows.length} as-left`,
     ...(agree < rows.length ? { next: left < rows.length ? 'Key the rest' : 'As-left is not as planned' } : {}),
   }
 }

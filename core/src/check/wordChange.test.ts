@@ -49,10 +49,13 @@ describe('wordChange', () => {
     expect(say(['survey', 'answers', 'tolerance'], null, 25 / 9, us)).toBe('Survey: may stray by: nothing / 5.0 °F')
     expect(say(['survey', 'answers', 'floorArea'], null, 38, us)).toBe('Survey: floor area: nothing / 409 ft²')
   })
-  it('tells a plan with all that was set', () => {
+  it('tells of a plan what moved, of a new one everything', () => {
     const plan = plannedFloor().loop.settings.planned['plan-1']!
     const words = say(['settings', 'planned', 'p'], plan, { ...plan, ...fromSetpoint('heating', 'cut-out', 27, 2) })
-    expect(words).toContain('set 28.0 °C cut-out, swing 1.0 K, on 27.0 °C, off 28.0 °C')
-    expect(words).toContain('/ set 27.0 °C cut-out, swing 2.0 K, on 25.0 °C, off 27.0 °C')
+    expect(words).toBe(
+      'Plan: set 28.0 °C, swing 1.0 K, on 27.0 °C, off 28.0 °C / set 27.0 °C, swing 2.0 K, on 25.0 °C, off 27.0 °C',
+    )
+    expect(say(['settings', 'planned', 'p'], plan, { ...plan, offsetK: 0.5 })).toBe('Plan: offset 0.0 K / offset 0.5 K')
+    expect(say(['settings', 'planned', 'p'], null, plan)).toMatch(/^Plan: nothing \/ set 28.0 °C, .*the set cuts out/)
   })
 })

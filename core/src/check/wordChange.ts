@@ -2,6 +2,7 @@ import type { OnOffBehaviour } from '../job/behaviour'
 import type { Change } from '../job/command'
 import type { LoopDocument, ProofReading, Reading } from '../job/documents'
 import { hazards } from '../survey/hazards'
+import { conventionWords } from '../control/conventionWords'
 import { kindFacts } from '../survey/kindFacts'
 import { formatQuantity, type UnitPreferences } from '../units/quantity'
 
@@ -28,15 +29,35 @@ const question = (id: string | undefined) =>
     .flatMap(({ questions }) => questions)
     .find((q) => q.id === id)
 
-function plan(value: unknown, preferences: UnitPreferences): string {
-  if (value === null || value === undefined) return 'nothing'
+/** A plan in its parts, each with its name, so that a change tells only what moved. */
+function planParts(value: unknown, preferences: UnitPreferences): readonly string[] {
   const p = value as OnOffBehaviour
-  const say = (v: number) => formatQuantity(v, 'temperature', preferences)
-  return (
-    `set ${say(p.setpointC)} ${p.convention}, swing ${formatQuantity(p.swingK, 'difference', preferences)}, on ${say(p.onC)}, off ${say(p.offC)}, ` +
-    `limits ${p.lowestC === undefined ? 'none' : say(p.lowestC)} to ${p.highestC === undefined ? 'none' : say(p.highestC)}, alarm ${p.alarmHighC === undefined ? 'none' : say(p.alarmHighC)}, ` +
-    `offset ${formatQuantity(p.offsetK, 'difference', preferences)}, rest ${p.minimumOffS} s, probe fault ${p.probeFault}`
-  )
+  const say = (v: number | undefined) => (v === undefined ? 'none' : formatQuantity(v, 'temperature', preferences))
+  const gap = (v: number) => formatQuantity(v, 'difference', preferences)
+  return [
+    `set ${say(p.setpointC)}`,
+    p.convention === 'split'
+      ? `swing ${gap(p.aboveK ?? 0)} above, ${gap(p.belowK ?? 0)} below`
+      : `swing ${gap(p.swingK)}`,
+    `the set ${conventionWords[p.convention]}`,
+    `on ${say(p.onC)}`,
+    `off ${say(p.offC)}`,
+    `lowest ${say(p.lowestC)}`,
+    `highest ${say(p.highestC)}`,
+    `alarm ${say(p.alarmHighC)}`,
+    `offset ${gap(p.offsetK)}`,
+    `rest ${p.minimumOffS} s`,
+    `probe fault ${p.probeFault}`,
+  ]
+}
+
+/** Both sides of a changed plan, with the parts alone that differ; a new or a removed one in full. */
+function planSides(from: unknown, to: unknown, preferences: UnitPreferences): Pick<WordedChange, 'before' | 'after'> {
+  const [before, after] = [from, to].map((side) => (side ? planParts(side, preferences) : undefined))
+  if (!before || !after) return { before: before?.join(', ') ?? 'nothing', after: after?.join(', ') ?? 'nothing' }
+  const moved = before.flatMap((part, i) => (part === after[i] ? [] : [i]))
+  const told = (parts: readonly string[]) => moved.map((i) => parts[i]).join(', ')
+  return { before: told(before), after: told(after) }
 }
 
 /** Puts one change into a fitter's words: what it is about, what it was and what it is, in the units given. */
@@ -45,6 +66,8 @@ export function wordChange(
   preferences: UnitPreferences,
   wireName: (id: string) => string | undefined = () => undefined,
 ): WordedChange {
+  if (path[0] === 'settings' && path[1] === 'planned' && path.length === 3)
+    return { what: 'Plan', ...planSides(from, to, preferences) }
   const [what, say] = named(path, from ?? to, preferences, wireName)
   return { what, before: say(from), after: say(to) }
 }
@@ -108,7 +131,6 @@ function named(
           ? (v) => (typeof v === 'number' ? formatQuantity(v, 'length', preferences) : plain(v))
           : plain,
     ]
-  if (a === 'settings' && b === 'planned') return ['Plan', (v) => plan(v, preferences)]
   if (a === 'settings') return [`${b === 'asFound' ? 'As-found' : 'As-left'} ${d ?? ''}`.trim(), d ? reading : plain]
   if (a === 'proof' && b === 'readings')
     return [

@@ -1,3 +1,4 @@
+import { conventionWords } from '../control/conventionWords'
 import type { OnOffBehaviour } from '../job/behaviour'
 import type { ResolvedChain } from '../job/chain'
 import { currentReadings, type HeldReading } from '../job/proofReadings'
@@ -162,14 +163,14 @@ function judge(steps: readonly RiseFallStep[], plan: OnOffBehaviour, given: Give
       swingK,
       head: 'Swing is not as planned',
       reason: `${found}; may stray ${say(swingLimitK, 'difference', 2)}. Twice or half of the plan means total against each side.`,
-      next: `Read the swing and its convention on ${plan.convention} again, key it, repeat the test.`,
+      next: `Read the swing again, and that the set ${conventionWords[plan.convention]}; key both, repeat the test.`,
     }
   if (Math.abs(errorK) <= toleranceK + 1e-9 && steps.every(({ verdict }) => verdict === 'fits'))
     return {
       verdict: 'good',
       swingK,
       head: 'Good',
-      reason: `${found}; it switches ${say(Math.abs(errorK), 'difference', 2)} ${errorK < 0 ? 'early' : 'late'} on average.`,
+      reason: `${found}; it switches ${say(Math.abs(errorK), 'difference', 2)} ${errorK < 0 ? 'low' : 'high'} on average.`,
       next: 'Nothing to do.',
     }
   const offsetK = keyableK(presentOffsetK(given, plan) + errorK, given, plan)

@@ -8,6 +8,7 @@ import { StageTrack, Stroke } from '../instruments/StageTrack'
 import { useJob } from '../loop/jobContext'
 import { LoopChainSheet } from '../loop/LoopChain'
 import { LoopProvider } from '../loop/loopContext'
+import { NameField } from '../loop/NameField'
 import { OutputSwitch } from '../loop/OutputSwitch'
 import { verdictShape, worstOf } from '../loop/verdict'
 import { Dialog } from '../ui/Dialog'
@@ -66,6 +67,9 @@ export function StagesButton({ job, loop }: { job: JobDocument; loop: LoopDocume
             Log
           </NavLink>
         </nav>
+        <div className="mt-3">
+          <NameField />
+        </div>
       </Dialog>
       <Dialog open={open === 'chain'} onClose={close} title="Chain">
         <LoopProvider job={job} loop={loop} data={data} profiles={profiles}>

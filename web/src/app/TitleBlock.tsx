@@ -10,6 +10,7 @@ import { Mark, ThemeButton } from '../ui/Frame'
 import { KeysDialog } from './KeysDialog'
 import { SavedCell } from './SavedCell'
 import { StagesButton } from './StagesButton'
+import { YouCell } from './YouCell'
 import { stageTitles } from './stageTitles'
 
 /** Title block of a drawing: job, loop, units, what is saved. */
@@ -70,6 +71,7 @@ export function TitleBlock({ job, loop }: { job: JobDocument; loop?: LoopDocumen
           {unit === 'C' ? '°C' : '°F'}, {job.system === 'us' ? 'US' : 'metric'}
         </span>
       </button>
+      <YouCell />
       {loop ? <StagesButton job={job} loop={loop} /> : null}
       <SavedCell />
       <ThemeButton />

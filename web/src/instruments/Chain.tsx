@@ -49,14 +49,17 @@ export const Sign = ({ sign, size = 20 }: { sign: DeviceSign; size?: number }) =
   </svg>
 )
 
-function Block({ link, onLink }: { link: ChainLink; onLink: (id: string) => void }) {
+/** A link; `tight` leaves its sign out where the path is long, so that its name can be read. */
+function Block({ link, onLink, tight = false }: { link: ChainLink; onLink: (id: string) => void; tight?: boolean }) {
   return (
     <button
       type="button"
       className={`h-12 w-full min-w-0 flex items-stretch text-left bg-blank border-[1.5px] ${link.missing ? 'border-dashed border-edge' : 'border-ink'} hover:bg-mark`}
       onClick={() => onLink(link.id)}
     >
-      <span className="w-10 flex-none flex items-center justify-center border-r border-line md:max-xl:hidden">
+      <span
+        className={`w-10 flex-none flex items-center justify-center border-r border-line md:max-xl:hidden ${tight ? 'hidden' : ''}`}
+      >
         <Sign sign={link.sign} />
       </span>
       <span className="min-w-0 px-2 pt-1 block md:max-xl:pt-3">
@@ -150,23 +153,25 @@ function Rail({ rail, from, to }: { rail: ChainJoint | undefined; from: number; 
 }
 
 const CONTROLLER_COLUMN = 3
+const MOST_WITH_SIGN = 4
 
 /** The links of one output's path with the verdict on each joint; the supply comes in from beneath. */
 export function Chain({ links, joints, supply, rail, below, onLink }: Props) {
+  const tight = links.length > MOST_WITH_SIGN
   const columns = `${links.map(() => 'minmax(84px, 168px)').join(' minmax(76px, 1fr) ')} 36px minmax(84px, 152px)`
   return (
     <nav aria-label="Chain" className="bg-paper border-b border-line px-4 pt-3 h-24 relative overflow-hidden flex-none">
       <div className="grid items-start" style={{ gridTemplateColumns: columns }}>
         {links.map((link, i) => (
           <Fragment key={link.key}>
-            <Block link={link} onLink={onLink} />
+            <Block link={link} onLink={onLink} tight={tight} />
             {i < links.length - 1 ? (
               <Joint joint={joints[i]} between={`${link.name} to ${links[i + 1]!.name}`} />
             ) : null}
           </Fragment>
         ))}
         <span />
-        <Block link={supply} onLink={onLink} />
+        <Block link={supply} onLink={onLink} tight={tight} />
         <Rail rail={rail} from={CONTROLLER_COLUMN} to={2 * links.length + 1} />
       </div>
       {below ? <div className="absolute left-4 bottom-0">{below}</div> : null}

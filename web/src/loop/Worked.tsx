@@ -15,7 +15,7 @@ export function WorkedSum({ call }: { call: CalcCall }) {
         <span className="text-ink2">Formula </span>
         {sum.formula}
       </p>
-      <dl className="facts small">
+      <dl className="facts worked small">
         {sum.inputs.map(({ label, value }) => (
           <div key={label} className="contents">
             <dt>{label}</dt>
@@ -23,7 +23,7 @@ export function WorkedSum({ call }: { call: CalcCall }) {
           </div>
         ))}
       </dl>
-      <dl className="facts small border-t border-ink">
+      <dl className="facts worked small border-t border-ink">
         {sum.outputs.map(({ label, value, asked }) => (
           <div key={label} className="contents">
             <dt>{label}</dt>

@@ -105,7 +105,7 @@ export function BoardPlace() {
                 <span className="flex items-center gap-2">
                   <StageTrack states={status.map(({ state }) => state)} here={here} wide />
                 </span>
-                <span className="text-right col-start-2 lg:col-start-auto">
+                <span className="lg:text-right col-start-2 lg:col-start-auto max-lg:order-2">
                   {reading ? (
                     <>
                       <span className="text-[24px]">{view.toShown(reading.value!).toFixed(1)}</span>{' '}
@@ -115,7 +115,7 @@ export function BoardPlace() {
                     <span className="small text-ink2">no reading</span>
                   )}
                 </span>
-                <span className="not-phone">
+                <span className="max-lg:hidden">
                   {plan ? (
                     <MiniLadder
                       on={shown(plan.onC)}
@@ -129,12 +129,12 @@ export function BoardPlace() {
                     />
                   ) : null}
                 </span>
-                <span className="col-span-2 lg:col-span-1">
+                <span className="max-lg:col-start-2 max-lg:col-span-2 max-lg:order-4">
                   <span className="block">{next.what}</span>
                   {next.why ? <span className="block small text-ink2">{next.why}</span> : null}
                 </span>
                 <span
-                  className={`cond text-[15px] ${rank === 0 ? 'text-stop' : rank === 1 ? 'text-look' : 'text-ink2'}`}
+                  className={`cond text-[15px] max-lg:text-right max-lg:order-3 ${rank === 0 ? 'text-stop' : rank === 1 ? 'text-look' : 'text-ink2'}`}
                 >
                   {open.length === 0 ? 'clear' : `${open.length} finding${open.length === 1 ? '' : 's'}`}
                 </span>

@@ -3,20 +3,17 @@ import { useMemo, useState } from 'react'
 import { loopContext } from '@nachtigal/core/check/context'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import type { Command } from '@nachtigal/core/job/command'
-import { nameGiven } from '../../lib/viewSlice'
 import { useLogQuery } from '../../lib/api'
-import { useAppDispatch, useAppSelector } from '../../lib/store'
+import { useAppSelector } from '../../lib/store'
 import { useJob } from '../../loop/jobContext'
+import { NameField } from '../../loop/NameField'
 import { useUndo } from '../../loop/useUndo'
-import { TextField } from '../../ui/TextField'
 
 const MOST_CHANGES = 4
 
 /** The log: every change with who, when, before and after, why; any of them can be taken back. */
 export function LogPlace() {
   const { job, loops, data: shelf } = useJob()
-  const dispatch = useAppDispatch()
-  const by = useAppSelector((state) => state.view.by)
   const unit = useAppSelector((state) => state.view.unit)
   const [before, setBefore] = useState<number>()
   const { data, isError, isFetching } = useLogQuery(
@@ -50,17 +47,8 @@ export function LogPlace() {
         <span className="text-ink2">
           {data ? `${data.total} changes, each row carries the hash of the one before` : ''}
         </span>
-        <div className="ml-auto w-56">
-          <TextField
-            label="You are, in the log"
-            draftKey="view/by"
-            value={by}
-            onCommit={(name) => {
-              dispatch(nameGiven(name))
-            }}
-            most={80}
-            required
-          />
+        <div className="only-phone w-full">
+          <NameField />
         </div>
       </div>
       {isError ? (
@@ -112,7 +100,7 @@ export function LogPlace() {
                 ) : (
                   <button
                     type="button"
-                    className="third min-h-8"
+                    className="third min-h-8 -my-1.5"
                     onClick={() => back(command)}
                     aria-label={`Undo change ${sequence}`}
                   >

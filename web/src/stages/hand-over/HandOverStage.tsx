@@ -31,9 +31,9 @@ export function HandOverStage() {
             </p>
           ) : null}
           <ul className="grid gap-2">
-            <li className="flex items-baseline gap-4 border-b border-line pb-2">
+            <li className="flex items-baseline gap-x-4 flex-wrap border-b border-line pb-2">
               <a
-                className="text-[16px]"
+                className="text-[16px] max-md:min-h-12 max-md:inline-flex max-md:items-center max-md:w-full"
                 href={fill(routes.asLeft, { jobId: job.id, loopId: loop.id })}
                 target="_blank"
                 rel="noreferrer"
@@ -42,8 +42,12 @@ export function HandOverStage() {
               </a>
               <span className="text-ink2">chain, keyed values, readings, wires, what is open</span>
             </li>
-            <li className="flex items-baseline gap-4 border-b border-line pb-2">
-              <a className="text-[16px]" href={fill(routes.file, { jobId: job.id })} download>
+            <li className="flex items-baseline gap-x-4 flex-wrap border-b border-line pb-2">
+              <a
+                className="text-[16px] max-md:min-h-12 max-md:inline-flex max-md:items-center max-md:w-full"
+                href={fill(routes.file, { jobId: job.id })}
+                download
+              >
                 Whole job (open file, JSON)
               </a>
               <span className="text-ink2">documents, devices and log; opens on any bench</span>

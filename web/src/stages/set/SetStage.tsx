@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react'
 import { consequences, probeFailures } from '@nachtigal/core/check/consequences'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
+import { conventionWords } from '@nachtigal/core/control/conventionWords'
 import { type Convention, conventions } from '@nachtigal/core/control/switchingPoints'
 import type { OnOffBehaviour } from '@nachtigal/core/job/behaviour'
 import { movePart } from '@nachtigal/core/job/movePart'
@@ -16,15 +17,6 @@ import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { NumberField } from '../../ui/NumberField'
 
-const conventionWords: Record<Convention, string> = {
-  'cut-out': 'cuts out',
-  'cut-in': 'cuts in',
-  below: 'has the swing below it',
-  above: 'has the swing above it',
-  centred: 'is in the middle',
-  split: 'splits the swing',
-  signed: 'cuts out, swing signed',
-}
 const marked: Record<string, LadderPart> = {
   C020_SETPOINT_OUTSIDE_LIMITS: 'set',
   C021_SWING_WIDER_THAN_LIMITS: 'bar',

@@ -1,0 +1,21 @@
+import { useAppDispatch, useAppSelector } from '../lib/store'
+import { nameGiven } from '../lib/viewSlice'
+import { TextField } from '../ui/TextField'
+
+/** Who works on this device: the log says who changed what. */
+export function NameField({ label = 'You are, in the log' }: { label?: string }) {
+  const dispatch = useAppDispatch()
+  const by = useAppSelector((state) => state.view.by)
+  return (
+    <TextField
+      label={label}
+      draftKey="view/by"
+      value={by}
+      onCommit={(name) => {
+        dispatch(nameGiven(name))
+      }}
+      most={80}
+      required
+    />
+  )
+}
