@@ -10,12 +10,13 @@ const swc = [
   },
 ]
 
-/** Core, contract and server tests; the browser tests are Playwright's. */
+/** Core, contract, server and component tests (those that need a page say so at their head); the browser tests are Playwright's. */
 export default {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '^.+\\.tsx?$': swc },
-  testMatch: ['<rootDir>/{core,contract,server,web,cli}/src/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
+  testMatch: ['<rootDir>/{core,contract,server,web,cli}/src/**/*.test.{ts,tsx}', '<rootDir>/scripts/**/*.test.ts'],
   testEnvironment: 'node',
+  setupFiles: ['<rootDir>/core/src/testing/seededChance.ts', '<rootDir>/web/src/testing/pageGlobals.ts'],
   moduleNameMapper: {
     '^@nachtigal/(core|contract)/(.*)$': '<rootDir>/$1/src/$2.ts',
   },

@@ -19,6 +19,9 @@ export function run(command, args, options = {}) {
   return result.status ?? 1
 }
 
+/** Setting up speaks on standard error alone, so that what a command answers stays clean. */
+const quiet = { stdio: ['ignore', 2, 2] }
+
 const stampOf = (name) => (existsSync(path.join(stamps, name)) ? readFileSync(path.join(stamps, name), 'utf8') : '')
 function writeStamp(name, value) {
   mkdirSync(stamps, { recursive: true })
@@ -43,8 +46,8 @@ function contentHash(places) {
 export function ensureInstalled() {
   const wanted = contentHash(['package-lock.json'])
   if (existsSync(path.join(root, 'node_modules')) && stampOf('install') === wanted) return
-  console.log('Installing the packages that the lock file names')
-  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0)
+  console.error('Installing the packages that the lock file names')
+  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], quiet) !== 0)
     throw new Error('npm ci failed: is the package registry reached?')
   writeStamp('install', wanted)
 }
@@ -66,8 +69,8 @@ export function ensureBuilt() {
     existsSync(path.join(root, 'server/dist/main.js'))
   )
     return
-  console.log('Building')
-  if (run(process.execPath, ['scripts/build.mjs']) !== 0) throw new Error('the build failed')
+  console.error('Building')
+  if (run(process.execPath, ['scripts/build.mjs'], quiet) !== 0) throw new Error('the build failed')
   writeStamp('build', wanted)
 }
 

@@ -1,4 +1,6 @@
-import { type AnyObjectSchema, boolean, type ISchema, lazy, mixed, number, object, string } from 'yup'
+import { type AnyObjectSchema, boolean, type ISchema, lazy, mixed, number, object, setLocale, string } from 'yup'
+
+setLocale({ mixed: { required: '${path} is missing' } })
 
 // A map's members are only known when the value is there, so nothing narrower holds for a part.
 // eslint-disable-next-line @typescript-eslint/no-explicit-any

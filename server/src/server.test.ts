@@ -146,7 +146,7 @@ describe('bad input is refused by field, value and what is allowed, and does not
       'one of cut-out, cut-in',
     ],
     ['an unknown field', { colour: 'red' }, 'settings.planned.p', 'unknown fields: colour'],
-    ['a missing field', { offsetK: undefined }, 'settings.planned.p.offsetK', 'required'],
+    ['a missing field', { offsetK: undefined }, 'settings.planned.p.offsetK', 'offsetK is missing'],
   ])('%s', async (_, change, field, message) => {
     const { jobId, loopId } = await jobWithLoop()
     const reply = await send(

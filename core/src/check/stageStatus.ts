@@ -3,6 +3,7 @@ import { keyingSheet } from '../proof/keyingSheet'
 import { riseAndFall } from '../proof/riseAndFall'
 import { openQuestions } from '../survey/surveyResult'
 import { type Stage, stages } from '../survey/hazards'
+import { counted } from '../units/words'
 import { checkLoop, judgeRow } from './checkLoop'
 import type { LoopContext } from './context'
 import { type Finding, TEST_FAILED } from './finding'
@@ -97,7 +98,7 @@ function prove(context: LoopContext): Progress {
   return {
     begun: read > 0,
     done,
-    says: done ? 'all tests fit' : `${steps.length - read} readings wait`,
+    says: done ? 'all tests fit' : counted(steps.length - read, 'reading waits', 'readings wait'),
     ...(done ? {} : { next: 'Rise-and-fall test' }),
   }
 }

@@ -6,7 +6,7 @@ import type { LoopDocument } from '../job/documents'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 import { roundToStep } from '../units/displayRound'
 import { quantityView, type UnitPreferences } from '../units/quantity'
-import type { Words } from '../units/words'
+import { counted, type Words } from '../units/words'
 
 export interface RiseFallStep {
   readonly id: string
@@ -129,7 +129,7 @@ function judge(steps: readonly RiseFallStep[], plan: OnOffBehaviour, given: Give
     const left = steps.filter(({ verdict }) => verdict === 'waiting').length
     return {
       verdict: 'waiting',
-      head: `${left} readings wait`,
+      head: counted(left, 'reading waits', 'readings wait'),
       reason: `Next: ${waiting.title.toLowerCase()}.`,
       next: waiting.instruction,
     }

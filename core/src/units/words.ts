@@ -1,5 +1,8 @@
 import { formatQuantity, type Quantity, type UnitPreferences } from './quantity'
 
+/** A count with its word: `counted(1, 'reading')` is "1 reading". */
+export const counted = (count: number, one: string, many = `${one}s`) => `${count} ${count === 1 ? one : many}`
+
 /** Puts numbers into sentences in the user's units: one per job, handed to whoever words a finding. */
 export interface Words {
   readonly preferences: UnitPreferences

@@ -111,10 +111,16 @@ export function replaceDevice(edited: Edited, id: string, profile: DeviceProfile
  * Puts a limiter or a contactor into a connection's line.
  * A contact in series takes the place of the wire. A contactor's coil takes the place of the load on the old contact, and its own
  * contact carries the load instead, fed from the supply.
+ * @throws RangeError when the device is neither, or the connection is no line that a load hangs on
  */
 export function insertDevice(edited: Edited, connection: string, profile: DeviceProfile, id: string): Edited {
   const found = edited.loop.chain.connections[connection]
   if (!found) throw new RangeError(`connection ${connection} is not in this chain`)
+  if (profile.category !== 'relay' && profile.category !== 'limiter')
+    throw new RangeError(`${profile.name} is a ${profile.category}: only a relay or a limiter goes into a line`)
+  const [giver, taker] = [portKind(edited, found.from), portKind(edited, found.to)]
+  if ((giver !== 'contact' && giver !== 'supply-out') || (taker !== 'contact' && taker !== 'load'))
+    throw new RangeError(`connection ${connection} is no line that a load hangs on`)
   const ports = Object.entries(profile.ports)
   const contact = ports.find(([, port]) => port.kind === 'contact')?.[0]
   const coil = ports.find(([, port]) => port.kind === 'load')?.[0]

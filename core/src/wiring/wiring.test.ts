@@ -99,6 +99,13 @@ describe('chain edits', () => {
     const twice = addDevice(plannedFloor(), profile('probes/room-ntc10k'), 'second')
     expect(Object.values(twice.loop.chain.devices).map(({ tag }) => tag)).toEqual(['B1', 'A1', 'M1', 'F1', 'B2'])
   })
+  it('puts nothing into a probe\u2019s cable, and no controller into a line', () => {
+    const before = heater()
+    const cable = Object.keys(before.loop.chain.connections).find((id) => id.startsWith('device-1.'))!
+    const line = Object.keys(before.loop.chain.connections).find((id) => id.startsWith('device-2.out1'))!
+    expect(() => insertDevice(before, cable, profile('limiters/shrike'), 'x')).toThrow('no line that a load hangs on')
+    expect(() => insertDevice(before, line, profile('controllers/dipper'), 'x')).toThrow('Dipper is a controller')
+  })
   it('refuses a connection that is not there', () =>
     expect(() => insertDevice(heater(), 'nowhere', profile('limiters/shrike'), 'x')).toThrow('connection nowhere'))
 })

@@ -19,6 +19,19 @@ function accept<T>(schema: Schema, body: unknown, code: 'COMMAND_REFUSED' | 'FIL
   return body as T
 }
 
+/** Said first of a file that is something else altogether, before its parts are looked at. */
+function checkFormat(body: unknown) {
+  const format = (body as { format?: unknown } | null)?.format
+  if (format !== 'nachtigal-job')
+    throw new AppError(
+      'FILE_REFUSED',
+      `this is no job file: format is ${JSON.stringify(format ?? null).slice(0, 40)}, it must be "nachtigal-job"`,
+      {
+        field: 'format',
+      },
+    )
+}
+
 const LOG_PAGE = 200
 
 /** A file name that any system takes: letters and digits of the job's name, nothing else. */
@@ -59,6 +72,7 @@ export function jobRoutes({ store }: { readonly store: JobStore }): Router {
     response.attachment(fileName(file.job.name, 'nachtigal.json')).json(file)
   })
   router.post(routes.import, async (request, response) => {
+    checkFormat(request.body)
     response.status(201).json(await store.importFile(accept<JobFile>(jobFileSchema, request.body, 'FILE_REFUSED')))
   })
   return router

@@ -19,6 +19,7 @@ const command = (id: string, path: string[], from: unknown, to: unknown): Comman
 type Answer = { status: number; body: unknown } | 'away'
 let answers: ((sent: Command) => Answer)[]
 let sent: string[]
+let accepted: number
 let databaseName = 0
 let open: Outbox[] = []
 const realFetch = globalThis.fetch
@@ -28,6 +29,7 @@ const realRequest = globalThis.Request
 beforeEach(() => {
   answers = []
   sent = []
+  accepted = 0
   databaseName++
   globalThis.fetch = jest.fn(async (input: Request | string | URL) => {
     const request = input as Request
@@ -42,7 +44,7 @@ beforeEach(() => {
     sent.push(body.id)
     const answer = answers.shift()?.(body) ?? {
       status: 200,
-      body: { sequence: 2, revision: sent.length + 1, receivedAt: '2026-01-05T08:00:01Z', repeated: false },
+      body: { sequence: 2, revision: ++accepted + 1, receivedAt: '2026-01-05T08:00:01Z', repeated: false },
     }
     if (answer === 'away') throw new TypeError('fetch failed')
     return new Response(JSON.stringify(answer.body), {

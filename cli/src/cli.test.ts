@@ -1,0 +1,139 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import { calculations } from '@nachtigal/core/calc/registry'
+
+const bin = fileURLToPath(new URL('../../bin/nachtigal', import.meta.url))
+let folder: string
+beforeAll(() => {
+  folder = mkdtempSync(path.join(tmpdir(), 'nachtigal-cli-'))
+})
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
+/** Runs the built command line as its own program, as somebody at a prompt would. */
+function nachtigal(args: string[], input?: unknown) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [bin, ...args], {
+    input: typeof input === 'string' ? input : JSON.stringify(input ?? null),
+    encoding: 'utf8',
+    env: { ...process.env, NODE_OPTIONS: '' },
+    maxBuffer: 1 << 28,
+  })
+  return { status, stdout, stderr, answer: () => JSON.parse(stdout) as never }
+}
+
+describe('calc', () => {
+  it('lists every calculation, one a line, with its title', () => {
+    const { status, stdout } = nachtigal(['calc', '--list'])
+    expect(status).toBe(0)
+    expect(stdout.trim().split('\n')).toEqual(calculations.map(({ id, title }) => `${id}\t${title}`))
+  })
+  it('answers one object with one', () => {
+    const { status, answer } = nachtigal(['calc', 'cycling.worst'], { powerW: 2000, capacityJPerK: 1.8e6, swingK: 1 })
+    expect([status, answer()]).toEqual([0, { cyclesPerHour: 1 }])
+  })
+  it('answers an array with an array, a wrong entry holding its error', () => {
+    const { status, answer } = nachtigal(
+      ['calc', 'units.convert'],
+      [
+        { value: 10, from: 'F', to: 'K', difference: true },
+        { value: 10, from: 'F', to: 'C', difference: false },
+        { value: 10, from: 'F', to: 'kW' },
+      ],
+    )
+    const [swing, temperature, wrong] = answer() as { value: number; error?: { message: string } }[]
+    expect(status).toBe(0)
+    expect(swing!.value).toBeCloseTo(5.556, 3)
+    expect(temperature!.value).toBeCloseTo(-12.22, 2)
+    expect(wrong!.error!.message).toContain('they do not convert')
+  })
+  it.each([
+    ['a swing of less', { powerW: 1, capacityJPerK: 1, swingK: -15 }, 'swingK'],
+    ['a missing field', { powerW: 1, swingK: 1 }, 'capacityJPerK'],
+    ['an unknown field', { powerW: 1, capacityJPerK: 1, swingK: 1, colour: 'red' }, 'colour'],
+    ['a number as text', { powerW: '1', capacityJPerK: 1, swingK: 1 }, 'powerW'],
+    ['nothing', null, 'input'],
+  ])('%s: exit 2 and the field by name', (_, input, field) => {
+    const { status, answer } = nachtigal(['calc', 'cycling.worst'], input)
+    expect(status).toBe(2)
+    expect(answer()).toMatchObject({ error: { field } })
+  })
+  it.each([
+    ['an unknown id', ['calc', 'weather.tomorrow'], '{}', 'weather.tomorrow'],
+    ['no JSON', ['calc', 'cycling.worst'], '{"powerW":', 'no JSON'],
+    ['an unknown command', ['dance'], '', 'dance'],
+    ['no command', [], '', 'calc --list'],
+  ])('%s: exit 2 and what is allowed', (_, args, input, says) => {
+    const { status, stdout } = nachtigal(args, input)
+    expect(status).toBe(2)
+    expect(JSON.parse(stdout).error.message).toContain(says)
+  })
+  it('never prints what is no number', () => {
+    const { answer } = nachtigal(['calc', 'cycling.onOff'], {
+      ...{ powerW: 100, lossWPerK: 50, capacityJPerK: 1.8e6, outdoorC: -10 },
+      ...{ lowC: 20, highC: 21, action: 'heating' },
+    })
+    expect(answer()).toMatchObject({ onS: null, reason: 'stays-on', dutyPercent: 100 })
+  })
+})
+
+describe('simulate', () => {
+  const scenario = {
+    durationS: 7200,
+    traceS: 60,
+    network: {
+      nodes: [{ id: 'room', capacityJPerK: 1.8e6, startC: 20 }],
+      links: [{ from: 'room', to: 'outdoor', wPerK: 50 }],
+      boundaries: { outdoor: { constantC: 0 } },
+    },
+    probes: [{ id: 'p', node: 'room', lagS: 60 }],
+    actuators: [{ id: 'heater', node: 'room', powerW: 2600 }],
+    controls: [
+      {
+        id: 'c',
+        kind: 'on-off',
+        probe: 'p',
+        drives: 'heater',
+        action: 'heating',
+        onC: 19.5,
+        offC: 20.5,
+        probeFault: 'off',
+      },
+    ],
+  }
+  const write = (value: unknown) => {
+    const file = path.join(folder, 'scenario.json')
+    writeFileSync(file, typeof value === 'string' ? value : JSON.stringify(value))
+    return file
+  }
+  it('answers summary, events and trace as JSON', () => {
+    const { status, answer } = nachtigal(['simulate', write(scenario)])
+    const { summary, trace } = answer() as {
+      summary: { energyKwh: { heater: number } }
+      trace: { timeS: number[]; nodes: { room: number[] } }
+    }
+    expect(status).toBe(0)
+    expect(summary.energyKwh.heater).toBeGreaterThan(0)
+    expect(trace.timeS).toHaveLength(121)
+    expect(trace.nodes.room[0]).toBe(20)
+  })
+  it.each([
+    [
+      'a part that is not simulated yet',
+      { ...scenario, probes: [{ id: 'p', node: 'room', lagS: 60, deadS: 30 }] },
+      'deadS',
+    ],
+    ['a name that is not there', { ...scenario, probes: [{ id: 'p', node: 'attic', lagS: 60 }] }, 'attic'],
+    ['no JSON', 'scenario', 'no JSON'],
+  ])('%s: exit 2 and where', (_, value, says) => {
+    const { status, stdout } = nachtigal(['simulate', write(value)])
+    expect(status).toBe(2)
+    expect(stdout).toContain(says)
+  })
+  it('says what it takes, and which file is missing', () => {
+    expect(nachtigal(['simulate']).stdout).toContain('path of a scenario')
+    expect(nachtigal(['simulate', path.join(folder, 'gone.json')]).status).toBe(2)
+  })
+})

@@ -1,0 +1,159 @@
+/** @jest-environment jsdom */
+import { afterEach, describe, expect, it, jest } from '@jest/globals'
+import { cleanup, render, screen } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import type { StageState } from '@nachtigal/core/check/stageStatus'
+import { Chain, type ChainJoint, type ChainLink, UprightChain } from './Chain'
+import { MiniLadder } from './MiniLadder'
+import { ProofBar } from './ProofBar'
+import { StageTrack } from './StageTrack'
+
+afterEach(cleanup)
+
+const numbers = (path: string) => [...path.matchAll(/-?\d+(?:\.\d+)?/g)].map(Number)
+
+describe('ProofBar', () => {
+  const bar = (reading: number | undefined, props: Partial<Parameters<typeof ProofBar>[0]> = {}) =>
+    render(
+      <ProofBar
+        expected={28}
+        tolerance={0.5}
+        reading={reading}
+        verdict="fits"
+        format={(v) => v.toFixed(1)}
+        {...props}
+      />,
+    ).container.querySelector('svg')!
+
+  it('says what it shows to a reader', () => {
+    expect(bar(28.2).getAttribute('aria-label')).toBe('Should be 28.0, may stray 0.5, reads 28.2')
+    cleanup()
+    expect(bar(undefined).getAttribute('aria-label')).toBe('Should be 28.0, may stray 0.5')
+  })
+  it('writes expected value and both limits, and the reading above', () => {
+    const texts = [...bar(28.9).querySelectorAll('text')].map((t) => t.textContent)
+    expect(texts).toEqual(['28.9', 'should', '28.0', '27.5', '28.5'])
+  })
+  it.each([
+    ['large', 536],
+    ['phone', 350],
+  ] as const)('keeps a reading far off on the %s bar, figures and all', (size, width) => {
+    const [reading] = bar(60, { size, verdict: 'look' }).querySelectorAll('text')
+    expect(Number(reading!.getAttribute('x'))).toBeLessThanOrEqual(width - 26)
+  })
+  it('is the same bar in a list, without figures', () => {
+    const list = bar(28.2, { size: 'list' })
+    expect(list.querySelectorAll('text')).toHaveLength(0)
+    expect(list.getAttribute('viewBox')).toBe('0 0 132 20')
+  })
+  it('draws nothing between before there is a reading', () => {
+    expect(bar(undefined, { verdict: 'waiting' }).querySelectorAll('rect')).toHaveLength(1)
+  })
+})
+
+describe('StageTrack', () => {
+  it.each([
+    [['done', 'done', 'open', 'waiting', 'waiting', 'waiting', 'waiting'], '2 of 7 stages done'],
+    [['done', 'look', 'done', 'done', 'done', 'done', 'done'], '6 of 7 stages done, something to look at'],
+    [['stop', 'look', 'waiting', 'waiting', 'waiting', 'waiting', 'waiting'], '0 of 7 stages done, a stop'],
+  ] as [StageState[], string][])('%j', (states, says) => {
+    render(<StageTrack states={states} />)
+    expect(screen.getByRole('img').getAttribute('aria-label')).toBe(says)
+  })
+  it('tells the five states apart by shape, not by colour alone', () => {
+    const shape = (state: StageState) => {
+      const { container } = render(<StageTrack states={[state]} />)
+      const drawn = [...container.querySelectorAll('rect')].map((r) =>
+        ['x', 'y', 'width', 'height', 'fill'].map((a) =>
+          a === 'fill' ? r.getAttribute(a) === 'none' : r.getAttribute(a),
+        ),
+      )
+      cleanup()
+      return JSON.stringify(drawn)
+    }
+    expect(new Set((['done', 'open', 'waiting', 'look', 'stop'] as const).map(shape)).size).toBe(5)
+  })
+  it('points at where one is', () => {
+    const { container } = render(<StageTrack states={['done', 'open']} here={1} />)
+    expect(container.querySelectorAll('path')).toHaveLength(1)
+  })
+})
+
+describe('MiniLadder', () => {
+  const mini = (props: Partial<Parameters<typeof MiniLadder>[0]> = {}) =>
+    render(<MiniLadder on={27} off={28} set={28} action="heating" reading={27.1} label="Set 28" {...props} />).container
+  const rung = (container: HTMLElement) => Number(container.querySelector('rect')!.getAttribute('y'))
+
+  it('heats above the scale and cools below it', () => {
+    const heats = rung(mini())
+    cleanup()
+    expect(heats).toBeLessThan(25)
+    expect(rung(mini({ action: 'cooling', on: 28, off: 27 }))).toBeGreaterThan(25)
+  })
+  it('keeps a reading and limits that are far off inside', () => {
+    const container = mini({ reading: 90, lowest: -40, highest: 200 })
+    for (const path of container.querySelectorAll('path'))
+      for (const x of numbers(path.getAttribute('d')!).filter((_, i) => i === 0)) {
+        expect(x).toBeGreaterThanOrEqual(-1)
+        expect(x).toBeLessThanOrEqual(161)
+      }
+  })
+  it('has no needle without a reading', () => {
+    const without = mini({ reading: undefined }).querySelectorAll('path').length
+    cleanup()
+    expect(mini().querySelectorAll('path').length).toBe(without + 1)
+  })
+})
+
+describe('Chain', () => {
+  const link = (id: string, name: string, more: Partial<ChainLink> = {}): ChainLink => ({
+    key: name,
+    id,
+    name,
+    sub: 'from the shelf',
+    sign: 'probe',
+    ...more,
+  })
+  const joint = (kind: ChainJoint['kind'], word: string): ChainJoint => ({
+    kind,
+    word,
+    passes: '12171 ohm',
+    detail: <p>Why it {word}</p>,
+  })
+  const links = [link('probe', 'B1 Floor probe'), link('controller', 'A1 Dipper'), link('load', 'M1 Circulator')]
+  const chain = (joints: readonly (ChainJoint | undefined)[], onLink = jest.fn<(id: string) => void>()) => {
+    const given = { links, joints, supply: link('supply', 'X1 Circuit 10 A'), rail: joint('fits', 'fits'), onLink }
+    return { onLink, given, ...render(<Chain {...given} />) }
+  }
+
+  it('puts the verdict on the joint, in words and shape', () => {
+    chain([joint('stop', 'does not fit'), joint('look', 'look again')])
+    expect(screen.getByRole('button', { name: 'B1 Floor probe to A1 Dipper: does not fit' })).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'A1 Dipper to M1 Circulator: look again' })).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'Supply: fits' })).toBeTruthy()
+  })
+  it('opens the reason by key', async () => {
+    chain([joint('stop', 'does not fit'), undefined])
+    screen.getByRole('button', { name: /does not fit/ }).focus()
+    await userEvent.keyboard('{Enter}')
+    expect(screen.getByRole('dialog').textContent).toBe('Why it does not fit')
+  })
+  it('goes to the shelf by a tap on a link', async () => {
+    const { onLink } = chain([undefined, undefined])
+    await userEvent.click(screen.getByRole('button', { name: /M1 Circulator/ }))
+    expect(onLink).toHaveBeenCalledWith('load')
+  })
+  it('leaves a gap where nothing is joined', () => {
+    chain([undefined, joint('fits', 'fits')])
+    expect(screen.queryByRole('button', { name: /^B1 Floor probe to/ })).toBeNull()
+  })
+  it('stands upright on a phone with the same joints and links', () => {
+    const { given } = chain([joint('fits', 'fits'), undefined])
+    const names = () => screen.getAllByRole('button').map((b) => b.getAttribute('aria-label') ?? b.textContent)
+    const lying = new Set(names())
+    cleanup()
+    render(<UprightChain {...given} />)
+    expect(new Set(names())).toEqual(lying)
+    expect(screen.getByText('not joined')).toBeTruthy()
+  })
+})
