@@ -39,6 +39,7 @@ export const fileName = (name: string, ending: string) =>
   `${
     name
       .normalize('NFKD')
+      .replace(/\p{M}+/gu, '')
       .replace(/[^\w-]+/g, '-')
       .replace(/^-+|-+$/g, '')
       .slice(0, 60) || 'job'
