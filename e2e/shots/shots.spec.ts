@@ -17,6 +17,9 @@ const views = [
 
 test('pictures of the main views', async ({ page, server }) => {
   const shot = (name: string) => page.screenshot({ path: path.join(folder, `${name}.png`) })
+  await page.addInitScript(() => {
+    localStorage.setItem('nachtigal.view', JSON.stringify({ by: 'Ilse Farn', theme: 'day' }))
+  })
   await page.goto(server.url)
   await expect(page.getByRole('link', { name: /Otterholm/ })).toBeVisible()
   await shot('jobs')
@@ -41,9 +44,14 @@ test('pictures of the main views', async ({ page, server }) => {
   await shot('log')
   await page.goto(`${loop}/set`)
   await page.getByRole('button', { name: 'Night' }).click()
+  await page.mouse.move(0, 0)
   await shot('set-night')
   await page.getByRole('button', { name: 'Day' }).click()
   await page.setViewportSize({ width: 390, height: 844 })
-  await visit('prove-phone', 'prove')
+  await visit('wire-phone', 'wire')
+  await page.goto(`${loop}/prove`)
+  await page.getByRole('button', { name: /^Step 3,/ }).click()
+  await page.waitForTimeout(300)
+  await shot('prove-phone')
   await visit('set-phone', 'set')
 })
