@@ -80,7 +80,7 @@ const browsers = [
   '/usr/bin/chromium-browser',
   '/usr/bin/google-chrome',
 ].filter(Boolean)
-export const findBrowser = () => browsers.find((file) => existsSync(file))
+const findBrowser = () => browsers.find((file) => existsSync(file))
 
 /** Looks for a browser; installs Debian's when there is none and this user may. */
 export function ensureBrowser() {

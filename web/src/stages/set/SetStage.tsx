@@ -26,6 +26,13 @@ const marked: Record<string, LadderPart> = {
   C060_NEVER_REACHES: 'bar',
 }
 
+/** Temperatures that stand by themselves beside the switching points; each may be left out. */
+const limits = [
+  { part: 'lowestC', label: 'Lowest set' },
+  { part: 'highestC', label: 'Highest set' },
+  { part: 'alarmHighC', label: 'High alarm', finding: 'C022_ALARM_INSIDE_BAND' },
+] as const satisfies readonly { part: keyof OnOffBehaviour; label: string; finding?: string }[]
+
 /** Stage 4: switching points on the ladder, what they mean beside it, live. */
 export function SetStage() {
   const { loop, job, plan } = useLoop()
@@ -204,37 +211,20 @@ function PlanSheet({ plan }: { plan: PlannedOutput }) {
             finding={field('C040_OFFSET_LARGE')}
             onCommit={(v) => (v === undefined ? undefined : safely(() => ({ ...stored, offsetK: v })))}
           />
-          <NumberField
-            label="Lowest set"
-            draftKey={key('lowest')}
-            value={shown.lowestC}
-            quantity="temperature"
-            {...common}
-            low={-273}
-            high={2000}
-            onCommit={(v) => drop('lowestC', v)}
-          />
-          <NumberField
-            label="Highest set"
-            draftKey={key('highest')}
-            value={shown.highestC}
-            quantity="temperature"
-            {...common}
-            low={-273}
-            high={2000}
-            onCommit={(v) => drop('highestC', v)}
-          />
-          <NumberField
-            label="High alarm"
-            draftKey={key('alarm')}
-            value={shown.alarmHighC}
-            quantity="temperature"
-            {...common}
-            low={-273}
-            high={2000}
-            finding={field('C022_ALARM_INSIDE_BAND')}
-            onCommit={(v) => drop('alarmHighC', v)}
-          />
+          {limits.map(({ part, label, ...more }) => (
+            <NumberField
+              key={part}
+              label={label}
+              draftKey={key(part)}
+              value={shown[part]}
+              quantity="temperature"
+              {...common}
+              low={-273}
+              high={2000}
+              finding={'finding' in more ? field(more.finding) : undefined}
+              onCommit={(v) => drop(part, v)}
+            />
+          ))}
           <NumberField
             label="Least rest"
             draftKey={key('rest')}

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { dayOutcome } from '@nachtigal/core/check/dayOutcome'
 import { replan } from '@nachtigal/core/job/replan'
 import { coldestOf, winterDay, type WinterDayId, winterDays } from '@nachtigal/core/plant/winterDay'
@@ -8,7 +8,6 @@ import { loopScenario } from '@nachtigal/core/simulate/loopScenario'
 import type { SimulationResult } from '@nachtigal/core/simulate/scenario'
 import { formatQuantity, quantityView } from '@nachtigal/core/units/quantity'
 import { Strip } from '../../instruments/Strip'
-import { runSimulation } from '../../lib/runSimulation'
 import { useAppSelector } from '../../lib/store'
 import { Cautions } from '../../loop/Cautions'
 import { type PlannedOutput, useLoop } from '../../loop/loopContext'
@@ -16,65 +15,29 @@ import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { NumberField } from '../../ui/NumberField'
 import { Shape } from '../../ui/Shape'
-
-type Run =
-  | { readonly status: 'idle' }
-  | { readonly status: 'running'; readonly share: number }
-  | { readonly status: 'done'; readonly result: SimulationResult }
-  | { readonly status: 'failed'; readonly message: string }
+import { useRun } from './useRun'
 
 const HOURS = 24
 const POINTS = 1500
-/** Under this a run needs no progress bar. */
-const SOON_MS = 400
 
 /** Stage 5: a winter day of this loop, simulated off the page's thread, drawn as a strip. */
 export function TryStage() {
   const { loop, plan, chain, survey, preferences, change, job, missing, words } = useLoop()
   const theme = useAppSelector((state) => state.view.theme)
   const [day, setDay] = useState<WinterDayId>('cold')
-  const [run, setRun] = useState<Run>({ status: 'idle' })
-  const [slow, setSlow] = useState(false)
-  const [attempt, setAttempt] = useState(0)
   const scenario = useMemo(() => {
     if (!survey || !plan) return undefined
-    return loopScenario(loop, chain, survey, {
+    const made = loopScenario(loop, chain, survey, {
       hourlyC: winterDay(coldestOf(day, survey.facts.designOutdoorC)),
       days: 1,
     })
+    return made.controls.length > 0 ? made : undefined
   }, [loop, chain, survey, plan, day])
-  useEffect(() => {
-    if (!scenario || scenario.controls.length === 0) return
-    setRun((before) => (before.status === 'done' ? before : { status: 'running', share: 0 }))
-    let live = true
-    const timer = setTimeout(() => setSlow(true), SOON_MS)
-    const running = runSimulation(scenario, (share) => {
-      if (live) setRun((before) => (before.status === 'done' ? before : { status: 'running', share }))
-    })
-    running.result.then(
-      (result) => {
-        if (live) {
-          setRun({ status: 'done', result })
-          setSlow(false)
-        }
-        clearTimeout(timer)
-      },
-      (error: unknown) => {
-        if (live) setRun({ status: 'failed', message: error instanceof Error ? error.message : String(error) })
-        clearTimeout(timer)
-      },
-    )
-    return () => {
-      live = false
-      clearTimeout(timer)
-      setSlow(false)
-      running.cancel()
-    }
-  }, [scenario, attempt])
+  const { run, result, stop, again } = useRun(scenario)
   const view = quantityView('temperature', preferences)
   const drawn = useMemo(() => {
-    if (run.status !== 'done') return undefined
-    const { trace } = run.result
+    if (!result) return undefined
+    const { trace } = result
     const hours = trace.timeS.map((s) => s / 3600)
     const names: Record<string, string> = { slab: 'floor', room: 'room' }
     return {
@@ -87,16 +50,16 @@ export function TryStage() {
         })),
       relays: Object.entries(trace.drives).map(([id, on]) => ({
         name: chain.devices.find((d) => d.id === id)?.tag ?? id,
-        action: plan?.action ?? ('heating' as const),
+        action: scenario?.controls.find(({ drives }) => drives === id)?.action ?? ('heating' as const),
         spans: onSpans(hours, on),
       })),
     }
-  }, [run, chain, plan, view])
+  }, [result, scenario, chain, view])
   const band = useMemo(
     () => (plan ? ([view.toShown(plan.onC), view.toShown(plan.offC)] as const) : undefined),
     [plan, view],
   )
-  if (!survey || !plan || !scenario || scenario.controls.length === 0)
+  if (!survey || !plan || !scenario)
     return (
       <div className="p-6 bg-paper flex-1 grid gap-3 content-start">
         <h2 className="h2">Not enough to run</h2>
@@ -133,13 +96,18 @@ export function TryStage() {
         </div>
         <div className="flex-1 min-h-[320px] relative" data-run={run.status}>
           {run.status === 'failed' ? <p role="alert">The run stopped: {run.message}</p> : null}
-          {run.status === 'running' && slow ? (
+          {run.status === 'running' && run.slow ? (
             <div className="grid gap-2 max-w-sm">
               <progress max={1} value={run.share} className="w-full" aria-label="Simulating" />
-              <button className="third" type="button" onClick={() => setAttempt(attempt + 1)}>
-                Start again
+              <button className="third min-h-8" type="button" onClick={stop}>
+                Stop it
               </button>
             </div>
+          ) : null}
+          {run.status === 'stopped' || run.status === 'failed' ? (
+            <button className="third min-h-8" type="button" onClick={again}>
+              Run the day again
+            </button>
           ) : null}
           {drawn && band ? (
             <Strip
@@ -150,7 +118,7 @@ export function TryStage() {
               hours={HOURS}
               unit={view.label}
               theme={theme}
-              label={`Floor and room temperature over a day, ${run.status === 'done' ? (Object.values(run.result.summary.starts)[0] ?? 0) : 0} starts`}
+              label={`Floor and room temperature over a day, ${Object.values(result?.summary.starts ?? {})[0] ?? 0} starts`}
             />
           ) : null}
         </div>
@@ -177,8 +145,8 @@ export function TryStage() {
       </section>
       <aside className="panel" aria-label="What it means">
         <h2 className="h2">What it did</h2>
-        {run.status === 'done' ? (
-          <Outcome result={run.result} plan={plan} />
+        {result ? (
+          <Outcome result={result} plan={plan} />
         ) : (
           <p className="text-ink2" role="status">
             Simulating

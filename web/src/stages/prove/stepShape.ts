@@ -1,0 +1,2 @@
+/** Shape of a step by its verdict. */
+export const stepShape = { waiting: 'waiting', fits: 'fits', look: 'look' } as const

@@ -1,0 +1,110 @@
+import { gaugeOf } from '@nachtigal/core/wiring/conductor'
+import type { WireRow } from '@nachtigal/core/wiring/connectionList'
+import { Cautions } from '../../loop/Cautions'
+import { useLoop } from '../../loop/loopContext'
+import { useRow } from './useRow'
+import { End, Landed, nameOf, Tested } from './wireMarks'
+import { WireCounts } from './WireCounts'
+
+interface Props {
+  readonly chosen: WireRow
+  readonly onChoose: (row: WireRow) => void
+  /** Up and down the list by arrow keys. */
+  readonly onStep: (by: number) => void
+}
+
+/** The list from terminal to terminal. */
+export function WireList({ chosen, onChoose, onStep }: Props) {
+  const { rows, job } = useLoop()
+  return (
+    <section className="lg:border-r border-line flex flex-col min-h-0" aria-labelledby="wires">
+      <WireCounts />
+      <div
+        className="overflow-auto flex-1 min-h-0"
+        onKeyDown={(event) => {
+          if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+            event.preventDefault()
+            onStep(event.key === 'ArrowDown' ? 1 : -1)
+          }
+        }}
+      >
+        <table className="w-full border-collapse">
+          <thead className="sticky top-0 bg-paper z-10">
+            <tr className="lab border-b border-ink">
+              {['no.', 'from', 'to', 'core', job.practice === 'us' ? 'AWG' : 'mm²', 'label', 'land', 'test'].map(
+                (head) => (
+                  <th key={head} className="lab text-left py-1.5 px-1 first:pl-4 border-b border-ink">
+                    {head}
+                  </th>
+                ),
+              )}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <Row key={row.id} row={row} chosen={row.id === chosen.id} onChoose={() => onChoose(row)} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <div className="border-t border-line p-3 pl-4">
+        <Cautions stage="wire" />
+      </div>
+    </section>
+  )
+}
+
+const swatches: Record<string, string> = {
+  BN: '#6b4226',
+  BK: '#111',
+  BU: '#2f6db0',
+  GNYE: 'linear-gradient(135deg,#2c7a3a 50%,#e3c229 50%)',
+  WH: '#fff',
+  RD: '#b3261e',
+  GN: '#2c7a3a',
+  pair: '#8b9194',
+}
+
+const sizeText = (practice: string, mm2: number) =>
+  practice === 'us' ? (gaugeOf[String(mm2)] ?? `${mm2}`).replace(' AWG', '') : String(mm2)
+
+function Row({ row, chosen, onChoose }: { row: WireRow; chosen: boolean; onChoose: () => void }) {
+  const { job } = useLoop()
+  const { state, sizeMm2 } = useRow(row)
+  return (
+    <tr className={`h-9 border-b border-line ${chosen ? 'chosen' : ''}`} aria-current={chosen} onClick={onChoose}>
+      <td className="pl-4 pr-1">
+        <button type="button" className="font-bold min-h-8 min-w-6 text-left" aria-label={nameOf(row)}>
+          {row.number}
+        </button>
+      </td>
+      <td className="px-1">
+        <End end={row.from} strong={chosen} />
+      </td>
+      <td className="px-1">
+        <End end={row.to} strong={chosen} />
+      </td>
+      <td className="px-1 whitespace-nowrap">
+        <span
+          className="inline-block w-3.5 h-3.5 border border-edge align-[-2px] mr-1.5"
+          style={{ background: swatches[row.conductor.colour] ?? '#888' }}
+          aria-hidden
+        />
+        {row.conductor.colourName}
+      </td>
+      <td className="px-1">{sizeText(job.practice, sizeMm2)}</td>
+      <td className="px-1 max-w-20 truncate mono" title={state?.note}>
+        {state?.label ?? row.number}
+        {state?.note ? <span aria-label="has a note"> *</span> : null}
+      </td>
+      <td className="px-1" onClick={(event) => event.stopPropagation()}>
+        <Landed row={row} />
+      </td>
+      <td className="px-1 pr-4">
+        <span className="inline-flex min-h-8 items-center">
+          <Tested row={row} />
+        </span>
+      </td>
+    </tr>
+  )
+}

@@ -1,0 +1,44 @@
+import type { ReactNode } from 'react'
+import { judgeRow } from '@nachtigal/core/check/checkLoop'
+import type { WireEnd, WireRow } from '@nachtigal/core/wiring/connectionList'
+import { useLoop } from '../../loop/loopContext'
+import { Shape } from '../../ui/Shape'
+import { Tick } from '../../ui/Tick'
+import { useRow } from './useRow'
+
+/** A terminal at the end of a wire. */
+export const End = ({ end, strong }: { end: WireEnd; strong: boolean }) => (
+  <span className="whitespace-nowrap">
+    {end.tag} <span className={`terminal ${strong ? 'font-bold bg-mark' : ''}`}>{end.label}</span>
+  </span>
+)
+
+/** A wire in words, for a reader. */
+export const nameOf = (row: WireRow) =>
+  `Wire ${row.number}, ${row.from.tag} ${row.from.label} to ${row.to.tag} ${row.to.label}`
+
+/** Shape of a wire's test, told to a reader too. */
+export function Tested({ row, size = 16 }: { row: WireRow; size?: number }) {
+  const { verdict } = judgeRow(useLoop(), row)
+  const says = { fits: 'tested', stop: 'failed its test', waiting: 'not tested' }[verdict]
+  return (
+    <span className="inline-flex items-center" aria-label={`Wire ${row.number} ${says}`} role="img">
+      <Shape kind={verdict} size={size} />
+    </span>
+  )
+}
+
+/** Ticked when the wire sits in both its terminals. */
+export function Landed({ row, children }: { row: WireRow; children?: ReactNode }) {
+  const { state, write } = useRow(row)
+  const { landed: _old, ...rest } = state ?? {}
+  return (
+    <Tick
+      label={`Wire ${row.number} landed`}
+      checked={state?.landed === true}
+      onChange={(on) => write(on ? { ...rest, landed: true } : rest)}
+    >
+      {children}
+    </Tick>
+  )
+}
