@@ -4,7 +4,7 @@ const order = (name, folders, base) =>
     name: `${name}-${folder.replace(/\W+/g, '-')}`,
     severity: 'error',
     comment: `${folder} may not import from what stands on it`,
-    from: { path: `^${base}/(${folder})/`, pathNot: '\\.test\\.ts$' },
+    from: { path: `^${base}/(${folder})/`, pathNot: '\\.test\\.tsx?$' },
     to: { path: `^${base}/(${folders.slice(i + 1).join('|')})/`, dependencyTypesNot: ['type-only'] },
   }))
 
@@ -19,7 +19,7 @@ module.exports = {
     {
       name: 'no-undeclared',
       severity: 'error',
-      from: { pathNot: '\\.test\\.ts$|/testing(\\.ts|/)' },
+      from: { pathNot: '\\.test\\.tsx?$|/testing(\\.ts|/)' },
       to: { dependencyTypes: ['npm-no-pkg', 'npm-unknown', 'unknown'] },
     },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
@@ -27,7 +27,7 @@ module.exports = {
       name: 'core-alone',
       severity: 'error',
       comment: 'core has no dependency and no input or output',
-      from: { path: '^core/src', pathNot: '\\.test\\.ts$|/testing/' },
+      from: { path: '^core/src', pathNot: '\\.test\\.tsx?$|/testing/' },
       to: { pathNot: '^core/src' },
     },
     {
@@ -49,14 +49,14 @@ module.exports = {
     {
       name: 'no-tests-in-product',
       severity: 'error',
-      from: { pathNot: '\\.test\\.ts$|/testing(\\.ts|/)' },
-      to: { path: '\\.test\\.ts$|/testing(\\.ts|/)' },
+      from: { pathNot: '\\.test\\.tsx?$|/testing(\\.ts|/)' },
+      to: { path: '\\.test\\.tsx?$|/testing(\\.ts|/)' },
     },
     {
       name: 'strangers',
       severity: 'error',
       comment: 'a probe, a control law and a thermal network do not know one another',
-      from: { path: '^core/src/(probes|control|plant)/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/src/(probes|control|plant)/', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^core/src/(probes|control|plant)/', pathNot: '^core/src/$1/' },
     },
     {
@@ -69,7 +69,7 @@ module.exports = {
       name: 'registry-last',
       severity: 'error',
       comment: 'nothing in core imports the registry but the registry',
-      from: { path: '^core/src/(?!calc/)', pathNot: '\\.test\\.ts$|/testing/' },
+      from: { path: '^core/src/(?!calc/)', pathNot: '\\.test\\.tsx?$|/testing/' },
       to: { path: '^core/src/calc/' },
     },
     ...order(

@@ -95,6 +95,7 @@ export async function addLoop(page: Page, name = 'Hatchling floor') {
   const form = page.getByRole('dialog')
   await form.getByLabel('Name', { exact: true }).fill(name)
   await form.getByRole('button', { name: 'Add the loop' }).click()
+  await expect(form).toHaveCount(0)
   await expect(page.getByLabel('What is controlled')).toBeVisible()
 }
 

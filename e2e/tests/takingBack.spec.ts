@@ -72,6 +72,7 @@ test('j and k walk the loops, keeping the stage', async ({ page, server }) => {
   await addLoop(page, 'South bay')
   await page.locator('body').click({ position: { x: 5, y: 700 } })
   await page.keyboard.press('3')
+  await expect(page).toHaveURL(/\/wire$/)
   await page.keyboard.press('j')
   await expect(page.getByRole('banner')).toContainText('North bay')
   await page.keyboard.press('k')

@@ -51,7 +51,6 @@ async function main() {
     })
   const server = await listen(wanted, FREE_PORTS_TRIED)
   const { port } = server.address() as AddressInfo
-  console.log(`Nachtigal is ready: http://${host.includes(':') ? `[${host}]` : host}:${port}`)
 
   let stopping = false
   const stop = (signal: string) => {
@@ -67,6 +66,8 @@ async function main() {
   }
   process.on('SIGINT', stop)
   process.on('SIGTERM', stop)
+  // Said last: whoever waits for it may ask to end at once.
+  console.log(`Nachtigal is ready: http://${host.includes(':') ? `[${host}]` : host}:${port}`)
 }
 
 main().catch((error: unknown) => {
