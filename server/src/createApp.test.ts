@@ -91,6 +91,19 @@ describe('what every answer says', () => {
   })
 })
 
+describe('under which name it is called', () => {
+  it.each(['localhost', 'localhost:4310', '127.0.0.1:4310', '[::1]:4310'])('%s is its own', (host) =>
+    get('/api/health').set('Host', host).expect(200),
+  )
+  it.each(['evil.example', 'localhost.evil.example', '127.0.0.1.evil.example:4310', '192.168.1.7:4310', 'x@localhost'])(
+    '%s is not: nothing is told',
+    async (host) => {
+      const { body } = await get('/api/jobs').set('Host', host).expect(403)
+      expect(body.error.code).toBe('HOST_REFUSED')
+    },
+  )
+})
+
 describe('file names that are offered', () => {
   it.each([
     ['Otterholm Wildlife Hospital', 'Otterholm-Wildlife-Hospital.pdf'],

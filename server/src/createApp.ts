@@ -21,6 +21,8 @@ export interface AppDeps {
   readonly log: Logger
   /** The clock, as ISO text. */
   readonly now: () => string
+  /** Answer only to a name of this machine itself: a strange site cannot then reach in under a name that it points here. */
+  readonly loopbackOnly?: boolean
   /** Folder of the built pages; left out when only the interface is wanted. */
   readonly webFolder?: string
 }
@@ -55,6 +57,7 @@ export function createApp(deps: AppDeps): Express {
     }),
   )
   app.use(requestLog(log))
+  if (deps.loopbackOnly) app.use(ownNameOnly)
   app.use(
     '/api',
     rateLimit({
@@ -83,6 +86,18 @@ export function createApp(deps: AppDeps): Express {
   if (webFolder) servePages(app, webFolder)
   app.use(errorHandler(log))
   return app
+}
+
+const OWN_NAME = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i
+
+const ownNameOnly: RequestHandler = (request, _response, next) => {
+  const host = request.headers.host ?? ''
+  if (!OWN_NAME.test(host))
+    throw new AppError(
+      'HOST_REFUSED',
+      `this server answers to localhost, not to "${host.slice(0, 60)}"; set HOST to open it to others`,
+    )
+  next()
 }
 
 interface Nonced {

@@ -29,16 +29,17 @@ async function main() {
   const store = createJobStore(database.db, shelf.data, now)
   if (process.argv.includes('--demo') && (await store.list()).length === 0)
     await store.importFile(JSON.parse(readFileSync(at('demo', 'otterholm.nachtigal.json'), 'utf8')) as JobFile)
+  const host = env('HOST') ?? '127.0.0.1'
   const app = createApp({
     store,
     shelf,
     renderPdf: createPdfRenderer(at('node_modules')),
     log,
     now,
+    loopbackOnly: ['127.0.0.1', '::1', 'localhost'].includes(host),
     webFolder: at('web', 'dist'),
   })
 
-  const host = env('HOST') ?? '127.0.0.1'
   const wanted = Number(env('PORT') ?? 4310)
   const listen = (port: number, tries: number): Promise<import('node:http').Server> =>
     new Promise((resolve, reject) => {

@@ -50,6 +50,7 @@ export async function testServer(webFolder?: string) {
     renderPdf: createPdfRenderer(at('../../node_modules')),
     log: pino({ level: 'silent' }),
     now,
+    loopbackOnly: true,
     ...(webFolder ? { webFolder } : {}),
   })
   return { app, store, close: database.close }
