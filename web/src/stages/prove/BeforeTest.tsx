@@ -2,7 +2,7 @@ import { useLoop } from '../../loop/loopContext'
 
 const questions = {
   commanded: 'Commanded? The output lamp or the display says on.',
-  answered: 'Answered? The pump runs, the pipe warms.',
+  answered: 'Answered? The load draws current; pipe or mat warms.',
 } as const
 
 /** Half of all control faults are plant faults: asked before any test. */
