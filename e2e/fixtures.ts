@@ -142,3 +142,12 @@ export async function wholeChain(page: Page) {
   await choose(page, 'Limiter', 'Shrike')
   await choose(page, 'Supply', 'Circuit 10 A')
 }
+
+/** An empty job with the floor surveyed and its whole chain chosen, at Match. */
+export async function matchedFloor(page: Page, url: string) {
+  await startJob(page, url)
+  await addLoop(page)
+  await survey(page, celsius)
+  await toStage(page, 'Match')
+  await wholeChain(page)
+}

@@ -8,7 +8,7 @@ import { winterDay } from '@nachtigal/core/plant/winterDay'
 import { loopScenario } from '@nachtigal/core/simulate/loopScenario'
 import { simulate } from '@nachtigal/core/simulate/simulate'
 import { fieldData } from '@nachtigal/core/testing/fieldData'
-import { basics, plannedFloor } from '@nachtigal/core/testing/warmFloor'
+import { basics, plannedFloor, twoOutputs } from '@nachtigal/core/testing/warmFloor'
 import { refusal } from './check'
 import { commandSchema } from './commandSchema'
 import { jobSchema, loopSchema } from './documentSchemas'
@@ -30,16 +30,7 @@ describe('documents', () => {
   })
 
   describe('a second loop with two probes, two outputs and limiters', () => {
-    const two = plannedFloor([
-      'probes/floor-ntc10k',
-      'probes/floor-ntc10k',
-      'controllers/redwing',
-      'loads/circulator-45',
-      'loads/floor-mat-900',
-      'limiters/shrike',
-      'limiters/fieldfare',
-      'supplies/mains-230-20',
-    ])
+    const two = plannedFloor(twoOutputs)
     it('loads without a change of schema', () => {
       expect(refusal(jobSchema, plain(two.job))).toBeUndefined()
       expect(refusal(loopSchema, plain(two.loop))).toBeUndefined()

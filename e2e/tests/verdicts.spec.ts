@@ -1,30 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import {
-  addLoop,
-  celsius,
-  expect,
-  expectAccessible,
-  fill,
-  saved,
-  startJob,
-  survey,
-  test,
-  toStage,
-  wholeChain,
-} from '../fixtures'
-
-async function matched(page: import('@playwright/test').Page, url: string) {
-  await startJob(page, url)
-  await addLoop(page)
-  await survey(page, celsius)
-  await toStage(page, 'Match')
-  await wholeChain(page)
-}
+import { expect, expectAccessible, fill, matchedFloor, saved, test, toStage } from '../fixtures'
 
 test('a wire over its limit, or open, stops the loop until a better reading is typed', async ({ page, server }) => {
-  await matched(page, server.url)
+  await matchedFloor(page, server.url)
   await toStage(page, 'Wire')
   const rail = page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Wire/ })
   await page.getByRole('button', { name: /^Wire 3,/ }).click()
@@ -55,7 +35,7 @@ test('a wire over its limit, or open, stops the loop until a better reading is t
 })
 
 test('a plain finding is closed with a reason and a name; the log takes the closing back', async ({ page, server }) => {
-  await matched(page, server.url)
+  await matchedFloor(page, server.url)
   await toStage(page, 'Set')
   await fill(page, 'Offset', '2.4')
   const finding = page.getByRole('listitem').filter({ hasText: 'Offset is large.' })
@@ -79,7 +59,7 @@ test('a plain finding is closed with a reason and a name; the log takes the clos
 })
 
 test('a reading that does not repeat says replace; a step without a switching says look', async ({ page, server }) => {
-  await matched(page, server.url)
+  await matchedFloor(page, server.url)
   await toStage(page, 'Prove')
   await page.getByRole('group', { name: 'Before any test' }).getByRole('button', { name: 'no' }).last().click()
   await expect(page.getByText('A plant fault first.')).toBeVisible()
@@ -101,7 +81,7 @@ test('a job file goes from one bench to another by the page; what is none is ref
   page,
   server,
 }) => {
-  await matched(page, server.url)
+  await matchedFloor(page, server.url)
   await saved(page)
   await page.getByRole('link', { name: 'Board' }).click()
   const download = page.waitForEvent('download')
@@ -146,7 +126,7 @@ test('a job file goes from one bench to another by the page; what is none is ref
 })
 
 test('night stays over a reload, a look in the other unit does not', async ({ page, server }) => {
-  await matched(page, server.url)
+  await matchedFloor(page, server.url)
   await toStage(page, 'Set')
   await saved(page)
   await page.getByRole('button', { name: 'Night' }).click()

@@ -10,7 +10,7 @@ import { loopScenario } from '../simulate/loopScenario'
 import { simulate } from '../simulate/simulate'
 import { withDefaultPlans } from '../survey/defaultPlans'
 import { fieldData } from '../testing/fieldData'
-import { plannedFloor, profile, surveyedFloor } from '../testing/warmFloor'
+import { plannedFloor, profile, surveyedFloor, twoOutputs } from '../testing/warmFloor'
 import { addDevice, type Edited, insertDevice, removeDevice, replaceDevice } from '../wiring/chainEdit'
 import { outputPath } from '../wiring/outputPath'
 import { powerPaths } from '../wiring/powerPath'
@@ -64,10 +64,6 @@ const built = (steps: readonly Parameters<typeof apply>[1][], from: Edited) =>
     (edited, step, i) => withDefaultPlans(apply(edited, step, `d${i}`), fieldData, () => `p${++plans}`),
     from,
   )
-const twoOutputs = [
-  ...['probes/floor-ntc10k', 'probes/room-ntc10k', 'controllers/redwing', 'loads/circulator-45', 'loads/floor-mat-900'],
-  ...['limiters/shrike', 'limiters/fieldfare', 'supplies/mains-230-20'],
-]
 /** From nothing, from the whole floor, or from two outputs. */
 const starts = [surveyedFloor(), plannedFloor(), plannedFloor(twoOutputs)]
 const anyChain = fc

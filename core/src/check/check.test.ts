@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import type { OnOffBehaviour } from '../job/behaviour'
 import { fromSetpoint } from '../job/behaviour'
 import { fieldData } from '../testing/fieldData'
-import { plannedFloor, profile, surveyedFloor } from '../testing/warmFloor'
+import { plannedFloor, profile, surveyedFloor, twoOutputs } from '../testing/warmFloor'
 import { type Edited, replaceDevice } from '../wiring/chainEdit'
 import { runCalculation, findCalculation } from '../calc/registry'
 import { checkLoop } from './checkLoop'
@@ -278,16 +278,7 @@ describe('stages', () => {
 })
 
 describe('the documents are those of every later loop', () => {
-  const two = plannedFloor([
-    'probes/floor-ntc10k',
-    'probes/room-ntc10k',
-    'controllers/redwing',
-    'loads/circulator-45',
-    'loads/floor-mat-900',
-    'limiters/shrike',
-    'limiters/fieldfare',
-    'supplies/mains-230-20',
-  ])
+  const two = plannedFloor(twoOutputs)
   it('two probes, two outputs and limiters: each output its own line and plan', () => {
     expect(Object.keys(two.loop.settings.planned)).toEqual(['plan-1', 'plan-2'])
     expect(codes(two).filter((code) => code.includes('stop'))).toEqual([])

@@ -36,6 +36,18 @@ export function surveyedFloor(jobChanges: Partial<JobDocument> = {}): Edited {
   return { job, loop: { ...loop, survey: { ...loop.survey, answers } } }
 }
 
+/** Devices of a loop with two probes, two outputs, two loads and a limiter for each. */
+export const twoOutputs = [
+  'probes/floor-ntc10k',
+  'probes/room-ntc10k',
+  'controllers/redwing',
+  'loads/circulator-45',
+  'loads/floor-mat-900',
+  'limiters/shrike',
+  'limiters/fieldfare',
+  'supplies/mains-230-20',
+]
+
 /** The same with a chain from the shelf, in this order, and the starting plan for each output that has an input. */
 export function plannedFloor(
   devices: readonly string[] = [

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { resolveChain } from '../job/chain'
 import { fieldData } from '../testing/fieldData'
-import { plannedFloor, profile, surveyedFloor } from '../testing/warmFloor'
+import { plannedFloor, profile, surveyedFloor, twoOutputs } from '../testing/warmFloor'
 import { addDevice, type Edited, insertDevice, removeDevice, replaceDevice } from './chainEdit'
 import { connectionList } from './connectionList'
 import { contactLoad } from './contactLoad'
@@ -111,16 +111,7 @@ describe('chain edits', () => {
 })
 
 describe('outputPath', () => {
-  const two = plannedFloor([
-    'probes/floor-ntc10k',
-    'probes/room-ntc10k',
-    'controllers/redwing',
-    'loads/circulator-45',
-    'loads/floor-mat-900',
-    'limiters/shrike',
-    'limiters/fieldfare',
-    'supplies/mains-230-20',
-  ])
+  const two = plannedFloor(twoOutputs)
   const chain = resolveChain(two.job, two.loop.chain)
   it.each([
     ['plan-1', ['B1', 'A1', 'F1', 'M1', 'X1']],
