@@ -46,6 +46,14 @@ describe('dayOutcome, target 28 °C, may stray 1 K, set 28, swing 1', () => {
       head: 'F1 tripped.',
       reason: expect.stringContaining('1.5\u00a0h into the day'),
     }))
+  it('never sends the set past what the surface may reach', () => {
+    const answers = { ...loop.survey.answers, zone: 'timber', target: 27 }
+    const timber = loopContext(job, { ...loop, survey: { ...loop.survey, answers } }, fieldData)
+    const atLimit = { ...plan, ...fromSetpoint('heating', 'cut-out', 27, 1) }
+    const { next } = dayOutcome(timber, atLimit, ran(25.7, 27.2))
+    expect(next).toContain('Not by a higher set: this floor may not be over 27.0\u00a0°C')
+    expect(dayOutcome(timber, atLimit, ran(26.8, 28.3)).next).toBe('Lower the set by 0.6\u00a0K.')
+  })
   it('speaks Fahrenheit, differences as differences', () => {
     const inF = loopContext({ ...job, temperatureUnit: 'F' }, loop, fieldData)
     expect(dayOutcome(inF, plan, ran(26.7, 28.2)).reason).toContain(

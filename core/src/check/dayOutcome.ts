@@ -1,5 +1,7 @@
 import type { OnOffBehaviour } from '../job/behaviour'
+import { floorLimit } from '../plant/floorOutput'
 import type { SimulationResult } from '../simulate/scenario'
+import { hours } from '../units/hours'
 import type { LoopContext } from './context'
 
 /** What a simulated day says to the fitter: did it hold, and if not, what to change. */
@@ -18,7 +20,8 @@ const LEAST_SEEN_K = 0.05
 /**
  * Holds a simulated day against the target and what it may stray.
  * Where the whole excursion is narrower than the two tolerances the set is only in the wrong place: it moves by the difference of
- * target and middle. Where it is wider the swing gives way by the excess; what is left is the lag of probe and floor.
+ * target and middle, but never past what the floor's surface may reach. Where it is wider the swing gives way by the excess; what
+ * is left is the lag of probe and floor.
  */
 export function dayOutcome(
   { loop, survey, words }: Pick<LoopContext, 'loop' | 'survey' | 'words'>,
@@ -31,7 +34,7 @@ export function dayOutcome(
     return {
       verdict: 'look',
       head: `${trip.of} tripped.`,
-      reason: `${say(trip.atS / 3600, 'hours')} into the day: the supply water is too hot for it.`,
+      reason: `${say(hours(trip.atS), 'hours')} into the day: the supply water is too hot for it.`,
       next: 'Lower the supply water. The limiter stays.',
     }
   const node = survey?.facts.probePlace === 'room' ? 'room' : 'slab'
@@ -55,13 +58,18 @@ export function dayOutcome(
     return { verdict: 'fits', head: 'Holds.', reason: `The ${place} stays ${strays}; ${may}.${lag}`, underK, overK }
   const excessK = highC - lowC - 2 * tolerance
   const shiftK = target - (highC + lowC) / 2
+  const limitC = node === 'slab' && survey ? floorLimit(survey.zone, survey.plant.designRoomC) : Infinity
+  const shift =
+    Math.max(plan.onC, plan.offC) + shiftK > limitC
+      ? `Not by a higher set: this floor may not be over ${say(limitC, 'temperature')}. Narrow the swing, or agree a lower target.`
+      : `${shiftK > 0 ? 'Raise' : 'Lower'} the set by ${say(Math.abs(shiftK), 'difference')}.`
   return {
     verdict: 'look',
     head: 'Strays too far.',
     reason: `The ${place} goes ${strays}; ${may}.${lag}`,
     next:
       excessK <= LEAST_SEEN_K
-        ? `${shiftK > 0 ? 'Raise' : 'Lower'} the set by ${say(Math.abs(shiftK), 'difference')}.`
+        ? shift
         : excessK < plan.swingK - LEAST_SEEN_K
           ? `Narrow the swing to about ${say(plan.swingK - excessK, 'difference')}, then look where the middle lies.`
           : 'The swing is not the cause: look at power, supply water and the place of the probe.',

@@ -29,7 +29,8 @@ export interface ChoiceQuestion extends Common {
       {
         readonly order: number
         readonly title: string
-        /** Figures in braces, for `tell`. */ readonly consequence: string
+        /** Figures in braces, for `tell`. */
+        readonly consequence: string
       }
     >
   >

@@ -132,11 +132,16 @@ export const unitLabels: readonly string[] = [
 
 export const trueMinus = (text: string) => text.replace(/^-/, '\u2212')
 
-/** The number alone, in the user's unit, rounded for reading; −0.0 is never shown. */
+/** A number that is in the user's unit already, rounded for reading; −0.0 is never shown. */
+export function shownText(shown: number, decimals = 1): string {
+  const text = shown.toFixed(decimals)
+  return trueMinus(Number(text) === 0 ? text.replace('-', '') : text)
+}
+
+/** The number alone, in the user's unit, rounded for reading. */
 export function formatValue(si: number, quantity: Quantity, preferences: UnitPreferences, decimals?: number): string {
   const view = quantityView(quantity, preferences)
-  const text = view.toShown(si).toFixed(decimals ?? view.decimals)
-  return trueMinus(Number(text) === 0 ? text.replace('-', '') : text)
+  return shownText(view.toShown(si), decimals ?? view.decimals)
 }
 
 /**

@@ -1,9 +1,13 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
+import type { Command } from '@nachtigal/core/job/command'
 import { useLogQuery } from '../lib/api'
 import { useAppSelector } from '../lib/store'
 import { useUndo } from '../loop/useUndo'
 import { Button } from '../ui/Button'
+
+const ofJob = ({ change }: Command, jobId: string) =>
+  change.find(({ document, path }) => document === jobId && path.length === 0)
 
 /** Where a job should be and none is: taken back (its log still stands, so it comes back by a tap), or not to be read. */
 export function NoJob({ jobId, onBack }: { jobId: string; onBack: () => void }) {
@@ -11,12 +15,11 @@ export function NoJob({ jobId, onBack }: { jobId: string; onBack: () => void }) 
   const waiting = useAppSelector((state) => state.documents.pending.length > 0)
   const undo = useUndo(jobId)
   const [problem, setProblem] = useState<string>()
-  const last = data?.rows[0]?.command
-  const takenBack = last?.change.some(
-    ({ document, path, to }) => document === jobId && path.length === 0 && to === null,
-  )
+  /** The newest command that made or took away the job itself. */
+  const newest = data?.rows.find(({ command }) => ofJob(command, jobId))?.command
+  const takenBack = newest && ofJob(newest, jobId)?.to === null ? newest : undefined
   const back = () => {
-    const wrong = undo(last!)
+    const wrong = undo(takenBack!)
     setProblem(wrong)
     if (!wrong) onBack()
   }
@@ -25,7 +28,7 @@ export function NoJob({ jobId, onBack }: { jobId: string; onBack: () => void }) 
       <h1 className="h1">{takenBack ? 'This job was taken back' : 'This job cannot be read'}</h1>
       <p>
         {takenBack
-          ? `By ${last!.by}. Its log still stands, and so does everything in it.`
+          ? `By ${takenBack.by}. Its log still stands, and so does everything in it.`
           : 'Is the server running? What you typed is kept on this device.'}
       </p>
       {takenBack ? (

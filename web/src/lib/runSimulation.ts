@@ -14,7 +14,13 @@ const start = () => new Worker(new URL('./simulateWorker.ts', import.meta.url), 
 
 /** Has a worker ready before it is asked for, so that the first run waits for nothing and needs no network. */
 export function warmWorker() {
-  idle ??= start()
+  if (idle) return
+  const worker = start()
+  // One that could not be fetched is no use to anybody: the first run starts its own.
+  worker.onerror = () => {
+    if (idle === worker) idle = undefined
+  }
+  idle = worker
 }
 
 /** Runs a scenario in a worker of its own, kept for the next run unless it is cancelled or broke. */

@@ -7,7 +7,7 @@ import { lastReading } from '@nachtigal/core/job/proofReadings'
 import { ordered } from '@nachtigal/core/job/chain'
 import { stages } from '@nachtigal/core/survey/hazards'
 import { factsOfKind } from '@nachtigal/core/survey/kindFacts'
-import { quantityView } from '@nachtigal/core/units/quantity'
+import { formatValue, quantityView } from '@nachtigal/core/units/quantity'
 import { MiniLadder } from '../../instruments/MiniLadder'
 import { StageTrack } from '../../instruments/StageTrack'
 import { useAppSelector } from '../../lib/store'
@@ -108,7 +108,7 @@ export function BoardPlace() {
                 <span className="lg:text-right col-start-2 lg:col-start-auto max-lg:order-2">
                   {reading ? (
                     <>
-                      <span className="text-[24px]">{view.toShown(reading.value!).toFixed(1)}</span>{' '}
+                      <span className="text-[24px]">{formatValue(reading.value!, 'temperature', preferences)}</span>{' '}
                       <span className="small text-ink2">{view.label}</span>
                     </>
                   ) : (

@@ -1,7 +1,7 @@
 import type { ProofReading } from '@nachtigal/core/job/documents'
 import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
 import type { RiseFallResult, RiseFallStep, RiseFallTest } from '@nachtigal/core/proof/riseAndFall'
-import { formatQuantity, quantityView } from '@nachtigal/core/units/quantity'
+import { formatQuantity, formatValue, quantityView, shownText } from '@nachtigal/core/units/quantity'
 import { ProofBar } from '../../instruments/ProofBar'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
@@ -126,7 +126,7 @@ export function StepSheet({ plan, test, step, onNext }: StepProps) {
             ? step.reading.text
             : value === undefined
               ? ''
-              : view.toShown(value).toFixed(1)
+              : formatValue(value, 'temperature', preferences)
         }
         quantity="temperature"
         preferences={preferences}
@@ -142,7 +142,7 @@ export function StepSheet({ plan, test, step, onNext }: StepProps) {
         tolerance={difference.toShown(step.toleranceK)}
         reading={value === undefined ? undefined : view.toShown(value)}
         verdict={step.verdict}
-        format={(v) => v.toFixed(1)}
+        format={shownText}
       />
       <div
         className="border-t border-line pt-3 grid gap-1"

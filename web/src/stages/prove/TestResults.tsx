@@ -1,5 +1,5 @@
 import type { RiseFallStep, RiseFallTest } from '@nachtigal/core/proof/riseAndFall'
-import { quantityView } from '@nachtigal/core/units/quantity'
+import { formatValue, quantityView, shownText } from '@nachtigal/core/units/quantity'
 import { ProofBar } from '../../instruments/ProofBar'
 import { Cautions } from '../../loop/Cautions'
 import { useLoop } from '../../loop/loopContext'
@@ -56,12 +56,12 @@ export function TestResults({
               </td>
               <td className="px-1 whitespace-nowrap">{each.title}</td>
               <td className="px-1">{each.switches}</td>
-              <td className="px-1 whitespace-nowrap">{view.toShown(each.expectedC).toFixed(1)}</td>
+              <td className="px-1 whitespace-nowrap">{formatValue(each.expectedC, 'temperature', preferences)}</td>
               <td className="px-1 font-bold whitespace-nowrap">
                 {each.reading?.value === undefined ? (
                   <span className="inline-block w-8 border-b border-edge" />
                 ) : (
-                  view.toShown(each.reading.value).toFixed(1)
+                  formatValue(each.reading.value, 'temperature', preferences)
                 )}
               </td>
               <td className="px-1">
@@ -71,7 +71,7 @@ export function TestResults({
                   tolerance={difference.toShown(each.toleranceK)}
                   reading={each.reading?.value === undefined ? undefined : view.toShown(each.reading.value)}
                   verdict={each.verdict}
-                  format={(v) => v.toFixed(1)}
+                  format={shownText}
                 />
               </td>
               <td className="pr-4 pl-1">

@@ -2,7 +2,7 @@ import { useNavigate } from 'react-router'
 import type { Question } from '@nachtigal/core/survey/question'
 import { hazardsOf } from '@nachtigal/core/survey/hazards'
 import { factsOfKind } from '@nachtigal/core/survey/kindFacts'
-import { formatQuantity, quantityView } from '@nachtigal/core/units/quantity'
+import { formatQuantity, formatValue } from '@nachtigal/core/units/quantity'
 import { Cautions } from '../../loop/Cautions'
 import { Findings } from '../../loop/Findings'
 import { useLoop } from '../../loop/loopContext'
@@ -122,10 +122,9 @@ function Asked({ question }: { question: Question }) {
   }
   const figure = survey?.figures[id]
   const estimated = figure?.source === 'estimate' ? figure : undefined
-  const view = quantityView(question.quantity, preferences)
   const range =
     estimated?.low !== undefined && estimated.high !== undefined
-      ? `${view.toShown(estimated.low).toFixed(view.decimals)} to ${view.toShown(estimated.high).toFixed(view.decimals)}`
+      ? `${formatValue(estimated.low, question.quantity, preferences)} to ${formatValue(estimated.high, question.quantity, preferences)}`
       : ''
   const aside = estimated ? (
     <Opens className="sum small" label={`${title}: where the estimate comes from`} trigger={`est. ${range}`}>
@@ -146,7 +145,7 @@ function Asked({ question }: { question: Question }) {
       onCommit={put}
       hint={hint}
       aside={aside}
-      placeholder={estimated ? view.toShown(estimated.value).toFixed(view.decimals) : ''}
+      placeholder={estimated ? formatValue(estimated.value, question.quantity, preferences) : ''}
     />
   )
 }

@@ -6,6 +6,7 @@ import { decimate } from '@nachtigal/core/series/decimate'
 import { onSpans } from '@nachtigal/core/series/onSpans'
 import { loopScenario } from '@nachtigal/core/simulate/loopScenario'
 import type { SimulationResult } from '@nachtigal/core/simulate/scenario'
+import { hours } from '@nachtigal/core/units/hours'
 import { formatQuantity, quantityView } from '@nachtigal/core/units/quantity'
 import { Strip } from '../../instruments/Strip'
 import { useAppSelector } from '../../lib/store'
@@ -38,7 +39,7 @@ export function TryStage() {
   const drawn = useMemo(() => {
     if (!result) return undefined
     const { trace } = result
-    const hours = trace.timeS.map((s) => s / 3600)
+    const timeH = trace.timeS.map(hours)
     const names: Record<string, string> = { slab: 'floor', room: 'room' }
     return {
       traces: Object.entries(names)
@@ -46,12 +47,12 @@ export function TryStage() {
         .map(([node, name]) => ({
           name,
           dashed: node === 'room',
-          points: decimate({ timeS: hours, value: trace.nodes[node]!.map(view.toShown) }, POINTS),
+          points: decimate({ timeS: timeH, value: trace.nodes[node]!.map(view.toShown) }, POINTS),
         })),
       relays: Object.entries(trace.drives).map(([id, on]) => ({
         name: chain.devices.find((d) => d.id === id)?.tag ?? id,
         action: scenario?.controls.find(({ drives }) => drives === id)?.action ?? ('heating' as const),
-        spans: onSpans(hours, on),
+        spans: onSpans(timeH, on),
       })),
     }
   }, [result, scenario, chain, view])
@@ -179,7 +180,7 @@ function Outcome({ result, plan }: { result: SimulationResult; plan: PlannedOutp
           <dt>Starts</dt>
           <dd data-result="starts">{summary.starts[id]}</dd>
           <dt>Runs</dt>
-          <dd>{say(summary.onS[id]! / 3600, 'hours')}</dd>
+          <dd>{say(hours(summary.onS[id]!), 'hours')}</dd>
           <dt>Heat given</dt>
           <dd>{say(summary.energyKwh[id], 'energy')}</dd>
         </dl>

@@ -1,0 +1,2 @@
+/** Hours of a time in seconds. */
+export const hours = (seconds: number) => seconds / 3600
