@@ -74,7 +74,17 @@ module.exports = {
     },
     ...order(
       'core',
-      ['units|series', 'probes|control|plant', 'profile', 'job', 'wiring', 'survey', 'simulate', 'check|proof', 'calc'],
+      [
+        'units|numeric|signal|series|time',
+        'probes|control|plant|net',
+        'profile',
+        'job',
+        'wiring',
+        'survey',
+        'simulate',
+        'check|proof',
+        'calc',
+      ],
       'core/src',
     ),
     ...order('web', ['lib', 'ui', 'instruments', 'loop', 'stages|places', 'app'], 'web/src'),

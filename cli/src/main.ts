@@ -1,8 +1,18 @@
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { calculations, findCalculation, runCalculation } from '@nachtigal/core/calc/registry'
+import type { JobFile } from '@nachtigal/contract/api'
+import { refusal } from '@nachtigal/contract/check'
+import { jobFileSchema } from '@nachtigal/contract/jobFileSchema'
+import type { CalcData } from '@nachtigal/core/calc/calculation'
+import { calculationSchema } from '@nachtigal/core/calc/jsonSchema'
+import { calculations, findCalculation, plainly, runCalculation } from '@nachtigal/core/calc/registry'
+import type { FluidTable } from '@nachtigal/core/plant/brine'
 import type { FieldData, FieldValue } from '@nachtigal/core/plant/fieldValue'
+import { checkLoop } from '@nachtigal/core/check/checkLoop'
+import { loopContext } from '@nachtigal/core/check/context'
+import { ordered } from '@nachtigal/core/job/chain'
+import type { ProbePart } from '@nachtigal/core/probes/probe'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import { simulate } from '@nachtigal/core/simulate/simulate'
 
@@ -23,33 +33,43 @@ function json(text: string, field: string): unknown {
   }
 }
 
-const fieldData = (): FieldData =>
-  Object.fromEntries(
-    (JSON.parse(readFileSync(path.join(root, 'shelf/data/fieldValues.json'), 'utf8')) as FieldValue[]).map((row) => [
-      row.id,
-      row,
-    ]),
-  )
+const shelf = (name: string): unknown => JSON.parse(readFileSync(path.join(root, 'shelf/data', `${name}.json`), 'utf8'))
 
-function calc([id]: string[]) {
+const fieldData = (): FieldData =>
+  Object.fromEntries((shelf('fieldValues') as FieldValue[]).map((row) => [row.id, row]))
+
+const calcData = (): CalcData => ({
+  fields: fieldData(),
+  parts: shelf('probeParts') as ProbePart[],
+  fluids: shelf('fluids') as FluidTable[],
+})
+
+function calc([id, option]: string[]) {
   if (id === '--list') {
     for (const entry of calculations) process.stdout.write(`${entry.id}\t${entry.title}\n`)
     return
   }
   const entry = findCalculation(id ?? '')
   if (!entry) refuse('id', `there is no calculation "${id ?? ''}"; calc --list names them`)
-  const data = fieldData()
+  if (option === '--schema') {
+    print(calculationSchema(entry))
+    return
+  }
+  if (option !== undefined)
+    refuse('option', `option is "${option}": calc <id> takes --schema, or its input on standard input`)
+  const data = calcData()
   const input = json(readFileSync(0, 'utf8'), 'input')
+  const answer = (each: unknown) => plainly(runCalculation(entry, each, data))
   if (Array.isArray(input)) {
     print(
       input.map((each) => {
-        const outcome = runCalculation(entry, each, data)
+        const outcome = answer(each)
         return outcome.ok ? outcome.output : { error: outcome.error }
       }),
     )
     return
   }
-  const outcome = runCalculation(entry, input, data)
+  const outcome = answer(input)
   if (!outcome.ok) refuse(outcome.error.field, outcome.error.message)
   print(outcome.output)
 }
@@ -70,7 +90,35 @@ function runScenario([file]: string[]) {
   }
 }
 
+/** Findings of a whole job file, stops first, loop by loop in their order. */
+function check([file]: string[]) {
+  if (!file) refuse('file', 'check takes the path of a job file')
+  let text: string
+  try {
+    text = readFileSync(file, 'utf8')
+  } catch (error) {
+    return refuse('file', (error as Error).message)
+  }
+  const given = json(text, 'file')
+  const wrong = refusal(jobFileSchema, given)
+  if (wrong) refuse(wrong.field, wrong.message)
+  const { job, loops } = given as JobFile
+  const data = fieldData()
+  print({
+    job: job.name,
+    findings: ordered(loops).flatMap((loop) => {
+      const { open, closed } = checkLoop(loopContext(job, loop, data))
+      return [...open, ...closed].map((finding) => ({ loop: loop.name, ...finding, closed: closed.includes(finding) }))
+    }),
+  })
+}
+
 const [command, ...rest] = process.argv.slice(2)
 if (command === 'calc') calc(rest)
 else if (command === 'simulate') runScenario(rest)
-else refuse('command', `"${command ?? ''}" is not known here: calc --list, calc <id>, simulate <scenario.json>`)
+else if (command === 'check') check(rest)
+else
+  refuse(
+    'command',
+    `"${command ?? ''}" is not known here: calc --list, calc <id> [--schema], simulate <scenario.json>, check <job.json>`,
+  )

@@ -1,6 +1,9 @@
 import type { Command, LogRow } from '@nachtigal/core/job/command'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import type { CalcData } from '@nachtigal/core/calc/calculation'
+import type { FluidTable } from '@nachtigal/core/plant/brine'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
+import type { ProbePart } from '@nachtigal/core/probes/probe'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 
 /** Paths of the HTTP interface; the client fills in ids. */
@@ -51,7 +54,17 @@ export interface LogPage {
 export interface Shelf {
   readonly profiles: readonly DeviceProfile[]
   readonly data: FieldData
+  /** Curves of real probes, by name. */
+  readonly parts: readonly ProbePart[]
+  readonly fluids: readonly FluidTable[]
 }
+
+/** What calculations are handed of a shelf. */
+export const calcDataOf = ({ data, parts, fluids }: Omit<Shelf, 'profiles'>): CalcData => ({
+  fields: data,
+  parts,
+  fluids,
+})
 
 export interface JobFile {
   readonly format: 'nachtigal-job'

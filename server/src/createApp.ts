@@ -5,7 +5,7 @@ import express, { type ErrorRequestHandler, type Express, type RequestHandler } 
 import { rateLimit } from 'express-rate-limit'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
-import { routes, type Shelf } from '@nachtigal/contract/api'
+import { calcDataOf, routes, type Shelf } from '@nachtigal/contract/api'
 import { type ErrorBody, httpStatus } from '@nachtigal/contract/errors'
 import { AppError } from './appError'
 import type { RenderPdf } from './reports/renderPdf'
@@ -77,7 +77,7 @@ export function createApp(deps: AppDeps): Express {
   app.get(routes.shelf, (_request, response) => {
     response.json(shelf)
   })
-  app.use(calcRoutes({ data: shelf.data }))
+  app.use(calcRoutes({ data: calcDataOf(shelf) }))
   app.use(jobRoutes({ store }))
   app.use(sheetRoutes({ store, data: shelf.data, renderPdf: deps.renderPdf, now: deps.now }))
   app.all('/api/{*path}', (request) => {

@@ -3,7 +3,9 @@ import path from 'node:path'
 import type { Shelf } from '@nachtigal/contract/api'
 import { refusal } from '@nachtigal/contract/check'
 import { profileSchema } from '@nachtigal/contract/profileSchema'
+import type { FluidTable } from '@nachtigal/core/plant/brine'
 import type { FieldValue } from '@nachtigal/core/plant/fieldValue'
+import type { ProbePart } from '@nachtigal/core/probes/probe'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 
 const readJson = (file: string): unknown => JSON.parse(readFileSync(file, 'utf8'))
@@ -24,9 +26,12 @@ export function readShelf(folder: string): Shelf {
         return profile as DeviceProfile
       }),
   )
-  const values = readJson(path.join(folder, 'data', 'fieldValues.json')) as FieldValue[]
+  const data = (name: string) => readJson(path.join(folder, 'data', `${name}.json`))
+  const values = data('fieldValues') as FieldValue[]
   return {
     profiles: profiles.sort((a, b) => (a.category + a.name < b.category + b.name ? -1 : 1)),
     data: Object.fromEntries(values.map((row) => [row.id, row])),
+    parts: data('probeParts') as ProbePart[],
+    fluids: data('fluids') as FluidTable[],
   }
 }

@@ -1,159 +1,89 @@
 import type { Quantity } from '../units/quantity'
 
+interface Named {
+  readonly title: string
+  readonly optional?: true
+  /** How to find it out, or what it means, in a line. */
+  readonly hint?: string
+  /** The letter that stands for it in the formula. */
+  readonly symbol?: string
+}
+
+export interface NumberField extends Named {
+  readonly type: 'number'
+  readonly quantity: Quantity
+  readonly min?: number
+  readonly max?: number
+  /** A bound that cannot be reached. */
+  readonly over?: number
+  readonly nullable?: true
+  readonly integer?: true
+  /** What counts when it is left out. */
+  readonly default?: number
+}
+
+export interface ChoiceField extends Named {
+  readonly type: 'choice'
+  readonly choices: readonly string[]
+  /** Accepted, but not offered in forms: another spelling of one that is. */
+  readonly alsoAccepted?: readonly string[]
+  /** Each choice in a fitter's words. */
+  readonly says?: Readonly<Record<string, string>>
+  readonly nullable?: true
+  readonly default?: string
+}
+
 /** One input or output of a calculation: what it is called, what it is, what is allowed. */
-export type Field = { readonly title: string; readonly optional?: true } & (
-  | {
-      readonly type: 'number'
-      readonly quantity: Quantity
-      readonly min?: number
-      readonly max?: number
-      readonly over?: number
-      readonly nullable?: true
-    }
-  | { readonly type: 'choice'; readonly choices: readonly string[] }
-  | { readonly type: 'boolean' }
-  | { readonly type: 'text' }
-  | { readonly type: 'probe' }
-  | { readonly type: 'list'; readonly of: Field; readonly length?: number }
-  | { readonly type: 'object'; readonly fields: Fields }
-)
+export type Field =
+  | NumberField
+  | ChoiceField
+  | (Named & { readonly type: 'boolean'; readonly nullable?: true; readonly default?: boolean })
+  | (Named & { readonly type: 'text'; readonly like?: string; readonly longest?: number; readonly nullable?: true })
+  | (Named & { readonly type: 'list'; readonly of: Field; readonly least?: number; readonly most?: number })
+  | (Named & { readonly type: 'tuple'; readonly items: readonly Field[] })
+  | (Named & { readonly type: 'object'; readonly fields: Fields; readonly nullable?: true })
+  /** One of several shapes, told apart by `kind`. */
+  | (Named & { readonly type: 'variant'; readonly of: Readonly<Record<string, Fields>> })
+  /** A number, or one of a few words in its place; without words any short text. */
+  | (Named & { readonly type: 'either'; readonly number: NumberField; readonly words?: readonly string[] })
+  /** Contacts in series and parallel. */
+  | (Named & { readonly type: 'expression' })
+  /** Whatever: only for outputs whose keys are the user's own names. */
+  | (Named & { readonly type: 'map'; readonly of: Field })
 
 export type Fields = Readonly<Record<string, Field>>
 
-export const number = (
+type NumberOptions = Omit<NumberField, 'type' | 'title' | 'quantity' | 'optional'>
+
+export const number = (title: string, quantity: Quantity, options: NumberOptions = {}): NumberField => ({
+  type: 'number',
+  title,
+  quantity,
+  ...options,
+})
+export const choice = (
   title: string,
-  quantity: Quantity,
-  limits: { min?: number; max?: number; over?: number } = {},
-): Field => ({ type: 'number', title, quantity, ...limits })
-export const choice = (title: string, choices: readonly string[]): Field => ({ type: 'choice', title, choices })
-export const optional = (field: Field): Field => ({ ...field, optional: true })
-
-/** Something wrong with one field of the input: which, and what is allowed. */
-export class InputError extends Error {
-  constructor(
-    readonly field: string,
-    message: string,
-  ) {
-    super(message)
-  }
-}
-
-const PROBE_FIELDS: Readonly<Record<string, readonly string[]>> = {
-  rtd: ['r0Ohm'],
-  ntc: ['r25Ohm', 'betaK'],
-  steinhart: ['a', 'b', 'c'],
-}
-
-const given = (value: unknown) =>
-  typeof value === 'string' ? `"${value.slice(0, 40)}"` : (JSON.stringify(value)?.slice(0, 60) ?? 'nothing')
-
-/** Checks a value against its field. @throws InputError naming field, value and what is allowed */
-export function checkField(name: string, field: Field, value: unknown): void {
-  if (value === undefined) {
-    if (field.optional) return
-    throw new InputError(name, `${name} is missing: ${allowed(field)}`)
-  }
-  const wrong = () => new InputError(name, `${name} is ${given(value)}: ${allowed(field)}`)
-  switch (field.type) {
-    case 'number': {
-      if (value === null && field.nullable) return
-      if (typeof value !== 'number' || !Number.isFinite(value)) throw wrong()
-      const { min, max, over } = field
-      if (
-        (min !== undefined && value < min) ||
-        (max !== undefined && value > max) ||
-        (over !== undefined && value <= over)
-      )
-        throw wrong()
-      return
-    }
-    case 'choice':
-      if (typeof value !== 'string' || !field.choices.includes(value)) throw wrong()
-      return
-    case 'boolean':
-      if (typeof value !== 'boolean') throw wrong()
-      return
-    case 'text':
-      if (typeof value !== 'string' || value.length > 200) throw wrong()
-      return
-    case 'list':
-      if (
-        !Array.isArray(value) ||
-        value.length > 10_000 ||
-        (field.length !== undefined && value.length !== field.length)
-      )
-        throw wrong()
-      value.forEach((item, i) => checkField(`${name}[${i}]`, field.of, item))
-      return
-    case 'object':
-      checkFields(field.fields, value, `${name}.`)
-      return
-    case 'probe':
-      return checkProbe(name, value)
-  }
-}
-
-function checkProbe(name: string, value: unknown): void {
-  const probe = value as Readonly<Record<string, unknown>> | null
-  const fields = typeof probe === 'object' && probe !== null ? PROBE_FIELDS[String(probe['kind'])] : undefined
-  if (!probe || !fields)
-    throw new InputError(
-      name,
-      `${name} is ${given(value)}: an object whose kind is one of ${Object.keys(PROBE_FIELDS).join(', ')}`,
-    )
-  for (const key of Object.keys(probe))
-    if (key !== 'kind' && !fields.includes(key))
-      throw new InputError(
-        `${name}.${key}`,
-        `${name}.${key} is unknown: a probe of kind ${String(probe['kind'])} has ${fields.join(', ')}`,
-      )
-  for (const key of fields) checkField(`${name}.${key}`, { type: 'number', title: key, quantity: 'factor' }, probe[key])
-}
-
-/** Checks an object against its fields; unknown fields are refused. @throws InputError */
-export function checkFields(
-  fields: Fields,
-  value: unknown,
-  prefix = '',
-): asserts value is Readonly<Record<string, unknown>> {
-  if (typeof value !== 'object' || value === null || Array.isArray(value))
-    throw new InputError(
-      prefix.replace(/\.$/, '') || 'input',
-      `${prefix || 'input'} is ${given(value)}: it must be an object`,
-    )
-  for (const key of Object.keys(value))
-    if (!Object.hasOwn(fields, key))
-      throw new InputError(prefix + key, `${prefix}${key} is unknown: allowed are ${Object.keys(fields).join(', ')}`)
-  for (const [key, field] of Object.entries(fields))
-    checkField(prefix + key, field, (value as Record<string, unknown>)[key])
-}
-
-/** What a field takes, in words. */
-export function allowed(field: Field): string {
-  switch (field.type) {
-    case 'number': {
-      const { min, max, over } = field
-      const limits =
-        over !== undefined
-          ? ` over ${over}`
-          : min !== undefined && max !== undefined
-            ? ` from ${min} to ${max}`
-            : min !== undefined
-              ? ` of ${min} or more`
-              : ''
-      return `a number${limits}`
-    }
-    case 'choice':
-      return `one of ${field.choices.join(', ')}`
-    case 'boolean':
-      return 'true or false'
-    case 'text':
-      return 'a text of at most 200 characters'
-    case 'list':
-      return field.length === undefined ? 'a list' : `a list of ${field.length}`
-    case 'object':
-      return 'an object'
-    case 'probe':
-      return `a probe of kind ${Object.keys(PROBE_FIELDS).join(', ')}`
-  }
-}
+  choices: readonly string[],
+  options: Omit<ChoiceField, 'type' | 'title' | 'choices' | 'optional'> = {},
+): ChoiceField => ({ type: 'choice', title, choices, ...options })
+export const yes = (title: string, options: { readonly hint?: string; readonly default?: boolean } = {}): Field => ({
+  type: 'boolean',
+  title,
+  ...options,
+})
+export const text = (
+  title: string,
+  options: { readonly hint?: string; readonly like?: string; readonly longest?: number } = {},
+): Field => ({
+  type: 'text',
+  title,
+  ...options,
+})
+export const list = (
+  title: string,
+  of: Field,
+  options: { readonly least?: number; readonly most?: number; readonly hint?: string } = {},
+): Field => ({ type: 'list', title, of, ...options })
+export const object = (title: string, fields: Fields): Field => ({ type: 'object', title, fields })
+export const optional = <F extends Field>(field: F): F => ({ ...field, optional: true })
+export const nullable = <F extends NumberField | ChoiceField>(field: F): F => ({ ...field, nullable: true })

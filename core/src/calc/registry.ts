@@ -1,16 +1,48 @@
-import type { FieldData } from '../plant/fieldValue'
-import type { Calculation } from './calculation'
-import * as control from './entries/control'
-import * as plants from './entries/plants'
+import { wordsFor } from '../units/words'
+import type { CalcData, Calculation } from './calculation'
+import type { Picture } from './picture'
+import * as cycling from './entries/cycling'
+import * as enclosures from './entries/enclosures'
+import * as floors from './entries/floors'
+import * as modulating from './entries/modulating'
+import * as probeFaults from './entries/probeFaults'
 import * as probes from './entries/probes'
-import * as unitEntries from './entries/units'
+import * as quantities from './entries/quantities'
+import * as reset from './entries/reset'
+import * as signals from './entries/signals'
+import * as stages from './entries/stages'
+import * as switching from './entries/switching'
+import * as thermocouples from './entries/thermocouples'
+import * as timeAndGroups from './entries/timeAndGroups'
+import * as tuning from './entries/tuning'
+import * as waterAndAir from './entries/waterAndAir'
 import * as wiring from './entries/wiring'
-import { checkFields, InputError } from './field'
+import * as wiringTests from './entries/wiringTests'
+import { checkFields, InputError } from './checkField'
 
-/** Every calculation, in the order of the reference page. */
-export const calculations: readonly Calculation[] = [unitEntries, probes, control, plants, wiring].flatMap((group) =>
-  Object.values(group),
-)
+export interface CalculationGroup {
+  readonly title: string
+  readonly entries: readonly Calculation[]
+}
+
+const group = (title: string, ...parts: readonly Readonly<Record<string, Calculation>>[]): CalculationGroup => ({
+  title,
+  entries: parts.flatMap((part) => Object.values(part)),
+})
+
+/** Every calculation, grouped and in the order of the reference page. */
+export const calculationGroups: readonly CalculationGroup[] = [
+  group('Quantities', quantities),
+  group('Probes', probes, thermocouples, probeFaults),
+  group('Switching', switching, stages, cycling),
+  group('Modulating', modulating, signals, tuning),
+  group('Outdoor reset', reset),
+  group('Plants', floors, waterAndAir, enclosures),
+  group('Wiring', wiring, wiringTests),
+  group('Time and groups', timeAndGroups),
+]
+
+export const calculations: readonly Calculation[] = calculationGroups.flatMap(({ entries }) => entries)
 
 const byId = new Map(calculations.map((entry) => [entry.id, entry]))
 if (byId.size !== calculations.length) throw new Error('two calculations share an id')
@@ -21,17 +53,92 @@ export type CalcOutcome =
   | { readonly ok: true; readonly output: Readonly<Record<string, unknown>> }
   | { readonly ok: false; readonly error: { readonly field: string; readonly message: string } }
 
-/** Checks the input against the entry's fields and runs it. What is wrong comes back as an error that names the field. */
-export function runCalculation(entry: Calculation, input: unknown, data: FieldData): CalcOutcome {
+/** First number in an answer that is none, by its path. */
+function notFinite(value: unknown, path: string): string | undefined {
+  if (typeof value === 'number') return Number.isFinite(value) ? undefined : path
+  if (typeof value !== 'object' || value === null) return undefined
+  for (const [key, inner] of Object.entries(value)) {
+    const found = notFinite(inner, path === '' ? key : `${path}.${key}`)
+    if (found !== undefined) return found
+  }
+  return undefined
+}
+
+/** The number of an input that lies farthest from 1, by its path: the likeliest cause of a sum that runs out of numbers. */
+function farthest(value: unknown, path: string): { path: string; away: number } {
+  if (typeof value === 'number') return { path, away: value === 0 ? 0.5 : Math.abs(Math.log10(Math.abs(value))) }
+  let best = { path, away: -1 }
+  if (typeof value === 'object' && value !== null)
+    for (const [key, inner] of Object.entries(value)) {
+      const found = farthest(inner, path === '' ? key : Array.isArray(value) ? `${path}[${key}]` : `${path}.${key}`)
+      if (found.away > best.away) best = found
+    }
+  return best
+}
+
+/** The field that a message begins with: its path up to the first blank or colon, when its root is an input. */
+function fieldOf(entry: Calculation, message: string): string {
+  const path = /^[A-Za-z0-9.[\]]+/.exec(message)?.[0] ?? ''
+  const root = path.split(/[.[]/)[0]!
+  return Object.hasOwn(entry.inputs, root) ? path : 'input'
+}
+
+/**
+ * Checks the input against the entry's fields and runs it. What is wrong comes back as an error that names the field; an answer that
+ * would hold a number that is not finite is an error too, naming the input that is farthest out.
+ * Sentences in the answer keep their figures in braces (`{55 C}`) for whoever shows them; `plainly` puts them into SI.
+ */
+export function runCalculation(entry: Calculation, input: unknown, data: CalcData): CalcOutcome {
   try {
     checkFields(entry.inputs, input)
-    return { ok: true, output: entry.run(input as never, data) }
+    const output = entry.run(input as never, data)
+    const bad = notFinite(output, '')
+    if (bad === undefined) return { ok: true, output }
+    const { path } = farthest(input, '')
+    return {
+      ok: false,
+      error: {
+        field: path,
+        message: `${path} is so far out that ${bad} has no finite answer: allowed is what a plant can be`,
+      },
+    }
   } catch (error) {
     if (error instanceof InputError) return { ok: false, error: { field: error.field, message: error.message } }
-    if (error instanceof RangeError) {
-      const field = Object.keys(entry.inputs).find((name) => error.message.startsWith(name)) ?? 'input'
-      return { ok: false, error: { field, message: error.message } }
-    }
+    if (error instanceof RangeError)
+      return { ok: false, error: { field: fieldOf(entry, error.message), message: error.message } }
     throw error
   }
+}
+
+/** What to draw of an answer, or null where there is nothing to draw. */
+export function drawPicture(
+  entry: Calculation,
+  input: unknown,
+  output: Readonly<Record<string, unknown>>,
+  data: CalcData,
+): Picture | null {
+  if (!entry.picture) return null
+  try {
+    const picture = entry.picture(input as never, output as never, data)
+    return picture && notFinite(picture, '') === undefined ? picture : null
+  } catch (error) {
+    // A neighbour of the point that was asked for may lie where the sum has no answer.
+    if (error instanceof RangeError || error instanceof InputError) return null
+    throw error
+  }
+}
+
+const { tell } = wordsFor({ temperatureUnit: 'C', system: 'metric' })
+
+/** The same with every sentence's figures in SI: what command line and HTTP answer. */
+export function plainly(outcome: CalcOutcome): CalcOutcome {
+  const told = (value: unknown): unknown => {
+    if (typeof value === 'string') return value.includes('{') ? tell(value) : value
+    if (Array.isArray(value)) return value.map(told)
+    if (typeof value === 'object' && value !== null)
+      return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, told(inner)]))
+    return value
+  }
+  if (outcome.ok) return { ok: true, output: told(outcome.output) as Readonly<Record<string, unknown>> }
+  return { ok: false, error: { field: outcome.error.field, message: tell(outcome.error.message) } }
 }

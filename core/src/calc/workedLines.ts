@@ -1,7 +1,11 @@
-import type { FieldData } from '../plant/fieldValue'
-import { formatQuantity, type UnitPreferences } from '../units/quantity'
+import { formatQuantity, quantityView, trueMinus, type UnitPreferences } from '../units/quantity'
+import { wordsFor } from '../units/words'
+import { type ContactExpression } from '../wiring/contactLogic'
+import { sayExpression } from '../wiring/parseExpression'
+import type { CalcData } from './calculation'
 import type { CalcCall } from '../survey/surveyResult'
-import type { Field } from './field'
+import type { Field, Fields, NumberField } from './field'
+import { plainDigits } from '../units/plainDigits'
 import { findCalculation, runCalculation } from './registry'
 
 /** A sum opened: what went in, by what formula, from where, what came out. Screen and sheet only render it. */
@@ -15,30 +19,67 @@ export interface WorkedSum {
   readonly outputs: readonly { readonly label: string; readonly value: string; readonly asked: boolean }[]
 }
 
-function sayField(field: Field, value: unknown, preferences: UnitPreferences): string {
+/** A value in the user's words and units; lists in one line. */
+export function sayField(field: Field, value: unknown, preferences: UnitPreferences): string {
   if (value === null || value === undefined) return 'none'
-  if (field.type === 'number' && typeof value === 'number') return formatQuantity(value, field.quantity, preferences)
-  if (field.type === 'list' && Array.isArray(value))
-    return value.map((item) => sayField(field.of, item, preferences)).join('; ')
-  if (field.type === 'object')
-    return Object.entries(field.fields)
-      .filter(([key]) => (value as Record<string, unknown>)[key] !== undefined)
-      .map(
-        ([key, inner]) =>
-          `${inner.title.toLowerCase()} ${sayField(inner, (value as Record<string, unknown>)[key], preferences)}`,
-      )
+  const inner = (of: Field, each: unknown) => sayField(of, each, preferences)
+  const fieldsOf = (fields: Fields, from: Readonly<Record<string, unknown>>) =>
+    Object.entries(fields)
+      .filter(([key]) => from[key] !== undefined)
+      .map(([key, of]) => `${of.title.toLowerCase()} ${inner(of, from[key])}`)
       .join(', ')
-  if (field.type === 'probe') {
-    const { kind, ...rest } = value as Record<string, unknown>
-    return `${String(kind)} ${Object.values(rest).join(', ')}`
+  switch (field.type) {
+    case 'number':
+      return typeof value === 'number' ? sayNumber(value, field, preferences) : String(value)
+    case 'either':
+      return typeof value === 'number' ? sayNumber(value, field.number, preferences) : String(value)
+    case 'choice':
+      return field.says?.[String(value)] ?? String(value)
+    case 'boolean':
+      return value ? 'yes' : 'no'
+    case 'text':
+      return wordsFor(preferences).tell(String(value))
+    case 'list': {
+      if (!Array.isArray(value)) return String(value)
+      const some = value.slice(0, MOST_SAID).map((item) => inner(field.of, item))
+      const more = value.length - some.length
+      return value.length === 0 ? 'none' : [...some, ...(more > 0 ? [`and ${more} more`] : [])].join('; ')
+    }
+    case 'tuple':
+      return Array.isArray(value) ? field.items.map((item, i) => inner(item, value[i])).join(' at ') : String(value)
+    case 'object':
+      return fieldsOf(field.fields, value as Readonly<Record<string, unknown>>)
+    case 'variant': {
+      const { kind, ...rest } = value as Readonly<Record<string, unknown>>
+      const said = fieldsOf(field.of[String(kind)] ?? {}, rest)
+      return said === '' ? String(kind) : `${String(kind)}, ${said}`
+    }
+    case 'expression':
+      return sayExpression(value as ContactExpression)
+    case 'map':
+      return Object.entries(value as Readonly<Record<string, unknown>>)
+        .map(([key, each]) => `${key} ${inner(field.of, each)}`)
+        .join(', ')
   }
-  return String(value)
+}
+
+/** A list in a sentence stops here. */
+const MOST_SAID = 12
+
+/** A number as its quantity shows it; where that would say 0 for what is not, or a plain factor is fine or huge, its first digits. */
+function sayNumber(value: number, { quantity }: NumberField, preferences: UnitPreferences): string {
+  const view = quantityView(quantity, preferences)
+  const shown = view.toShown(value)
+  const fine = shown !== 0 && Math.abs(shown) < 10 ** -view.decimals
+  if (quantity !== 'factor' && !fine) return formatQuantity(value, quantity, preferences)
+  const text = trueMinus(plainDigits(shown))
+  return view.label === '' ? text : `${text}\u00a0${view.label}`
 }
 
 /** Runs a call again and lays its sum open in the user's units. @throws RangeError when the calculation is unknown or refuses */
 export function workedLines(
   { calc, input, output }: CalcCall,
-  data: FieldData,
+  data: CalcData,
   preferences: UnitPreferences,
 ): WorkedSum {
   const entry = findCalculation(calc)

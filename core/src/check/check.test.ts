@@ -5,6 +5,7 @@ import { fieldData } from '../testing/fieldData'
 import { plannedFloor, profile, surveyedFloor, twoOutputs } from '../testing/warmFloor'
 import { type Edited, replaceDevice } from '../wiring/chainEdit'
 import { runCalculation, findCalculation } from '../calc/registry'
+import { calcData } from '../testing/calcData'
 import { checkLoop } from './checkLoop'
 import { consequences, probeFailures } from './consequences'
 import { loopContext } from './context'
@@ -221,7 +222,7 @@ describe('consequences', () => {
   it.each(lines.map((line) => [line.id, line] as const))(
     '%s is what its calculation answers',
     (_, { value, worked }) => {
-      const outcome = runCalculation(findCalculation(worked.calc)!, JSON.parse(JSON.stringify(worked.input)), fieldData)
+      const outcome = runCalculation(findCalculation(worked.calc)!, JSON.parse(JSON.stringify(worked.input)), calcData)
       expect(outcome.ok && outcome.output[worked.output]).toBeCloseTo(value!, 9)
     },
   )

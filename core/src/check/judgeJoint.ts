@@ -1,6 +1,7 @@
 import type { ResolvedChain, ResolvedConnection } from '../job/chain'
 import type { ElectricLoad } from '../profile/deviceProfile'
 import { mismatch } from '../probes/mismatch'
+import { probeCurve } from '../probes/probeCurve'
 import type { CalcCall } from '../survey/surveyResult'
 import type { Words } from '../units/words'
 import { contactLoad, type Verdict } from '../wiring/contactLoad'
@@ -67,12 +68,10 @@ function judgeProbe({ fromDevice, toDevice, toPort }: ResolvedConnection, { say 
     temperatureC: SHOWN_AT_C,
     rangeC: [toPort.lowC, toPort.highC],
   }
-  const { resistanceOhm, shownC, reason } = mismatch(fitted.curve, toPort.accepts, SHOWN_AT_C, [
-    toPort.lowC,
-    toPort.highC,
-  ])
+  const resistanceOhm = probeCurve(fitted.curve).resistance(SHOWN_AT_C)
+  const { shownC, reason } = mismatch(fitted.curve, toPort.accepts, SHOWN_AT_C, [toPort.lowC, toPort.highC])
   const worked = [{ calc: 'probe.mismatch', input, output: 'shownC' }]
-  const passes = `${say(resistanceOhm, 'resistance', resistanceOhm < 5000 ? 0 : 0)}`
+  const passes = `${say(resistanceOhm, 'resistance', 0)}`
   const at = say(SHOWN_AT_C, 'temperature', 0)
   if (shownC !== null && Math.abs(shownC - SHOWN_AT_C) <= 1)
     return {

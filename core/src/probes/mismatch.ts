@@ -1,17 +1,88 @@
-import type { Probe } from './probe'
+import { signalSpan, signalValue } from '../signal/signal'
+import type { LinearProbe, Probe, ProbeFault, ResistiveProbe, Thermocouple } from './probe'
 import { probeCurve } from './probeCurve'
-import { readProbe } from './readProbe'
+import { readProbe, readTransmitter } from './readProbe'
+import { hotJunctionC, thermocoupleMv, thermocoupleRange } from './thermocouple'
+
+/** What is on the terminals: ohms, millivolts of a thermocouple, or a signal. */
+type Given =
+  | { readonly kind: 'ohm'; readonly value: number }
+  | { readonly kind: 'mv'; readonly value: number; readonly coldJunctionC: number }
+  | { readonly kind: 'signal'; readonly unit: string; readonly value: number }
 
 export interface Mismatch {
-  readonly resistanceOhm: number
+  /** Resistance, millivolts or signal that the fitted probe gives. */
+  readonly resistanceOhm?: number
+  readonly emfMv?: number
+  readonly value?: number
   /** What the display shows, or null when the input takes it for a broken probe. */
   readonly shownC: number | null
-  readonly reason?: 'open' | 'short' | 'out-of-range'
+  readonly errorK: number | null
+  readonly reason?: ProbeFault
+}
+
+export interface MismatchOptions {
+  /** Temperature of the terminals that the thermocouple ends on, °C; 25 unless given. */
+  readonly coldJunctionC?: number | undefined
+  /** The thermocouple's wires are swapped. */
+  readonly reversed?: boolean | undefined
+}
+
+/** Temperatures that a probe can be asked for, °C. */
+export function probeRange(probe: Probe): readonly [number, number] {
+  if (probe.kind === 'thermocouple') return thermocoupleRange(probe.type)
+  if (probe.kind === 'linear') return [Math.min(probe.lowC, probe.highC), Math.max(probe.lowC, probe.highC)]
+  const { lowC, highC } = probeCurve(probe)
+  return [lowC, highC]
+}
+
+const isResistive = (probe: Probe): probe is ResistiveProbe => probe.kind !== 'thermocouple' && probe.kind !== 'linear'
+
+function given(fitted: Probe, temperatureC: number, coldJunctionC: number, reversed: boolean): Given {
+  if (fitted.kind === 'thermocouple') {
+    const emf = thermocoupleMv(fitted.type, temperatureC) - thermocoupleMv(fitted.type, coldJunctionC)
+    return { kind: 'mv', value: reversed ? -emf : emf, coldJunctionC }
+  }
+  if (fitted.kind === 'linear') {
+    const span = signalSpan(fitted.signal)
+    const percent = (100 * (temperatureC - fitted.lowC)) / (fitted.highC - fitted.lowC)
+    return { kind: 'signal', unit: span.unit, value: signalValue(span, percent) }
+  }
+  return { kind: 'ohm', value: probeCurve(fitted).resistance(temperatureC) }
+}
+
+/** A thermocouple's input: a resistance gives no millivolts, so it shows the terminals' own temperature. */
+function onThermocouple({ type }: Thermocouple, terminals: Given, coldJunctionC: number): number | null {
+  if (terminals.kind === 'signal') return null
+  return hotJunctionC(type, terminals.kind === 'mv' ? terminals.value : 0, coldJunctionC)
+}
+
+/** A transmitter's input gets nothing from a passive probe; a signal of the same unit it reads by its own span. */
+function onTransmitter(expected: LinearProbe, terminals: Given) {
+  const span = signalSpan(expected.signal)
+  if (terminals.kind === 'signal' && terminals.unit !== span.unit) return readTransmitter(expected, null)
+  if (span.unit === 'ohm' && terminals.kind === 'ohm') return readTransmitter(expected, terminals.value)
+  return readTransmitter(expected, terminals.kind === 'signal' ? terminals.value : 0)
+}
+
+/** Reads what is on the terminals as the input was made to. */
+function read(expected: Probe, terminals: Given, coldJunctionC: number) {
+  if (expected.kind === 'thermocouple') {
+    const shown = onThermocouple(expected, terminals, coldJunctionC)
+    return shown === null
+      ? ({ ok: false, reason: 'out-of-range' } as const)
+      : ({ ok: true, temperatureC: shown } as const)
+  }
+  if (expected.kind === 'linear') return onTransmitter(expected, terminals)
+  // A thermocouple is a few ohms of wire to a resistance input; a transmitter's output is no resistance at all.
+  if (terminals.kind === 'mv') return { ok: false, reason: 'short' } as const
+  return readProbe(expected, terminals.kind === 'ohm' ? terminals.value : null)
 }
 
 /**
  * What the display does when `fitted` hangs on an input made for `expected`, the probe being at `temperatureC`.
- * Formula: shown = curve of the expected probe, read backwards at the resistance of the fitted one.
+ * Formula: shown = curve of the expected probe, read backwards at what the fitted one gives. A thermocouple's emf is reckoned
+ * between hot and cold junction, swapped when reversed, and the input adds its own cold junction by its own type.
  * @throws RangeError when the temperature is off the fitted probe's curve
  */
 export function mismatch(
@@ -19,14 +90,20 @@ export function mismatch(
   expected: Probe,
   temperatureC: number,
   [lowC, highC]: readonly [number, number],
+  { coldJunctionC = 25, reversed = false }: MismatchOptions = {},
 ): Mismatch {
-  const curve = probeCurve(fitted)
-  if (!(temperatureC >= curve.lowC && temperatureC <= curve.highC))
-    throw new RangeError(`temperatureC ${temperatureC} must lie between ${curve.lowC} and ${curve.highC} °C`)
-  const resistanceOhm = curve.resistance(temperatureC)
-  const reading = readProbe(expected, resistanceOhm)
-  if (!reading.ok) return { resistanceOhm, shownC: null, reason: reading.reason }
+  const [from, to] = probeRange(fitted)
+  if (!(temperatureC >= from && temperatureC <= to))
+    throw new RangeError(`temperatureC ${temperatureC} must lie between ${from} and ${to} °C`)
+  const terminals = given(fitted, temperatureC, coldJunctionC, reversed)
+  const told = isResistive(fitted)
+    ? { resistanceOhm: terminals.value }
+    : fitted.kind === 'thermocouple'
+      ? { emfMv: terminals.value }
+      : { value: terminals.value }
+  const reading = read(expected, terminals, coldJunctionC)
+  if (!reading.ok) return { ...told, shownC: null, errorK: null, reason: reading.reason }
   if (reading.temperatureC < lowC || reading.temperatureC > highC)
-    return { resistanceOhm, shownC: null, reason: 'out-of-range' }
-  return { resistanceOhm, shownC: reading.temperatureC }
+    return { ...told, shownC: null, errorK: null, reason: 'out-of-range' }
+  return { ...told, shownC: reading.temperatureC, errorK: reading.temperatureC - temperatureC }
 }

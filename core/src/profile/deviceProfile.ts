@@ -1,5 +1,5 @@
 import type { Convention } from '../control/switchingPoints'
-import type { Probe } from '../probes/probe'
+import type { ResistiveProbe } from '../probes/probe'
 
 /** A controller, probe, load … as data, the way its leaflet describes it. Collections are maps with an order key. */
 export interface DeviceProfile {
@@ -80,7 +80,7 @@ export interface SupplyOutPort {
 export interface ProbeInPort {
   readonly kind: 'probe-in'
   readonly title: string
-  readonly accepts: Probe
+  readonly accepts: ResistiveProbe
   readonly lowC: number
   readonly highC: number
   readonly a: string
@@ -110,7 +110,7 @@ export interface LoadPort {
 }
 
 export interface ProbeFacts {
-  readonly curve: Probe
+  readonly curve: ResistiveProbe
   readonly lagS: number
   readonly toleranceK: number
 }

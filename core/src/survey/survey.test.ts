@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { runCalculation, findCalculation } from '../calc/registry'
+import { calcData } from '../testing/calcData'
 import type { Answer } from '../job/documents'
 import { resolveChain } from '../job/chain'
 import { fieldData } from '../testing/fieldData'
@@ -66,7 +67,7 @@ describe('estimates', () => {
   })
   it.each(['loss', 'capacity'])('%s opens to a registered calculation that gives it', (id) => {
     const { value, worked } = done().figures[id]!
-    const outcome = runCalculation(findCalculation(worked!.calc)!, worked!.input, fieldData)
+    const outcome = runCalculation(findCalculation(worked!.calc)!, worked!.input, calcData)
     expect(outcome.ok && outcome.output[worked!.output]).toBeCloseTo(value, 9)
   })
   it.each([
@@ -84,7 +85,7 @@ describe('estimates', () => {
     const outcome = runCalculation(
       findCalculation(plantCall.calc)!,
       JSON.parse(JSON.stringify(plantCall.input)),
-      fieldData,
+      calcData,
     )
     expect(outcome.ok && outcome.output['powerW']).toBeCloseTo(plant.powerW, 9)
   })

@@ -30,6 +30,7 @@ export const units = {
   'L/min': unit('flow', 1e-3 / 60),
   'm3/h': unit('flow', 1 / 3600),
   gpm: unit('flow', 3.785411784e-3 / 60),
+  'gpm(US)': unit('flow', 3.785411784e-3 / 60),
   Pa: unit('pressure', 1),
   kPa: unit('pressure', 1000),
   bar: unit('pressure', 1e5),
@@ -44,6 +45,7 @@ export const units = {
   AWG: unit('section', Number.NaN),
   L: unit('volume', 1e-3),
   gal: unit('volume', 3.785411784e-3),
+  'gal(US)': unit('volume', 3.785411784e-3),
   m3: unit('volume', 1),
 } as const satisfies Record<string, Unit>
 

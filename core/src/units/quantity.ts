@@ -29,6 +29,22 @@ export const quantities = [
   'energy',
   'conductance',
   'fluxDensity',
+  'volume',
+  'litres',
+  'massFlow',
+  'speed',
+  'density',
+  'specificHeat',
+  'pressure',
+  'humidityRatio',
+  'millivolts',
+  'milliamps',
+  'frequency',
+  'minutes',
+  'ampereHours',
+  'ampereSeconds',
+  'gain',
+  'controllerGain',
   'count',
   'factor',
 ] as const
@@ -75,11 +91,20 @@ const fixed: Partial<Record<Quantity, QuantityView>> = {
   perHour: same('an hour', 2),
   percent: same('%', 0),
   energy: same('kWh', 1),
+  millivolts: same('mV', 3),
+  milliamps: same('mA', 2),
+  frequency: same('Hz', 1),
+  minutes: same('min', 0),
+  ampereHours: same('Ah', 0),
+  ampereSeconds: same('As', 0),
+  humidityRatio: scaled('g/kg', 2, 1e-3),
   count: same('', 0),
   factor: same('', 2),
   section: same('mm²', 2),
 }
 
+const POUND_KG = 0.45359237
+const FOOT_M = 0.3048
 const US_FLUX = convert(1, 'Btu/h', 'W') / convert(1, 'ft2', 'm2')
 
 const regional: Record<'metric' | 'us', Partial<Record<Quantity, QuantityView>>> = {
@@ -92,6 +117,13 @@ const regional: Record<'metric' | 'us', Partial<Record<Quantity, QuantityView>>>
     thickness: scaled('mm', 0, 1e-3),
     conductance: same('W/m²K', 2),
     fluxDensity: same('W/m²', 1),
+    volume: same('m³', 2),
+    litres: same('L', 1),
+    massFlow: same('kg/h', 2),
+    speed: same('m/s', 1),
+    density: same('kg/m³', 0),
+    specificHeat: same('J/kgK', 0),
+    pressure: same('Pa', 1),
   },
   us: {
     power: via('Btu/h', 0, 'W', 'Btu/h'),
@@ -102,12 +134,29 @@ const regional: Record<'metric' | 'us', Partial<Record<Quantity, QuantityView>>>
     thickness: via('in', 2, 'm', 'in'),
     conductance: scaled('Btu/h ft²°F', 2, US_FLUX * 1.8),
     fluxDensity: scaled('Btu/h ft²', 1, US_FLUX),
+    volume: via('gal', 0, 'm3', 'gal'),
+    litres: via('gal', 1, 'L', 'gal'),
+    massFlow: scaled('lb/h', 2, POUND_KG),
+    speed: scaled('ft/min', 0, FOOT_M / 60),
+    density: scaled('lb/ft³', 2, POUND_KG / FOOT_M ** 3),
+    specificHeat: scaled('Btu/lb°F', 3, (convert(1, 'Btu/h', 'W') * 3600 * 1.8) / POUND_KG),
+    pressure: via('psi', 4, 'Pa', 'psi'),
   },
 }
 
 const temperatures: Record<'C' | 'F', Partial<Record<Quantity, QuantityView>>> = {
-  C: { temperature: same('°C', 1), difference: same('K', 1) },
-  F: { temperature: via('°F', 1, 'C', 'F'), difference: via('°F', 1, 'K', 'F', true) },
+  C: {
+    temperature: same('°C', 1),
+    difference: same('K', 1),
+    gain: same('K a %', 3),
+    controllerGain: same('% a K', 2),
+  },
+  F: {
+    temperature: via('°F', 1, 'C', 'F'),
+    difference: via('°F', 1, 'K', 'F', true),
+    gain: via('°F a %', 3, 'K', 'F', true),
+    controllerGain: scaled('% a °F', 2, 1.8),
+  },
 }
 
 /** How a quantity is shown to this user. A difference in °F is five ninths of a kelvin a degree and has no offset. */

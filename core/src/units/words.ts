@@ -3,6 +3,9 @@ import { formatQuantity, type Quantity, type UnitPreferences } from './quantity'
 /** A count with its word: `counted(1, 'reading')` is "1 reading". */
 export const counted = (count: number, one: string, many = `${one}s`) => `${count} ${count === 1 ? one : many}`
 
+/** A figure for a sentence kept as data: `{20.5 C}`, `{1.0 K}`; `tell` puts it into the user's units. */
+export const figure = (value: number, unit: 'C' | 'K', decimals = 1) => `{${value.toFixed(decimals)} ${unit}}`
+
 /** Puts numbers into sentences in the user's units: one per job, handed to whoever words a finding. */
 export interface Words {
   readonly preferences: UnitPreferences
@@ -19,6 +22,11 @@ export const wordsFor = (preferences: UnitPreferences): Words => ({
   say: (si, quantity, decimals) => formatQuantity(si, quantity, preferences, decimals),
   tell: (text) =>
     text.replace(figures, (_, figure: string, unit: string) =>
-      formatQuantity(Number(figure), unit === 'C' ? 'temperature' : 'difference', preferences, 0),
+      formatQuantity(
+        Number(figure),
+        unit === 'C' ? 'temperature' : 'difference',
+        preferences,
+        figure.split('.')[1]?.length ?? 0,
+      ),
     ),
 })

@@ -1,6 +1,7 @@
-import { useEffect } from 'react'
+import { useEffect, useMemo } from 'react'
 import { useDispatch } from 'react-redux'
 import { NavLink, Outlet, useMatch, useParams } from 'react-router'
+import { calcDataOf } from '@nachtigal/contract/api'
 import { loopContext } from '@nachtigal/core/check/context'
 import { nextThing, stageStatus } from '@nachtigal/core/check/stageStatus'
 import { ordered } from '@nachtigal/core/job/chain'
@@ -44,8 +45,9 @@ export function JobFrame() {
     document.addEventListener('visibilitychange', look)
     return () => document.removeEventListener('visibilitychange', look)
   }, [refetch, waiting])
+  const calcData = useMemo(() => (shelf ? calcDataOf(shelf) : undefined), [shelf])
   useKeys()
-  if (!shown || !shelf)
+  if (!shown || !shelf || !calcData)
     return (
       <main className="p-6 grid gap-3">
         {query.isError || shelfMissing || taken ? (
@@ -56,7 +58,7 @@ export function JobFrame() {
       </main>
     )
   return (
-    <JobContext.Provider value={{ ...shown, data: shelf.data, profiles: shelf.profiles }}>
+    <JobContext.Provider value={{ ...shown, data: shelf.data, calcData, profiles: shelf.profiles }}>
       <Frame {...shown} data={shelf.data} />
     </JobContext.Provider>
   )

@@ -2,12 +2,14 @@ import { useMemo } from 'react'
 import { workedLines } from '@nachtigal/core/calc/workedLines'
 import type { CalcCall } from '@nachtigal/core/survey/surveyResult'
 import { Opens } from '../ui/Opens'
+import { useJob } from './jobContext'
 import { useLoop } from './loopContext'
 
 /** The sum behind a number: formula, numbers put in, source, result. */
 export function WorkedSum({ call }: { call: CalcCall }) {
-  const { data, preferences } = useLoop()
-  const sum = useMemo(() => workedLines(call, data, preferences), [call, data, preferences])
+  const { preferences } = useLoop()
+  const { calcData } = useJob()
+  const sum = useMemo(() => workedLines(call, calcData, preferences), [call, calcData, preferences])
   return (
     <div className="grid gap-2">
       <h3 className="h3">{sum.title}</h3>

@@ -1,0 +1,44 @@
+export interface ResetLine {
+  readonly designOutdoorC: number
+  readonly designSupplyC: number
+  readonly warmOutdoorC: number
+  readonly warmSupplyC: number
+  readonly minimumSupplyC?: number | undefined
+  readonly maximumSupplyC?: number | undefined
+  readonly shutdownAboveC?: number | undefined
+  readonly frostBelowC?: number | undefined
+  readonly frostSupplyC?: number | undefined
+}
+
+/** Kelvins of supply per kelvin of outdoor, positive when the supply rises as it gets colder. */
+export const resetRatio = ({ designOutdoorC, designSupplyC, warmOutdoorC, warmSupplyC }: ResetLine) =>
+  (designSupplyC - warmSupplyC) / (warmOutdoorC - designOutdoorC)
+
+/**
+ * Prepares a reset line: supply temperature over outdoor temperature, `null` where it is shut down for warm weather.
+ * Straight between the design and the warm point, level beyond both, then held between minimum and maximum. Under the frost limit the
+ * frost supply is the least, and that stands above the warm-weather shut-down; the maximum stands above all.
+ * @throws RangeError unless the warm point is the warmer and the limits do not cross
+ */
+export function resetLine(line: ResetLine): (outdoorC: number) => number | null {
+  const { designOutdoorC, designSupplyC, warmOutdoorC, minimumSupplyC, maximumSupplyC } = line
+  const { shutdownAboveC, frostBelowC, frostSupplyC } = line
+  if (!(warmOutdoorC > designOutdoorC))
+    throw new RangeError(`warmOutdoorC ${warmOutdoorC} must be over designOutdoorC ${designOutdoorC}`)
+  if (minimumSupplyC !== undefined && maximumSupplyC !== undefined && minimumSupplyC > maximumSupplyC)
+    throw new RangeError(`minimumSupplyC ${minimumSupplyC} must not be over maximumSupplyC ${maximumSupplyC}`)
+  if ((frostBelowC === undefined) !== (frostSupplyC === undefined))
+    throw new RangeError(
+      `${frostBelowC === undefined ? 'frostBelowC' : 'frostSupplyC'} is missing: frost limit and frost supply belong together`,
+    )
+  const ratio = resetRatio(line)
+  const highest = maximumSupplyC ?? Infinity
+  return (outdoorC) => {
+    const held = Math.min(warmOutdoorC, Math.max(designOutdoorC, outdoorC))
+    const straight = designSupplyC - ratio * (held - designOutdoorC)
+    const supply = Math.max(minimumSupplyC ?? -Infinity, straight)
+    if (frostBelowC !== undefined && outdoorC < frostBelowC) return Math.min(highest, Math.max(supply, frostSupplyC!))
+    if (shutdownAboveC !== undefined && outdoorC > shutdownAboveC) return null
+    return Math.min(highest, supply)
+  }
+}

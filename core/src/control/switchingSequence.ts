@@ -1,0 +1,28 @@
+import type { Action } from './switchingPoints'
+
+/** Refuses points that stand the wrong way round for the action. @throws RangeError */
+export function requireOrder(onC: number, offC: number, action: Action): void {
+  if (action === 'heating' ? !(onC < offC) : !(onC > offC))
+    throw new RangeError(`onC ${onC} must be ${action === 'heating' ? 'under' : 'over'} offC ${offC} for ${action}`)
+}
+
+/**
+ * What a two-point control does over a row of readings. It acts at the threshold itself and keeps its state in between.
+ * @throws RangeError when on and off stand the wrong way round for the action
+ */
+export function switchingSequence(
+  onC: number,
+  offC: number,
+  action: Action,
+  temperaturesC: readonly number[],
+  initialOn = false,
+): boolean[] {
+  requireOrder(onC, offC, action)
+  const reaches = (t: number, point: number, rises: boolean) => (rises ? t >= point : t <= point)
+  let on = initialOn
+  return temperaturesC.map((t) => {
+    if (reaches(t, onC, action === 'cooling')) on = true
+    else if (reaches(t, offC, action === 'heating')) on = false
+    return on
+  })
+}

@@ -1,0 +1,33 @@
+export interface BatteryInput {
+  readonly capacityAh: number
+  readonly usablePercent: number
+  readonly runA: number
+  readonly fanA?: number | undefined
+  readonly startAs: number
+  readonly cyclesPerHour: number
+  readonly dutyPercent: number
+}
+
+export interface BatteryRuntime {
+  /** Null when nothing is drawn. */
+  readonly hours: number | null
+  readonly averageA: number
+  readonly startSharePercent: number | null
+  readonly reason?: 'no-draw'
+}
+
+/**
+ * How long a battery carries a heater that starts, runs and rests.
+ * Formula: average A = run × duty + fan + start ampere-seconds × cycles/3600; hours = Ah × usable/average. The fan runs all the time.
+ */
+export function batteryRuntime(input: BatteryInput): BatteryRuntime {
+  const { capacityAh, usablePercent, runA, fanA = 0, startAs, cyclesPerHour, dutyPercent } = input
+  const startA = (startAs * cyclesPerHour) / 3600
+  const averageA = (runA * dutyPercent) / 100 + fanA + startA
+  if (averageA === 0) return { hours: null, averageA, startSharePercent: null, reason: 'no-draw' }
+  return {
+    hours: (capacityAh * usablePercent) / 100 / averageA,
+    averageA,
+    startSharePercent: (100 * startA) / averageA,
+  }
+}

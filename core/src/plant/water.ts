@@ -1,0 +1,102 @@
+/** Water at 20 °C: what is taken when nobody says otherwise. */
+export const WATER_KG_PER_M3 = 998.2
+export const WATER_J_PER_KG_K = 4182
+
+export interface Liquid {
+  readonly densityKgPerM3?: number | undefined
+  readonly specificHeatJPerKgK?: number | undefined
+}
+
+/** Heat that a volume stores a kelvin, J/K = V ρ c. */
+export const storedJPerK = (volumeM3: number, { densityKgPerM3, specificHeatJPerKgK }: Liquid = {}) =>
+  volumeM3 * (densityKgPerM3 ?? WATER_KG_PER_M3) * (specificHeatJPerKgK ?? WATER_J_PER_KG_K)
+
+/**
+ * Least volume of a buffer that keeps a source running its shortest time.
+ * Formula: V = t (Qs − Ql)/(ρ c ΔT), litres; 0 when the load takes it all.
+ */
+export function bufferVolumeL(
+  sourceW: number,
+  loadW: number,
+  minRunS: number,
+  swingK: number,
+  liquid: Liquid = {},
+): number {
+  return Math.max(0, (1000 * minRunS * (sourceW - loadW)) / (storedJPerK(1, liquid) * swingK))
+}
+
+export interface HeatUpInput extends Liquid {
+  readonly volumeM3: number
+  readonly fromC: number
+  readonly toC: number
+  readonly powerW: number
+  readonly lossWPerK: number
+  readonly ambientC: number
+  /** Loss that does not depend on the temperature (evaporation held constant, make-up water), W. */
+  readonly constantLossW?: number | undefined
+}
+
+export interface HeatUp {
+  readonly hours: number | null
+  /** Where it would come to rest; null when nothing is lost and it would rise for ever. */
+  readonly settlesC: number | null
+  readonly reason?: 'stops-short' | 'never-warms'
+}
+
+/**
+ * How long a body of water takes to warm up.
+ * Formula: C dT/dt = P − constant − H (T − ambient): t = τ ln((rest − from)/(rest − to)), τ = C/H, rest = ambient + (P − constant)/H;
+ * with no loss t = C ΔT/(P − constant).
+ */
+export function waterHeatUp(input: HeatUpInput): HeatUp {
+  const { volumeM3, fromC, toC, powerW, lossWPerK, ambientC, constantLossW = 0 } = input
+  const capacity = storedJPerK(volumeM3, input)
+  const netW = powerW - constantLossW
+  // A loss too small to matter in a million years is none: its rest lies where nothing can be.
+  const rest = lossWPerK > 0 ? ambientC + netW / lossWPerK : Infinity
+  const settlesC = Math.abs(rest) < 1e6 ? rest : null
+  if (toC <= fromC) return { hours: 0, settlesC }
+  if (settlesC === null) {
+    if (netW <= 0) return { hours: null, settlesC, reason: 'never-warms' }
+    return { hours: (capacity * (toC - fromC)) / netW / 3600, settlesC }
+  }
+  if (settlesC <= fromC) return { hours: null, settlesC, reason: 'never-warms' }
+  const ratio = (settlesC - fromC) / (settlesC - toC)
+  if (toC >= settlesC || !Number.isFinite(ratio)) return { hours: null, settlesC, reason: 'stops-short' }
+  return { hours: ((capacity / lossWPerK) * Math.log(ratio)) / 3600, settlesC }
+}
+
+/**
+ * Power that warms a body of water within a time, the loss rising on the way.
+ * Formula: rest = (to − from e^(−t/τ))/(1 − e^(−t/τ)), P = H (rest − ambient); with no loss P = C ΔT/t.
+ * @throws RangeError unless to is over from
+ */
+export function waterHeaterW(
+  input: Omit<HeatUpInput, 'powerW' | 'constantLossW'> & { readonly hours: number },
+): number {
+  const { volumeM3, fromC, toC, hours, lossWPerK, ambientC } = input
+  if (!(toC > fromC)) throw new RangeError(`toC ${toC} must be over fromC ${fromC}`)
+  const capacity = storedJPerK(volumeM3, input)
+  const seconds = hours * 3600
+  const decayed = (seconds * lossWPerK) / capacity
+  // Under this the exponential loses its digits; the straight line is exact there.
+  if (decayed < 1e-9) return (capacity * (toC - fromC)) / seconds + lossWPerK * ((fromC + toC) / 2 - ambientC)
+  const rest = fromC + (toC - fromC) / -Math.expm1(-decayed)
+  return Math.max(0, lossWPerK * (rest - ambientC))
+}
+
+/** Temperature of a body of water after a time without heat, and its drop. Formula: T = ambient + (from − ambient) e^(−t H/C). */
+export function waterCoolDown(
+  input: Liquid & {
+    readonly volumeM3: number
+    readonly fromC: number
+    readonly hours: number
+    readonly lossWPerK: number
+    readonly ambientC: number
+  },
+) {
+  const { volumeM3, fromC, hours, lossWPerK, ambientC } = input
+  const decayed = (hours * 3600 * lossWPerK) / storedJPerK(volumeM3, input)
+  const temperatureC = ambientC + (fromC - ambientC) * Math.exp(-decayed)
+  return { temperatureC, dropK: fromC - temperatureC }
+}
