@@ -2,7 +2,7 @@ import { mixed, number } from 'yup'
 import { conventions } from '@nachtigal/core/control/switchingPoints'
 import { loopKinds } from '@nachtigal/core/job/documents'
 import { unitLabels } from '@nachtigal/core/units/quantity'
-import { byKind, filledText, finite, flag, id, instant, mapOf, oneOf, over, shape, text } from './parts'
+import { byKind, filledText, finite, flag, id, instant, mapOf, optionalMapOf, oneOf, over, shape, text } from './parts'
 import { profileSchema } from './profileSchema'
 
 const order = () => finite(0, 1e15).required()
@@ -120,4 +120,11 @@ export const loopSchema = shape({
   handover: shape({
     signed: shape({ by: filledText(80), at: instant().required(), instrument: filledText(120) }).default(undefined),
   }).required(),
+  notes: optionalMapOf(
+    shape({
+      ...noted,
+      text: filledText(4000),
+      sum: shape({ calc: filledText(60), given: filledText(8000) }).default(undefined),
+    }),
+  ),
 })

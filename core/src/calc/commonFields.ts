@@ -53,7 +53,7 @@ const resistiveShapes: Readonly<Record<string, Fields>> = {
       most: 500,
     },
   },
-  named: { name: { type: 'text', title: 'Name of the part', like: 'ntc-10k-3435' } },
+  named: { name: { type: 'text', title: 'Part', like: 'ntc-10k-3435', from: 'parts' } },
 }
 const otherShapes: Readonly<Record<string, Fields>> = {
   thermocouple: { type: choice('Type', thermocoupleTypes) },
@@ -67,19 +67,33 @@ const otherShapes: Readonly<Record<string, Fields>> = {
   },
 }
 
+const says = {
+  rtd: 'Platinum (Pt100, Pt1000 …)',
+  ntc: 'Thermistor by its beta',
+  steinhart: 'Thermistor by a, b, c',
+  'ptc-silicon': 'Silicon PTC',
+  nickel: 'Nickel',
+  table: 'By its table',
+  named: 'A known part',
+  thermocouple: 'Thermocouple',
+  linear: 'Transmitter',
+}
+
 /** A probe whose resistance tells the temperature, by its curve or its name. */
-export const resistiveProbe = (title: string): Field => ({ type: 'variant', title, of: resistiveShapes })
+export const resistiveProbe = (title: string): Field => ({ type: 'variant', title, of: resistiveShapes, says })
 /** The same, or a transmitter. */
 export const readableProbe = (title: string): Field => ({
   type: 'variant',
   title,
   of: { ...resistiveShapes, linear: otherShapes['linear']! },
+  says,
 })
 /** Any probe. */
 export const anyProbe = (title: string): Field => ({
   type: 'variant',
   title,
   of: { ...resistiveShapes, ...otherShapes },
+  says,
 })
 
 export type GivenResistive = ResistiveProbe | NamedProbe

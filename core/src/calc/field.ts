@@ -22,6 +22,9 @@ export interface NumberField extends Named {
   readonly default?: number
 }
 
+/** What an answer means at a glance. */
+export type Tone = 'fits' | 'look' | 'stop'
+
 export interface ChoiceField extends Named {
   readonly type: 'choice'
   readonly choices: readonly string[]
@@ -29,6 +32,7 @@ export interface ChoiceField extends Named {
   readonly alsoAccepted?: readonly string[]
   /** Each choice in a fitter's words. */
   readonly says?: Readonly<Record<string, string>>
+  readonly tones?: Readonly<Record<string, Tone>>
   readonly nullable?: true
   readonly default?: string
 }
@@ -37,13 +41,29 @@ export interface ChoiceField extends Named {
 export type Field =
   | NumberField
   | ChoiceField
-  | (Named & { readonly type: 'boolean'; readonly nullable?: true; readonly default?: boolean })
-  | (Named & { readonly type: 'text'; readonly like?: string; readonly longest?: number; readonly nullable?: true })
+  | (Named & {
+      readonly type: 'boolean'
+      readonly nullable?: true
+      readonly default?: boolean
+      readonly tones?: { readonly yes?: Tone; readonly no?: Tone }
+    })
+  | (Named & {
+      readonly type: 'text'
+      readonly like?: string
+      readonly longest?: number
+      readonly nullable?: true
+      /** Names that are known, for a form to choose from. */
+      readonly from?: 'parts'
+    })
   | (Named & { readonly type: 'list'; readonly of: Field; readonly least?: number; readonly most?: number })
   | (Named & { readonly type: 'tuple'; readonly items: readonly Field[] })
   | (Named & { readonly type: 'object'; readonly fields: Fields; readonly nullable?: true })
   /** One of several shapes, told apart by `kind`. */
-  | (Named & { readonly type: 'variant'; readonly of: Readonly<Record<string, Fields>> })
+  | (Named & {
+      readonly type: 'variant'
+      readonly of: Readonly<Record<string, Fields>>
+      readonly says?: Readonly<Record<string, string>>
+    })
   /** A number, or one of a few words in its place; without words any short text. */
   | (Named & { readonly type: 'either'; readonly number: NumberField; readonly words?: readonly string[] })
   /** Contacts in series and parallel. */
@@ -66,7 +86,14 @@ export const choice = (
   choices: readonly string[],
   options: Omit<ChoiceField, 'type' | 'title' | 'choices' | 'optional'> = {},
 ): ChoiceField => ({ type: 'choice', title, choices, ...options })
-export const yes = (title: string, options: { readonly hint?: string; readonly default?: boolean } = {}): Field => ({
+export const yes = (
+  title: string,
+  options: {
+    readonly hint?: string
+    readonly default?: boolean
+    readonly tones?: { readonly yes?: Tone; readonly no?: Tone }
+  } = {},
+): Field => ({
   type: 'boolean',
   title,
   ...options,

@@ -25,21 +25,103 @@ export interface CalculationGroup {
   readonly entries: readonly Calculation[]
 }
 
-const group = (title: string, ...parts: readonly Readonly<Record<string, Calculation>>[]): CalculationGroup => ({
-  title,
-  entries: parts.flatMap((part) => Object.values(part)),
-})
-
 /** Every calculation, grouped and in the order of the reference page. */
 export const calculationGroups: readonly CalculationGroup[] = [
-  group('Quantities', quantities),
-  group('Probes', probes, thermocouples, probeFaults),
-  group('Switching', switching, stages, cycling),
-  group('Modulating', modulating, signals, tuning),
-  group('Outdoor reset', reset),
-  group('Plants', floors, waterAndAir, enclosures),
-  group('Wiring', wiring, wiringTests),
-  group('Time and groups', timeAndGroups),
+  {
+    title: 'Quantities',
+    entries: [quantities.unitsConvert, quantities.displayRoundEntry],
+  },
+  {
+    title: 'Probes',
+    entries: [
+      probes.probeResistance,
+      probes.probeTemperature,
+      probes.probeFit,
+      probes.probeTolerance,
+      thermocouples.probeEmf,
+      thermocouples.probeHotJunction,
+      probeFaults.probeLeadError,
+      probeFaults.probeMismatch,
+      probes.probeIdentify,
+      probeFaults.probeFault,
+      probeFaults.probeCalibrate,
+    ],
+  },
+  {
+    title: 'Switching',
+    entries: [
+      switching.points,
+      switching.sequence,
+      switching.translateEntry,
+      switching.dialTestEntry,
+      stages.stagesLadderEntry,
+      stages.stagesShift,
+      stages.stagesEnergisedEntry,
+      stages.stagesDiagnose,
+      cycling.cyclingOnOff,
+      cycling.cyclingWorst,
+      cycling.cyclingSwingFor,
+      cycling.relayLife,
+      cycling.cyclingBuffer,
+    ],
+  },
+  {
+    title: 'Modulating',
+    entries: [
+      modulating.modulatingOutput,
+      modulating.modulatingTemperature,
+      modulating.modulatingSweep,
+      modulating.modulatingDiagnose,
+      signals.signalAcrossResistor,
+      signals.signalLoop,
+      signals.signalBudgetEntry,
+      signals.driveFrequency,
+      signals.fanDemandEntry,
+      tuning.controlDroop,
+      tuning.controlTune,
+    ],
+  },
+  {
+    title: 'Outdoor reset',
+    entries: [reset.resetSupply, reset.resetEmitter, reset.resetSavingEntry],
+  },
+  {
+    title: 'Plants',
+    entries: [
+      floors.plantEstimate,
+      floors.floorPlantEntry,
+      floors.floorOutputEntry,
+      floors.floorSurfaceEntry,
+      waterAndAir.waterHeatUpEntry,
+      waterAndAir.waterHeaterSize,
+      waterAndAir.waterCoolDownEntry,
+      waterAndAir.poolEvaporationEntry,
+      waterAndAir.brineEntry,
+      enclosures.enclosureArea,
+      enclosures.enclosureCooling,
+      waterAndAir.airState,
+      enclosures.batteryRuntimeEntry,
+    ],
+  },
+  {
+    title: 'Wiring',
+    entries: [
+      wiring.wiringDrop,
+      wiring.wiringTransformer,
+      wiring.wiringContact,
+      wiringTests.logicTable,
+      wiringTests.deadTestEntry,
+    ],
+  },
+  {
+    title: 'Time and groups',
+    entries: [
+      timeAndGroups.scheduleNextEntry,
+      timeAndGroups.scheduleOverlapsEntry,
+      timeAndGroups.groupAverageEntry,
+      timeAndGroups.netCheckEntry,
+    ],
+  },
 ]
 
 export const calculations: readonly Calculation[] = calculationGroups.flatMap(({ entries }) => entries)

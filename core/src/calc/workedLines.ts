@@ -15,7 +15,7 @@ export interface WorkedSum {
   readonly formula: string
   readonly source: string
   readonly cautions: readonly string[]
-  readonly inputs: readonly { readonly label: string; readonly value: string }[]
+  readonly inputs: readonly { readonly label: string; readonly value: string; readonly symbol?: string }[]
   readonly outputs: readonly { readonly label: string; readonly value: string; readonly asked: boolean }[]
 }
 
@@ -86,15 +86,20 @@ export function workedLines(
   if (!entry) throw new RangeError(`calculation ${calc} is not in the registry`)
   const outcome = runCalculation(entry, JSON.parse(JSON.stringify(input)), data)
   if (!outcome.ok) throw new RangeError(outcome.error.message)
+  const { tell } = wordsFor(preferences)
   return {
     id: calc,
     title: entry.title,
     formula: entry.formula,
-    source: entry.source,
-    cautions: entry.cautions ?? [],
+    source: tell(entry.source),
+    cautions: (entry.cautions ?? []).map(tell),
     inputs: Object.entries(entry.inputs)
       .filter(([name]) => input[name] !== undefined)
-      .map(([name, field]) => ({ label: field.title, value: sayField(field, input[name], preferences) })),
+      .map(([name, field]) => ({
+        label: field.title,
+        value: sayField(field, input[name], preferences),
+        ...(field.symbol === undefined ? {} : { symbol: field.symbol }),
+      })),
     outputs: Object.entries(entry.outputs)
       .filter(([name]) => outcome.output[name] !== undefined)
       .map(([name, field]) => ({
@@ -103,4 +108,25 @@ export function workedLines(
         asked: name === output,
       })),
   }
+}
+
+/** A sum as lines of text, for copying: what went in, by what formula, what came out, from where. */
+export const sumText = ({ title, formula, source, cautions, inputs, outputs }: WorkedSum): string =>
+  [
+    title,
+    ...inputs.map(({ label, value }) => `  ${label}: ${value}`),
+    `Formula: ${formula}`,
+    ...outputs.map(({ label, value }) => `= ${label}: ${value}`),
+    `Source: ${source}`,
+    ...cautions.map((caution) => `Caution: ${caution}`),
+  ].join('\n')
+
+const LONGEST_NOTE = 1500
+
+/** A sum in one line, for a note in a log. */
+export function sumNote({ title, inputs, outputs }: WorkedSum): string {
+  const said = (list: readonly { label: string; value: string }[]) =>
+    list.map(({ label, value }) => `${label.toLowerCase()} ${value}`).join(', ')
+  const text = `${title}: ${said(outputs)} (${said(inputs)})`
+  return text.length > LONGEST_NOTE ? `${text.slice(0, LONGEST_NOTE - 2)} …` : text
 }

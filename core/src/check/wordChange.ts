@@ -142,6 +142,7 @@ function named(
   if (a === 'proof') return [`Question: ${c ?? ''}`, plain]
   if (a === 'waivers')
     return ['Finding closed', (v) => (v === null || v === undefined ? 'open' : (v as { reason: string }).reason)]
+  if (a === 'notes') return ['Note', (v) => (v === null || v === undefined ? 'nothing' : (v as { text: string }).text)]
   if (a === 'temporary')
     return ['Temporary', (v) => (v === null || v === undefined ? 'nothing' : (v as { what: string }).what)]
   if (a === 'handover')

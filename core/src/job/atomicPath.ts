@@ -9,5 +9,5 @@ export function atomicPath(path: readonly string[]): boolean {
   if (a === 'wiring') return path.length === 4
   if (a === 'chain') return b === 'connections' && path.length === 3
   if (a === 'proof') return path.length === 3
-  return (a === 'handover' || a === 'waivers' || a === 'temporary') && path.length === 2
+  return (a === 'handover' || a === 'waivers' || a === 'temporary' || a === 'notes') && path.length === 2
 }

@@ -29,4 +29,5 @@ export function changesBetween(
 /** Maps that are made on first use: values of one device, state of one wire. */
 const mapPath = ([a, b, ...rest]: readonly string[]) =>
   (a === 'settings' && (b === 'asFound' || b === 'asLeft') && rest.length === 1) ||
-  (a === 'wiring' && b === 'rows' && rest.length === 1)
+  (a === 'wiring' && b === 'rows' && rest.length === 1) ||
+  (a === 'notes' && b === undefined)

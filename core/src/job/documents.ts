@@ -49,6 +49,11 @@ export interface Note {
   readonly by: string
 }
 
+/** A note of a loop; one that keeps a sum says which and what was put in, as JSON text in SI, so that it can be opened again. */
+export interface LoopNote extends Note {
+  readonly sum?: { readonly calc: string; readonly given: string }
+}
+
 /** One controlled loop: everything from the first visit to the hand-over sheet. */
 export interface LoopDocument {
   readonly version: 1
@@ -83,6 +88,7 @@ export interface LoopDocument {
     Record<string, { readonly order: number; readonly what: string; readonly by: string; readonly at: string }>
   >
   readonly handover: { readonly signed?: SignOff }
+  readonly notes?: Readonly<Record<string, LoopNote>>
 }
 
 /** A survey answer: a number in SI, or the key of a choice. */

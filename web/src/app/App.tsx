@@ -15,6 +15,8 @@ const JobFrame = page('JobFrame')
 const LoopFrame = page('LoopFrame')
 const BoardPlace = page('BoardPlace')
 const LogPlace = page('LogPlace')
+const SumsAlone = page('SumsAlone')
+const SumsPlace = page('SumsPlace')
 const SurveyStage = page('SurveyStage')
 const MatchStage = page('MatchStage')
 const WireStage = page('WireStage')
@@ -34,6 +36,8 @@ const router = createBrowserRouter([
     errorElement: <ErrorPage />,
     children: [
       { path: '/', element: <JobsPlace /> },
+      { path: '/sums', element: <SumsAlone /> },
+      { path: '/sums/:calc', element: <SumsAlone /> },
       {
         path: '/jobs/:jobId',
         element: <JobFrame />,
@@ -41,6 +45,8 @@ const router = createBrowserRouter([
         children: [
           { index: true, element: <BoardPlace /> },
           { path: 'log', element: <LogPlace /> },
+          { path: 'sums', element: <SumsPlace /> },
+          { path: 'sums/:calc', element: <SumsPlace /> },
           {
             path: 'loops/:loopId',
             element: <LoopFrame />,

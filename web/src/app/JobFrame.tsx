@@ -107,6 +107,12 @@ function Frame({ job, loops, data }: ShownJob & { data: FieldData }) {
           >
             Log
           </NavLink>
+          <NavLink
+            to={`/jobs/${job.id}/sums`}
+            className="cond text-[16px] h-8 flex items-center no-underline aria-[current=page]:font-semibold"
+          >
+            Sums
+          </NavLink>
         </div>
       </nav>
       <Outlet />

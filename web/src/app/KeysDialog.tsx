@@ -6,6 +6,7 @@ const keys = [
   ['u', 'a look in °C or °F'],
   ['b', 'board'],
   ['g', 'log'],
+  ['.', 'a quick sum'],
   ['Ctrl Z', 'take the last change back'],
   ['arrows', 'on the ladder: one display step, with Shift ten'],
   ['Enter', 'keep what is typed'],

@@ -11,7 +11,7 @@ import { useUndo } from '../loop/useUndo'
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.matches('input, select, textarea') || target.isContentEditable)
 
-/** Keys of a job: 1 to 7 stages, j and k loops, u the other unit, b board, g log, ? the list of keys. */
+/** Keys of a job: 1 to 7 stages, j and k loops, u the other unit, b board, g log, . a quick sum, ? the list of keys. */
 export function useKeys() {
   const navigate = useNavigate()
   const { jobId = '' } = useParams()
@@ -54,7 +54,11 @@ export function useKeys() {
         store.dispatch(unitLookedAt(other === shown.job.temperatureUnit ? null : other))
       } else if (event.key === 'b') void navigate(`/jobs/${jobId}`)
       else if (event.key === 'g') void navigate(`/jobs/${jobId}/log`)
-      else if (event.key === '?') document.querySelector<HTMLButtonElement>('[data-keys]')?.click()
+      else if (event.key === '.') {
+        event.preventDefault()
+        void navigate(`/jobs/${jobId}/sums`)
+        document.querySelector<HTMLInputElement>('[data-find-sum]')?.focus()
+      } else if (event.key === '?') document.querySelector<HTMLButtonElement>('[data-keys]')?.click()
     }
     addEventListener('keydown', press)
     return () => removeEventListener('keydown', press)

@@ -4,6 +4,7 @@ import { api } from './api'
 import { documentsReducer } from './documentsSlice'
 import { draftsReducer, storeDrafts } from './draftsSlice'
 import { noticeReducer } from './noticeSlice'
+import { storeSums, sumsReducer } from './sumsSlice'
 import { storeView, viewReducer } from './viewSlice'
 
 /** One store: documents (the job), drafts and view (this device), and the cache of the server's answers. */
@@ -14,14 +15,16 @@ export function createStore() {
       drafts: draftsReducer,
       view: viewReducer,
       notice: noticeReducer,
+      sums: sumsReducer,
       [api.reducerPath]: api.reducer,
     },
     middleware: (usual) => usual({ immutableCheck: false, serializableCheck: false }).concat(api.middleware),
   })
-  let { drafts, view } = store.getState()
+  let { drafts, sums, view } = store.getState()
   store.subscribe(() => {
     const next = store.getState()
     if (next.drafts !== drafts) storeDrafts((drafts = next.drafts))
+    if (next.sums !== sums) storeSums((sums = next.sums))
     if (next.view !== view) storeView((view = next.view))
   })
   return store

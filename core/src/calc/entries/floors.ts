@@ -214,7 +214,7 @@ export const floorOutputEntry = defineCalculation<{ surfaceC: number; roomC: num
   outputs: {
     wPerM2: number('Heat', 'fluxDensity'),
     limitC: temperature('Surface not over'),
-    overLimit: yes('Over the limit'),
+    overLimit: yes('Over the limit', { tones: { yes: 'stop', no: 'fits' } }),
   },
   formula: 'q = 8.92 (surface − room)^1.1, 0 when the surface is no warmer',
   source: 'EN 1264-2; limits {29 C} occupied, {35 C} edge, bath room + {9 K} (EN 1264), {27 C} under timber (practice)',

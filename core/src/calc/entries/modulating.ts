@@ -256,7 +256,10 @@ export const modulatingDiagnose = defineCalculation<{
     travelS,
   },
   outputs: {
-    cause: choice('Cause', signalCauses, { says: causeWords }),
+    cause: choice('Cause', signalCauses, {
+      says: causeWords,
+      tones: { ...Object.fromEntries(signalCauses.map((cause) => [cause, 'stop' as const])), matches: 'fits' },
+    }),
     worstPercent: number('Farthest from the plan', 'percent'),
     signal: optional(choice('It is', signals)),
     shiftPercent: optional(number('Shifted by', 'percent')),

@@ -334,6 +334,7 @@ export const probeCalibrate = defineCalculation<{
     residualK: difference('Left over'),
     slope: number('Slope of the error', 'factor', { hint: 'Kelvin a kelvin of reference' }),
     verdict: choice('Verdict', calibrationVerdicts, {
+      tones: { leave: 'fits', offset: 'look', 'not-an-offset': 'stop', 'beyond-limit': 'stop' },
       says: {
         leave: 'leave it',
         'not-an-offset': 'not an offset: the error changes with the temperature',

@@ -335,7 +335,7 @@ export const probeTolerance = defineCalculation<{
     toleranceOhm: number('In ohms, either way', 'resistance'),
     lowOhm: number('Lowest', 'resistance'),
     highOhm: number('Highest', 'resistance'),
-    promised: yes('The class holds at this temperature'),
+    promised: yes('The class holds at this temperature', { tones: { yes: 'fits', no: 'look' } }),
   },
   formula: 'class A ±(0.15 + 0.002 |t|) K; class B ±(0.30 + 0.005 |t|) K',
   source:
@@ -388,10 +388,11 @@ export const probeIdentify = defineCalculation<{ readings: ProbeReadingPoint[] }
         name: text('Name'),
         probe: anyProbe('Probe'),
         worstErrorK: difference('Worst error'),
-        fits: yes('Fits'),
+        fits: yes('Fits', { tones: { yes: 'fits', no: 'stop' } }),
       }),
     ),
     verdict: choice('Verdict', ['one', 'several', 'none'], {
+      tones: { one: 'fits', several: 'look', none: 'stop' },
       says: {
         one: 'one kind fits',
         several: 'several kinds fit: take a second reading',

@@ -52,7 +52,7 @@ export const signalLoop = defineCalculation<{ supplyV: number; transmitterDropV:
   },
   outputs: {
     maximumMa: nullable(number('Most current', 'milliamps')),
-    enoughForFullScale: yes('Reaches 20 mA'),
+    enoughForFullScale: yes('Reaches 20 mA', { tones: { yes: 'fits', no: 'stop' } }),
     maximumLoopOhm: number('Loop may have', 'resistance'),
     reason: optional(
       choice('Reason', ['no-resistance'], { says: { 'no-resistance': 'nothing in the loop limits the current' } }),
@@ -126,7 +126,7 @@ export const signalBudgetEntry = defineCalculation<{ sourceMa: number; loads: { 
   },
   outputs: {
     sparePercent: number('Spare', 'percent'),
-    enough: yes('Enough'),
+    enough: yes('Enough', { tones: { yes: 'fits', no: 'stop' } }),
     needMa: number('Together', 'milliamps'),
   },
   formula: 'spare = (source − sum)/source',
@@ -291,7 +291,7 @@ export const fanDemandEntry = defineCalculation<FanDemandInput>({
         spots: [{ title: 'Here', at: [temperatureC, percent as number] }],
       }
     const from = Math.max(0, humiditySetPercent - humidityBandPercent / 2)
-    const ys = evenly(from, Math.min(100, from + 2 * humidityBandPercent), 7)
+    const ys = evenly(from, Math.min(100, from + 2 * humidityBandPercent), 9)
     return {
       kind: 'map',
       x: { title: 'Temperature', quantity: 'temperature' },

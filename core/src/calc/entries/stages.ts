@@ -202,7 +202,7 @@ export const stagesDiagnose = defineCalculation<{ count: number; energised: numb
     order: optional(list('Order, lead first', stageNumber, { most: 32, hint: 'Left out: 1, 2, 3 …' })),
   },
   outputs: {
-    inSequence: yes('In sequence'),
+    inSequence: yes('In sequence', { tones: { yes: 'fits', no: 'stop' } }),
     missing: list('Missing', stageNumber),
     meaning: text('Meaning', { longest: 2000 }),
   },

@@ -213,6 +213,7 @@ export const dialTestEntry = defineCalculation<DialTestInput>({
     dialErrorK: nullable(difference('Dial off by')),
     verdict: nullable(
       choice('Verdict', ['good', 'adjust', 'replace'], {
+        tones: { good: 'fits', adjust: 'look', replace: 'stop' },
         says: { good: 'good', adjust: 'adjust the dial', replace: 'replace it' },
       }),
     ),

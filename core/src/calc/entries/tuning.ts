@@ -23,7 +23,7 @@ export const controlDroop = defineCalculation<DroopInput>({
     settlesC: temperature('Settles at'),
     offsetK: difference('Off the set by'),
     percent: number('Output', 'percent'),
-    saturated: optional(choice('At its end', ['full', 'off'])),
+    saturated: optional(choice('At its end', ['full', 'off'], { tones: { full: 'look', off: 'look' } })),
     meaning: text('Meaning', { longest: 2000 }),
   },
   formula:

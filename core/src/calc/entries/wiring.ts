@@ -127,7 +127,7 @@ export const wiringTransformer = defineCalculation<{
   outputs: {
     loadVa: number('Together', 'apparentPower'),
     usedPercent: number('Used', 'percent'),
-    enough: yes('Enough'),
+    enough: yes('Enough', { tones: { yes: 'fits', no: 'stop' } }),
     spareVa: number('Left after the reserve', 'apparentPower'),
   },
   formula: 'used = sum/rated; enough when the sum leaves the reserve',
@@ -210,6 +210,7 @@ export const wiringContact = defineCalculation<{ ratings: ContactRating[]; minim
     usedPercent: nullable(number('Used', 'percent')),
     verdict: choice('Verdict', ['fits', 'look-again', 'does-not-fit'], {
       says: { fits: 'fits', 'look-again': 'look again', 'does-not-fit': 'does not fit' },
+      tones: { fits: 'fits', 'look-again': 'look', 'does-not-fit': 'stop' },
     }),
     assumedPowerFactor: optional(number('Power factor taken', 'factor')),
     inrushA: optional(number('At switching on', 'current')),

@@ -15,15 +15,15 @@ export const logicTable = defineCalculation<{ expression: ContactExpression }>({
     },
   },
   outputs: {
+    meaning: text('Meaning', { longest: 2000 }),
+    mustClose: list('Must close', text('Contact')),
+    idle: list('Never matter', text('Contact')),
+    contacts: list('Contacts', text('Contact')),
+    bypasses: list('Made ineffective', object('By-pass', { contact: text('Contact'), by: text('By') })),
     rows: list(
       'Table',
       object('Row', { inputs: { type: 'map', title: 'Contacts', of: yes('Closed') }, runs: yes('Runs') }),
     ),
-    mustClose: list('Must close', text('Contact')),
-    bypasses: list('Made ineffective', object('By-pass', { contact: text('Contact'), by: text('By') })),
-    contacts: list('Contacts', text('Contact')),
-    idle: list('Never matter', text('Contact')),
-    meaning: text('Meaning', { longest: 2000 }),
   },
   formula:
     'every state of every contact; must close: open in no row that runs; by-passed: with the other closed it makes no difference, with it open it does',
@@ -112,10 +112,11 @@ export const deadTestEntry = defineCalculation<DeadTestInput>({
   outputs: {
     verdict: choice('Verdict', ['good', 'look-again', 'stop'], {
       says: { good: 'good', 'look-again': 'look again', stop: 'stop' },
+      tones: { good: 'fits', 'look-again': 'look', stop: 'stop' },
     }),
     cause: text('Because', { longest: 2000 }),
     next: text('Next', { longest: 2000 }),
-    forbidsEnergising: yes('Forbids energising'),
+    forbidsEnergising: yes('Forbids energising', { tones: { yes: 'stop' } }),
   },
   formula:
     'earth ≤ expected + 0.05 ohm (0.3 where none is known); row ≤ 1.2 × expected + 0.3 ohm; apart ≥ 1 Mohm or the load itself; insulation ≥ 0.5 Mohm at 250 V (extra-low), 1 Mohm at 500 V (mains); polarity and supply within 10 %; probe within 3 %',

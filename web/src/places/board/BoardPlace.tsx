@@ -58,6 +58,7 @@ export function BoardPlace() {
         <Link className="ml-auto" to={`/jobs/${job.id}/log`}>
           Log
         </Link>
+        <Link to={`/jobs/${job.id}/sums`}>Sums</Link>
         <button type="button" className="third" onClick={() => setDetails(true)}>
           Job details
         </button>

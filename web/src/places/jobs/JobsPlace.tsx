@@ -60,6 +60,9 @@ export function JobsPlace() {
               Start an empty job
             </Button>
             <ImportButton />
+            <Button second to="/sums">
+              A quick sum
+            </Button>
             <p className="small text-ink2">
               A job file holds everything: documents, devices and the log. It goes from one bench to another without
               loss.

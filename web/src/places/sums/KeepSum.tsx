@@ -1,0 +1,81 @@
+import { useState } from 'react'
+import { ordered } from '@nachtigal/core/job/chain'
+import { changesBetween } from '@nachtigal/core/job/changesBetween'
+import { sumNote, type WorkedSum } from '@nachtigal/core/calc/workedLines'
+import type { JobInHand } from '../../loop/jobContext'
+import { useSend } from '../../loop/useSend'
+import { useAppSelector } from '../../lib/store'
+import { Button } from '../../ui/Button'
+import { ChoiceField } from '../../ui/ChoiceField'
+import { Dialog } from '../../ui/Dialog'
+import { Field } from '../../ui/Field'
+
+/** A sum of more input than this is kept by its words alone. */
+const MOST_INPUT = 8000
+
+interface Props {
+  readonly job: JobInHand
+  readonly sum: WorkedSum
+  readonly input: Readonly<Record<string, unknown>>
+  readonly onClose: () => void
+}
+
+/** Keeps a sum as a note in the log of a loop, with what was put in, so that it can be opened again. */
+export function KeepSum({ job, sum, input, onClose }: Props) {
+  const loops = ordered(job.loops)
+  const [loopId, setLoopId] = useState(loops[0]?.id)
+  const [words, setWords] = useState('')
+  const [problem, setProblem] = useState<string>()
+  const by = useAppSelector((state) => state.view.by)
+  const send = useSend(job.job.id)
+  const keep = () => {
+    const loop = loops.find(({ id }) => id === loopId)
+    if (!loop) return
+    const given = JSON.stringify(input)
+    const notes = loop.notes ?? {}
+    const note = {
+      order: Math.max(0, ...Object.values(notes).map(({ order }) => order)) + 1,
+      text: [words.trim(), sumNote(sum)].filter((part) => part !== '').join('. '),
+      at: new Date().toISOString(),
+      by: by || 'unnamed',
+      ...(given.length <= MOST_INPUT ? { sum: { calc: sum.id, given } } : {}),
+    }
+    const next = { ...loop, notes: { ...notes, [crypto.randomUUID()]: note } }
+    const wrong = send(changesBetween(loop.id, loop, next), {
+      loopId: loop.id,
+      tell: `Kept in the log of ${loop.name}`,
+    })
+    setProblem(wrong)
+    if (wrong === undefined) onClose()
+  }
+  return (
+    <Dialog open onClose={onClose} title="Keep in a log" about={sumNote(sum).slice(0, 200)}>
+      <div className="grid gap-3">
+        <ChoiceField
+          label="Loop"
+          value={loopId}
+          choices={loops.map(({ id, name }) => ({ value: id, title: name }))}
+          onChoose={setLoopId}
+        />
+        <Field label="What for" text aside="may be left out">
+          {(ids) => (
+            <input
+              {...ids}
+              type="text"
+              maxLength={400}
+              autoComplete="off"
+              value={words}
+              onChange={(event) => setWords(event.target.value)}
+            />
+          )}
+        </Field>
+        {problem ? (
+          <p role="alert" className="error">
+            {problem}
+          </p>
+        ) : null}
+        <Button onClick={keep}>Keep the sum</Button>
+      </div>
+    </Dialog>
+  )
+}

@@ -1,0 +1,165 @@
+import { Copy, NotebookPen, Printer } from 'lucide-react'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import type { Calculation } from '@nachtigal/core/calc/calculation'
+import { sumText, workedLines } from '@nachtigal/core/calc/workedLines'
+import { PictureDrawing } from '../../instruments/picture/PictureDrawing'
+import { useAppSelector } from '../../lib/store'
+import { Shape } from '../../ui/Shape'
+import { KeepSum } from './KeepSum'
+import { SumAnswer, SumTables } from './SumAnswer'
+import { SumField } from './SumField'
+import { useSums } from './sumsContext'
+import { useSumForm } from './useSumForm'
+
+const SHORT: readonly string[] = ['number', 'either', 'choice', 'boolean', 'text']
+
+/** One calculation: what goes in, what comes out as one types, a drawing, and the sum laid open. */
+export function SumSheet({ entry }: { entry: Calculation }) {
+  const { calcData, preferences, job, base } = useSums()
+  const theme = useAppSelector((state) => state.view.theme)
+  const { form, own, read, errors, output, picture, type, showExample, clear } = useSumForm(entry)
+  const [keeping, setKeeping] = useState(false)
+  const [told, setTold] = useState<string>()
+  const names = Object.keys(entry.inputs)
+  const borrowed = names.filter((name) => !own[name] && form[name] !== '')
+  // Many short fields stand two beside one another, so that all of them are seen at once.
+  const many = Object.values(entry.inputs).filter(({ type: of }) => SHORT.includes(of)).length > 7
+  const asked = Object.keys(entry.outputs)[0]!
+  const sum = output
+    ? workedLines({ calc: entry.id, input: read.input, output: asked }, calcData, preferences)
+    : undefined
+  const loops = job ? Object.keys(job.loops).length : 0
+  const copy = async () => {
+    if (!sum) return
+    try {
+      await navigator.clipboard.writeText(sumText(sum))
+      setTold('Copied')
+    } catch {
+      setTold('This browser does not let a page copy. Print it instead.')
+    }
+  }
+  return (
+    <section className="sum-sheet" aria-labelledby="sum-title">
+      <div className="sum-head">
+        <Link to={base} className="only-phone min-h-12 content-center">
+          All sums
+        </Link>
+        <h1 id="sum-title" className="h1">
+          {entry.title}
+        </h1>
+        <span className="mono small text-ink2 not-phone">{entry.id}</span>
+        <span className="sum-actions">
+          <button type="button" className="third" disabled={!sum} onClick={() => void copy()}>
+            <Copy size={16} strokeWidth={1.5} aria-hidden /> Copy
+          </button>
+          <button type="button" className="third" disabled={!sum} onClick={() => window.print()}>
+            <Printer size={16} strokeWidth={1.5} aria-hidden /> Print
+          </button>
+          {job ? (
+            <button type="button" className="third" disabled={!sum || loops === 0} onClick={() => setKeeping(true)}>
+              <NotebookPen size={16} strokeWidth={1.5} aria-hidden /> Keep in a log
+            </button>
+          ) : null}
+          <span role="status" className="small text-ink2">
+            {told}
+          </span>
+        </span>
+      </div>
+      <form
+        className={`sum-form ${many ? 'two' : ''}`}
+        aria-label="What goes in"
+        onSubmit={(event) => event.preventDefault()}
+      >
+        <div className="flex gap-4 items-baseline">
+          <button type="button" className="third min-h-8 max-md:min-h-12" onClick={clear}>
+            Clear
+          </button>
+          {entry.examples.slice(0, 3).map((_, i) => (
+            <button key={i} type="button" className="third min-h-8 max-md:min-h-12" onClick={() => showExample(i)}>
+              Example {i + 1}
+            </button>
+          ))}
+        </div>
+        {borrowed.length > 0 ? (
+          <p className="caution">
+            <Shape kind="note" />
+            <span>What is marked example is not yours yet.</span>
+          </p>
+        ) : null}
+        {names.map((name) => (
+          <div key={name} className={SHORT.includes(entry.inputs[name]!.type) ? '' : 'long'}>
+            <SumField
+              field={entry.inputs[name]!}
+              path={name}
+              value={form[name]}
+              errors={errors}
+              example={borrowed.includes(name)}
+              onType={(value) => type(name, value)}
+            />
+          </div>
+        ))}
+      </form>
+      <div className="sum-result">
+        <h2 className="h2">Answer</h2>
+        {output ? (
+          <SumAnswer outputs={entry.outputs} output={output} />
+        ) : read.missing.length > 0 ? (
+          <p role="status">Still needed: {read.missing.map((title) => title.toLowerCase()).join(', ')}.</p>
+        ) : (
+          <p role={errors['input'] ? 'alert' : 'status'} className="flex gap-2 items-start">
+            <Shape kind="stop" size={18} />
+            <span>{errors['input'] ?? 'No answer until what is marked is mended.'}</span>
+          </p>
+        )}
+        {(entry.cautions ?? []).length > 0 ? <Cautions texts={sum?.cautions ?? entry.cautions!} /> : null}
+        {picture ? (
+          <PictureDrawing picture={picture} preferences={preferences} theme={theme} label={`${entry.title}, drawn`} />
+        ) : null}
+        {output ? <SumTables outputs={entry.outputs} output={output} /> : null}
+        {sum ? (
+          <div className="sum-worked">
+            <h2 className="h3">The sum</h2>
+            <dl>
+              <dt>Formula</dt>
+              <dd>{sum.formula}</dd>
+              {sum.inputs.map(({ label, value, symbol }) => (
+                <div key={label} className="contents">
+                  <dt>
+                    {label}
+                    {symbol ? `, ${symbol}` : ''}
+                  </dt>
+                  <dd>{value}</dd>
+                </div>
+              ))}
+              {sum.outputs.map(({ label, value }) => (
+                <div key={label} className="contents result">
+                  <dt>= {label}</dt>
+                  <dd>{value}</dd>
+                </div>
+              ))}
+              <dt>Source</dt>
+              <dd>{sum.source}</dd>
+            </dl>
+          </div>
+        ) : null}
+      </div>
+      {keeping && job && sum ? (
+        <KeepSum job={job} sum={sum} input={read.input} onClose={() => setKeeping(false)} />
+      ) : null}
+    </section>
+  )
+}
+
+function Cautions({ texts }: { texts: readonly string[] }) {
+  return (
+    <ul className="grid gap-1">
+      {texts.map((text) => (
+        <li key={text} className="caution">
+          <Shape kind="look" labelled />
+          <span>{text}</span>
+        </li>
+      ))}
+    </ul>
+  )
+}
