@@ -28,6 +28,10 @@ export default defineConfig({
   use: { launchOptions, locale: 'en-GB', timezoneId: 'Europe/Oslo', trace: 'retain-on-failure' },
   projects: [
     { name: 'desk', use: { viewport: { width: 1280, height: 800 } } },
-    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true }, testMatch: /wayOfWork|badInput/ },
+    {
+      name: 'phone',
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true },
+      testMatch: /wayOfWork|badInput|sums/,
+    },
   ],
 })

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -48,6 +48,44 @@ describe('calc', () => {
     expect(swing!.value).toBeCloseTo(5.556, 3)
     expect(temperature!.value).toBeCloseTo(-12.22, 2)
     expect(wrong!.error!.message).toContain('they do not convert')
+  })
+  it('says inputs and outputs as JSON Schema', () => {
+    const { status, answer } = nachtigal(['calc', 'probe.resistance', '--schema'])
+    const { inputs, outputs } = answer() as { inputs: { required: string[] }; outputs: { properties: object } }
+    expect([status, inputs.required]).toEqual([0, ['probe', 'temperatureC']])
+    expect(Object.keys(outputs.properties)).toContain('resistanceOhm')
+  })
+  it('answers every example of every calculation, whatever is cannot happen as null with a reason', () => {
+    for (const { id, examples } of calculations.filter((_, i) => i % 9 === 0)) {
+      const { status, answer, stdout } = nachtigal(
+        ['calc', id],
+        examples.map(({ given }) => given),
+      )
+      expect([id, status]).toEqual([id, 0])
+      expect(answer()).toHaveLength(examples.length)
+      expect(stdout).not.toMatch(/NaN|Infinity|"error"/)
+    }
+    const { answer } = nachtigal(['calc', 'water.heatUp'], {
+      volumeM3: 60,
+      fromC: 20,
+      toC: 26,
+      powerW: 20_000,
+      lossWPerK: 1500,
+      ambientC: 12,
+    })
+    expect(answer()).toMatchObject({ hours: null, reason: 'stops-short' })
+  })
+  it('works through twenty thousand inputs in one process', () => {
+    const inputs = Array.from({ length: 20_000 }, (_, i) => ({
+      probe: { kind: 'rtd', r0Ohm: 1000 },
+      resistanceOhm: 1000 + i * 0.05,
+    }))
+    const { status, answer } = nachtigal(['calc', 'probe.temperature'], inputs)
+    const answers = answer() as { temperatureC: number }[]
+    expect([status, answers.length]).toEqual([0, 20_000])
+    answers.forEach(({ temperatureC }, i) =>
+      expect(temperatureC).toBeGreaterThan((answers[i - 1]?.temperatureC ?? -1) - 1e-9),
+    )
   })
   it.each([
     ['a swing of less', { powerW: 1, capacityJPerK: 1, swingK: -15 }, 'swingK'],
@@ -135,5 +173,40 @@ describe('simulate', () => {
   it('says what it takes, and which file is missing', () => {
     expect(nachtigal(['simulate']).stdout).toContain('path of a scenario')
     expect(nachtigal(['simulate', path.join(folder, 'gone.json')]).status).toBe(2)
+  })
+})
+
+describe('check', () => {
+  const demo = fileURLToPath(new URL('../../demo/otterholm.nachtigal.json', import.meta.url))
+  it('tells the findings of a whole job, stops first in each loop', () => {
+    const file = JSON.parse(readFileSync(demo, 'utf8')) as {
+      loops: Record<string, { chain: { devices: object; connections: object } }>
+    }
+    for (const loop of Object.values(file.loops)) loop.chain = { devices: {}, connections: {} }
+    const bare = path.join(folder, 'bare.json')
+    writeFileSync(bare, JSON.stringify(file))
+    const { status, answer } = nachtigal(['check', bare])
+    const { findings } = answer() as { findings: { severity: string; head: string; loop: string }[] }
+    expect(status).toBe(0)
+    expect(findings.length).toBeGreaterThan(0)
+    const rank = { stop: 0, 'look-again': 1, note: 2 } as Record<string, number>
+    findings.forEach(({ severity }, i) =>
+      expect(rank[severity]).toBeGreaterThanOrEqual(rank[findings[i - 1]?.severity ?? 'stop']!),
+    )
+    expect((nachtigal(['check', demo]).answer() as { job: string }).job).toBe('Otterholm Wildlife Hospital')
+  })
+  it.each([
+    ['no file', ['check'], 'file'],
+    ['a file that is not there', ['check', '/no/such/file'], 'file'],
+  ])('%s: exit 2 and the field by name', (_, args, field) => {
+    const { status, answer } = nachtigal(args)
+    expect([status, (answer() as { error: { field: string } }).error.field]).toEqual([2, field])
+  })
+  it('refuses what is no job file, naming the field', () => {
+    const wrong = path.join(folder, 'wrong.json')
+    writeFileSync(wrong, JSON.stringify({ format: 'nachtigal-job', version: 1, job: {}, loops: {} }))
+    const { status, answer } = nachtigal(['check', wrong])
+    expect(status).toBe(2)
+    expect((answer() as { error: { field: string } }).error.field).toMatch(/^(job|log)/)
   })
 })

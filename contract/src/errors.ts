@@ -24,6 +24,8 @@ export interface ErrorBody {
   readonly error: {
     readonly code: ErrorCode
     readonly message: string
+    /** The field that is wrong, where it is one. */
+    readonly field?: string
     readonly facts?: Readonly<Record<string, unknown>>
   }
 }

@@ -70,6 +70,7 @@ export function createApp(deps: AppDeps): Express {
     }),
   )
   app.use(routes.import, express.json({ limit: '32mb' }))
+  app.use(routes.calc, express.json({ limit: '4mb', strict: false }))
   app.use('/api', express.json({ limit: '1mb' }))
   app.get(routes.health, (_request, response) => {
     response.json({ ready: true })
@@ -164,6 +165,14 @@ const errorHandler =
     }
     const { code, message, facts, cause } = known(error)
     if (code === 'INTERNAL') log.error({ err: cause ?? error, path: request.path }, 'request failed')
-    const body: ErrorBody = { error: { code, message, ...(Object.keys(facts).length > 0 ? { facts } : {}) } }
+    const { field } = facts
+    const body: ErrorBody = {
+      error: {
+        code,
+        message,
+        ...(typeof field === 'string' ? { field } : {}),
+        ...(Object.keys(facts).length > 0 ? { facts } : {}),
+      },
+    }
     response.status(httpStatus[code]).json(body)
   }

@@ -1,11 +1,14 @@
 import { randomUUID } from 'node:crypto'
+import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import request from 'supertest'
+import { calcDataOf, type JobFile } from '@nachtigal/contract/api'
+import { calculations, plainly, runCalculation } from '@nachtigal/core/calc/registry'
 import { emptyLoop, type LoopDocument } from '@nachtigal/core/job/documents'
 import { sameValue } from '@nachtigal/core/job/canonicalJson'
 import type { Change } from '@nachtigal/core/job/command'
 import { inverseChanges } from '@nachtigal/core/job/inverse'
-import type { JobFile } from '@nachtigal/contract/api'
+import { readShelf } from './readShelf'
 import { command, demoFile, newJob, testServer } from './testing'
 
 let server: Awaited<ReturnType<typeof testServer>>
@@ -332,6 +335,46 @@ describe('shelf, calculations, sheet, health', () => {
     ])
     expect((await calc('cycling.worst', { powerW: 1 }).expect(422)).body.error.facts.field).toBe('capacityJPerK')
     expect((await calc('nothing.here', {}).expect(404)).body.error.code).toBe('CALCULATION_UNKNOWN')
+  })
+  it('answers every example as the registry does, and errors with the same field and message', async () => {
+    const calc = (id: string, body: unknown) =>
+      request(server.app)
+        .post(`/api/calc/${id}`)
+        .send(body as object)
+    const data = calcDataOf(readShelf(fileURLToPath(new URL('../../shelf', import.meta.url))))
+    for (const entry of calculations) {
+      const given = entry.examples.map((example) => example.given)
+      const expected = given.map((input) => plainly(runCalculation(entry, input, data)))
+      const { body } = await calc(entry.id, given).expect(200)
+      expect(body).toEqual(JSON.parse(JSON.stringify(expected.map((each) => (each.ok ? each.output : each.error)))))
+      const wrong = { ...given[0], nonsense: 1 }
+      const refused = plainly(runCalculation(entry, wrong, data))
+      const { error } = (await calc(entry.id, wrong).expect(422)).body
+      expect(refused).toEqual({ ok: false, error: { field: error.field, message: error.message } })
+    }
+  })
+  it('takes twenty thousand inputs and lets others in between, and refuses more', async () => {
+    const one = { probe: { kind: 'rtd', r0Ohm: 1000 }, resistanceOhm: 1100 }
+    const long = request(server.app)
+      .post('/api/calc/probe.temperature')
+      .send(Array.from({ length: 20_000 }, () => one))
+    const [{ body }] = await Promise.all([long, request(server.app).get('/api/health').expect(200)])
+    expect(body).toHaveLength(20_000)
+    expect(body[19_999].temperatureC).toBeCloseTo(25.68, 1)
+    const tooMany = Array.from({ length: 20_001 }, () => ({}))
+    await request(server.app).post('/api/calc/probe.temperature').send(tooMany).expect(422)
+  })
+  it.each([
+    ['nothing', 'null'],
+    ['a number', '12'],
+    ['text', '"hot"'],
+  ])('answers %s with the field input', async (_, body) => {
+    const { body: answer } = await request(server.app)
+      .post('/api/calc/cycling.worst')
+      .set('Content-Type', 'application/json')
+      .send(body)
+      .expect(422)
+    expect(answer.error.field).toBe('input')
   })
   it('prints the as-left sheet with its own fonts embedded', async () => {
     const file = demoFile()

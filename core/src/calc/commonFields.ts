@@ -27,7 +27,7 @@ export const specificHeat = number('Specific heat', 'specificHeat', { over: 0, d
 
 const ohm = (title: string) => number(title, 'resistance', { over: 0, max: 1e9 })
 
-const resistiveShapes: Readonly<Record<string, Fields>> = {
+export const resistiveShapes: Readonly<Record<string, Fields>> = {
   rtd: { r0Ohm: ohm('Resistance at 0 °C') },
   ntc: { r25Ohm: ohm('Resistance at 25 °C'), betaK: number('Beta 25/85', 'count', { over: 0, max: 20000 }) },
   steinhart: {

@@ -5,6 +5,8 @@ interface Named {
   readonly optional?: true
   /** How to find it out, or what it means, in a line. */
   readonly hint?: string
+  /** Asked only where another input is one of these: its choice, or its kind. */
+  readonly when?: { readonly input: string; readonly is: readonly string[] }
   /** The letter that stands for it in the formula. */
   readonly symbol?: string
 }
@@ -52,6 +54,8 @@ export type Field =
       readonly like?: string
       readonly longest?: number
       readonly nullable?: true
+      /** Nothing is a text too. */
+      readonly mayBeEmpty?: true
       /** Names that are known, for a form to choose from. */
       readonly from?: 'parts'
     })
@@ -100,7 +104,12 @@ export const yes = (
 })
 export const text = (
   title: string,
-  options: { readonly hint?: string; readonly like?: string; readonly longest?: number } = {},
+  options: {
+    readonly hint?: string
+    readonly like?: string
+    readonly longest?: number
+    readonly mayBeEmpty?: true
+  } = {},
 ): Field => ({
   type: 'text',
   title,

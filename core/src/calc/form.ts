@@ -30,6 +30,14 @@ const isGroup = (value: FormValue | undefined): value is Form =>
 export const isLine = (field: Field): boolean =>
   field.type === 'list' && ['number', 'either', 'boolean'].includes(field.of.type)
 
+/** Whether a field is asked, as the form stands: some belong to one choice of another. */
+export function isAsked({ when }: Field, form: Form): boolean {
+  if (!when) return true
+  const other = form[when.input]
+  const value = isGroup(other) ? other['kind'] : other
+  return typeof value !== 'string' || value === '' || when.is.includes(value)
+}
+
 const OUT = ['out', '-', '\u2212', 'none', 'over-range', 'ol']
 
 /** The bounds of a number in the user's units. */
@@ -53,6 +61,7 @@ export function readForm(fields: Fields, form: Form, preferences: UnitPreference
   const missing: string[] = []
   const read = (path: string, field: Field, value: FormValue | undefined): unknown => {
     const empty = value === undefined || (typeof value === 'string' && value.trim() === '')
+    if (empty && field.type === 'text' && field.mayBeEmpty) return ''
     if (empty && !['list', 'object', 'variant', 'tuple'].includes(field.type)) {
       if (!field.optional) missing.push(field.title)
       return undefined
@@ -119,6 +128,7 @@ export function readForm(fields: Fields, form: Form, preferences: UnitPreference
   const readAll = (prefix: string, of: Fields, group: Form) =>
     Object.fromEntries(
       Object.entries(of)
+        .filter(([, field]) => isAsked(field, group))
         .map(([name, field]) => [name, read(`${prefix}${name}`, field, group[name])] as const)
         .filter(([, value]) => value !== undefined),
     )

@@ -1,4 +1,11 @@
-import { formatQuantity, quantityView, trueMinus, type UnitPreferences } from '../units/quantity'
+import {
+  formatQuantity,
+  type Quantity,
+  quantityView,
+  shownText,
+  trueMinus,
+  type UnitPreferences,
+} from '../units/quantity'
 import { wordsFor } from '../units/words'
 import { type ContactExpression } from '../wiring/contactLogic'
 import { sayExpression } from '../wiring/parseExpression'
@@ -16,7 +23,13 @@ export interface WorkedSum {
   readonly source: string
   readonly cautions: readonly string[]
   readonly inputs: readonly { readonly label: string; readonly value: string; readonly symbol?: string }[]
-  readonly outputs: readonly { readonly label: string; readonly value: string; readonly asked: boolean }[]
+  readonly outputs: readonly {
+    readonly label: string
+    readonly value: string
+    readonly asked: boolean
+    /** Rows that a screen shows as a table. */
+    readonly table?: true
+  }[]
 }
 
 /** A value in the user's words and units; lists in one line. */
@@ -52,7 +65,8 @@ export function sayField(field: Field, value: unknown, preferences: UnitPreferen
     case 'variant': {
       const { kind, ...rest } = value as Readonly<Record<string, unknown>>
       const said = fieldsOf(field.of[String(kind)] ?? {}, rest)
-      return said === '' ? String(kind) : `${String(kind)}, ${said}`
+      const name = field.says?.[String(kind)] ?? String(kind)
+      return said === '' ? name : `${name}: ${said}`
     }
     case 'expression':
       return sayExpression(value as ContactExpression)
@@ -66,13 +80,34 @@ export function sayField(field: Field, value: unknown, preferences: UnitPreferen
 /** A list in a sentence stops here. */
 const MOST_SAID = 12
 
-/** A number as its quantity shows it; where that would say 0 for what is not, or a plain factor is fine or huge, its first digits. */
+/** Quantities whose usual decimals are all that a fitter can use. */
+const COARSE: readonly Quantity[] = ['temperature', 'difference', 'seconds', 'minutes', 'count']
+const DIGITS = 4
+
+/** A number with the decimals of its quantity, or with four digits where that says more. */
 function sayNumber(value: number, { quantity }: NumberField, preferences: UnitPreferences): string {
   const view = quantityView(quantity, preferences)
   const shown = view.toShown(value)
-  const fine = shown !== 0 && Math.abs(shown) < 10 ** -view.decimals
-  if (quantity !== 'factor' && !fine) return formatQuantity(value, quantity, preferences)
-  const text = trueMinus(plainDigits(shown))
+  const coarse = COARSE.includes(quantity)
+  // A millikelvin and less is nothing to a fitter; a small factor or resistance is not.
+  const fine = Math.abs(shown) < 10 ** -view.decimals && Math.abs(shown) >= (coarse ? 1e-3 : Number.MIN_VALUE)
+  const unit = view.label === '' ? '' : `\u00a0${view.label}`
+  if (quantity === 'factor' || fine) return `${trueMinus(plainDigits(shown, coarse ? 2 : 6))}${unit}`
+  if (coarse || shown === 0) return formatQuantity(value, quantity, preferences)
+  const size = Math.floor(Math.log10(Math.abs(shown)))
+  const more = Math.min(view.decimals + 2, Math.max(view.decimals, DIGITS - 1 - size))
+  const text = shownText(shown, more)
+  return `${text.includes('.') ? text.replace(/\.?0+$/, '') : text}${unit}`
+}
+
+/** What was put in, with every digit that was. */
+function sayInput(field: Field, value: unknown, preferences: UnitPreferences): string {
+  if (field.type !== 'number' || typeof value !== 'number') return sayField(field, value, preferences)
+  const view = quantityView(field.quantity, preferences)
+  const shown = view.toShown(value)
+  const usual = shownText(shown, view.decimals)
+  const exact = trueMinus(plainDigits(shown, 8))
+  const text = exact.length > usual.length ? exact : usual
   return view.label === '' ? text : `${text}\u00a0${view.label}`
 }
 
@@ -97,7 +132,7 @@ export function workedLines(
       .filter(([name]) => input[name] !== undefined)
       .map(([name, field]) => ({
         label: field.title,
-        value: sayField(field, input[name], preferences),
+        value: sayInput(field, input[name], preferences),
         ...(field.symbol === undefined ? {} : { symbol: field.symbol }),
       })),
     outputs: Object.entries(entry.outputs)
@@ -106,6 +141,7 @@ export function workedLines(
         label: field.title,
         value: sayField(field, outcome.output[name], preferences),
         asked: name === output,
+        ...(field.type === 'list' && field.of.type === 'object' ? { table: true as const } : {}),
       })),
   }
 }

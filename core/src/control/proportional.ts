@@ -60,14 +60,16 @@ export function droop(input: DroopInput): Droop {
   const { zeroC } = bandEnds(input)
   const perK = powerW / bandK
   const restC = (perK * zeroC + lossWPerK * outdoorC) / (perK + lossWPerK)
-  const percent = (100 * (restC - zeroC) * (action === 'cooling' ? 1 : -1)) / bandK
+  const sign = action === 'cooling' ? -1 : 1
+  const percent = Math.max(0, (-100 * sign * (restC - zeroC)) / bandK)
   const rest = (settlesC: number, at: number, saturated?: Droop['saturated']): Droop => ({
     settlesC,
     offsetK: settlesC - setpointC,
     percent: at,
     ...(saturated ? { saturated } : {}),
   })
-  if (percent > 100) return rest(outdoorC + ((action === 'cooling' ? -1 : 1) * powerW) / lossWPerK, 100, 'full')
-  if (percent < 0) return rest(outdoorC, 0, 'off')
+  if (percent > 100) return rest(outdoorC + (sign * powerW) / lossWPerK, 100, 'full')
+  // Asked of the temperatures themselves: with next to no loss the percentage is nothing but rounding.
+  if (lossWPerK > 0 && sign * (zeroC - outdoorC) < 0) return rest(outdoorC, 0, 'off')
   return rest(restC, percent)
 }

@@ -10,6 +10,8 @@ export function solveMonotone(f: (x: number) => number, low: number, high: numbe
   if (fb === 0) return b
   if (!(fa < 0 !== fb < 0) || !Number.isFinite(fa) || !Number.isFinite(fb))
     throw new RangeError(`value ${value} lies outside what the function gives between ${low} and ${high}`)
+  // The side is remembered: halving a value that is almost nothing would lose its sign.
+  const startsUnder = fa < 0
   for (let i = 0; i < 200; i++) {
     const width = b - a
     if (Math.abs(width) <= 1e-12 * Math.max(1, Math.abs(a), Math.abs(b))) break
@@ -18,7 +20,7 @@ export function solveMonotone(f: (x: number) => number, low: number, high: numbe
     const x = i % 3 === 2 || !(secant > Math.min(a, b) && secant < Math.max(a, b)) ? a + width / 2 : secant
     const fx = f(x) - value
     if (fx === 0) return x
-    if (fx < 0 === fa < 0) {
+    if (fx < 0 === startsUnder) {
       ;[a, fa] = [x, fx]
       fb /= 2
     } else {

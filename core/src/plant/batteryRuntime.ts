@@ -24,7 +24,8 @@ export function batteryRuntime(input: BatteryInput): BatteryRuntime {
   const { capacityAh, usablePercent, runA, fanA = 0, startAs, cyclesPerHour, dutyPercent } = input
   const startA = (startAs * cyclesPerHour) / 3600
   const averageA = (runA * dutyPercent) / 100 + fanA + startA
-  if (averageA === 0) return { hours: null, averageA, startSharePercent: null, reason: 'no-draw' }
+  // A nanoampere is less than the battery loses by itself.
+  if (averageA < 1e-9) return { hours: null, averageA, startSharePercent: null, reason: 'no-draw' }
   return {
     hours: (capacityAh * usablePercent) / 100 / averageA,
     averageA,

@@ -29,21 +29,23 @@ export interface ProbeIdentity {
 
 interface Known {
   readonly name: string
+  /** What a fitter would call the same probe: a model and a table of one part are listed once. */
+  readonly family: string
   readonly asked: ResistiveProbe | NamedProbe
   readonly curve: ResistiveProbe
 }
 
 const rtd = (r0Ohm: number): Known => {
   const curve = { kind: 'rtd', r0Ohm } as const
-  return { name: `Pt${r0Ohm}`, asked: curve, curve }
+  return { name: `Pt${r0Ohm}`, family: `pt-${r0Ohm}`, asked: curve, curve }
 }
 const silicon = (r25Ohm: number): Known => {
   const curve = { kind: 'ptc-silicon', r25Ohm } as const
-  return { name: `Silicon PTC ${r25Ohm / 1000}k`, asked: curve, curve }
+  return { name: `Silicon PTC ${r25Ohm / 1000}k`, family: `ptc-${r25Ohm / 1000}k`, asked: curve, curve }
 }
 const ntc = (r25Ohm: number, betaK: number): Known => {
   const curve = { kind: 'ntc', r25Ohm, betaK } as const
-  return { name: `NTC ${r25Ohm / 1000}k, beta ${betaK}`, asked: curve, curve }
+  return { name: `NTC ${r25Ohm / 1000}k, beta ${betaK}`, family: `ntc-${r25Ohm / 1000}k-${betaK}`, asked: curve, curve }
 }
 
 /** Values of thermistor that are met on site, with their usual betas. */
@@ -101,11 +103,19 @@ function apartK(one: ResistiveProbe, other: ResistiveProbe, celsius: number): nu
  */
 export function identifyProbe(readings: readonly ProbeReadingPoint[], parts: readonly ProbePart[]): ProbeIdentity {
   if (readings.length === 0) throw new RangeError('readings are empty: at least one is needed')
-  const named = parts.map(({ name, title, curve }): Known => ({ name: title, asked: { kind: 'named', name }, curve }))
+  const named = parts.map(({ name, title, curve }): Known => ({
+    name: title,
+    family: name,
+    asked: { kind: 'named', name },
+    curve,
+  }))
+  // A hundredth of a kelvin tells nothing: among equals the real part goes before its model.
+  const rank = (worst: number) => Math.round(worst * 100)
   const ranked = [...named, ...common]
     .map((known) => ({ known, worst: worstErrorK(known.curve, readings) }))
     .filter(({ worst }) => Number.isFinite(worst))
-    .sort((a, b) => a.worst - b.worst)
+    .sort((a, b) => rank(a.worst) - rank(b.worst))
+    .filter(({ known }, i, all) => all.findIndex((other) => other.known.family === known.family) === i)
   const candidates = ranked.slice(0, AT_MOST).map(({ known, worst }) => ({
     name: known.name,
     probe: known.asked,

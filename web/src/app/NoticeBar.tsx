@@ -12,7 +12,7 @@ export function NoticeBar({ jobId }: { jobId: string }) {
   const undo = useUndo(jobId)
   if (!notice || notice.command.jobId !== jobId) return null
   return (
-    <Toast.Provider duration={SHOWN_MS} label="Taken away">
+    <Toast.Provider duration={SHOWN_MS} label="Just now">
       <Toast.Root
         key={notice.command.id}
         className="toast"

@@ -4,11 +4,13 @@ import type { CalcCall } from '@nachtigal/core/survey/surveyResult'
 import { Opens } from '../ui/Opens'
 import { useJob } from './jobContext'
 import { useLoop } from './loopContext'
+import { useOpenSum } from './useOpenSum'
 
 /** The sum behind a number: formula, numbers put in, source, result. */
 export function WorkedSum({ call }: { call: CalcCall }) {
   const { preferences } = useLoop()
-  const { calcData } = useJob()
+  const { calcData, job } = useJob()
+  const open = useOpenSum(job.id, preferences)
   const sum = useMemo(() => workedLines(call, calcData, preferences), [call, calcData, preferences])
   return (
     <div className="grid gap-2">
@@ -46,6 +48,9 @@ export function WorkedSum({ call }: { call: CalcCall }) {
           {caution}
         </p>
       ))}
+      <button type="button" className="third min-h-8 max-md:min-h-12" onClick={() => open(call.calc, call.input)}>
+        Try other figures
+      </button>
     </div>
   )
 }

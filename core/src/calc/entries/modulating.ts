@@ -20,7 +20,12 @@ interface BandInput extends ProportionalBand {
 
 const signal = choice('Signal', signals)
 const travelS = optional(
-  number('Seconds to open or close', 'seconds', { over: 0, max: 1e5, hint: 'Only for three-point' }),
+  number('Seconds to open or close', 'seconds', {
+    over: 0,
+    max: 1e5,
+    hint: 'Only for three-point',
+    when: { input: 'signal', is: ['three-point'] },
+  }),
 )
 const band: Fields = {
   action,

@@ -50,9 +50,9 @@ export const probeLeadError = defineCalculation<{
     construction: optional(choice('Conductor kind', constructions, { default: 'pure' })),
   },
   outputs: {
-    leadOhm: number('Leads, out and back', 'resistance'),
-    shownC,
     errorK,
+    shownC,
+    leadOhm: number('Leads, out and back', 'resistance'),
     reason: optional(probeReasons),
   },
   formula: 'leads = 2 ρ L/A; shown = curve read backwards at probe + leads; error = shown − true',
@@ -250,10 +250,10 @@ export const probeFault = defineCalculation<{
     parallelOhm: optional(number('Damp, across the wires', 'resistance', { over: 0 })),
   },
   outputs: {
-    shownC,
     errorK,
-    reason: optional(probeReasons),
+    shownC,
     errs,
+    reason: optional(probeReasons),
     probeOhm: number('Probe alone', 'resistance'),
     seenOhm: number('The input sees', 'resistance'),
   },
@@ -331,8 +331,6 @@ export const probeCalibrate = defineCalculation<{
   },
   outputs: {
     offsetK: difference('Offset to key in'),
-    residualK: difference('Left over'),
-    slope: number('Slope of the error', 'factor', { hint: 'Kelvin a kelvin of reference' }),
     verdict: choice('Verdict', calibrationVerdicts, {
       tones: { leave: 'fits', offset: 'look', 'not-an-offset': 'stop', 'beyond-limit': 'stop' },
       says: {
@@ -343,6 +341,8 @@ export const probeCalibrate = defineCalculation<{
       },
     }),
     next: text('What to do', { longest: 2000 }),
+    residualK: difference('Left over'),
+    slope: number('Slope of the error', 'factor', { hint: 'Kelvin a kelvin of reference' }),
   },
   formula:
     'offset = present + mean (reference − shown); left over = largest distance from that mean; slope by least squares over the reference',

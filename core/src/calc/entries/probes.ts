@@ -18,6 +18,7 @@ import {
   reading,
   requireOnCurve,
   resistiveProbe,
+  resistiveShapes,
   resolveProbe,
   temperature,
   difference,
@@ -129,7 +130,10 @@ export const probeTemperature = defineCalculation<{
   find: 'pt100 pt1000 ntc 10k what temperature is this resistance ohms meter 4-20 0-10 transmitter open short broken',
   inputs: {
     probe: readableProbe('Probe'),
-    resistanceOhm: optional(reading('Resistance', 'Null is the over-range of the meter')),
+    resistanceOhm: optional({
+      ...reading('Resistance', '"out" is the over-range of the meter'),
+      when: { input: 'probe', is: Object.keys(resistiveShapes) },
+    }),
     value: optional(
       number('Signal, V or mA', 'factor', {
         nullable: true,

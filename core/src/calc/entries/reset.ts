@@ -9,9 +9,9 @@ import { evenly, type Spot } from '../picture'
 
 const line: Fields = {
   designOutdoorC: temperature('Design outdoor'),
-  designSupplyC: temperature('Supply there'),
+  designSupplyC: temperature('Design supply'),
   warmOutdoorC: temperature('Warm outdoor'),
-  warmSupplyC: temperature('Supply there'),
+  warmSupplyC: temperature('Warm supply'),
   minimumSupplyC: optional(temperature('Supply never under')),
   maximumSupplyC: optional(temperature('Supply never over')),
   shutdownAboveC: optional(temperature('Shut down above')),
@@ -92,8 +92,8 @@ export const resetEmitter = defineCalculation<EmitterInput>({
   inputs: {
     outdoorC: temperature('Outdoor'),
     designOutdoorC: temperature('Design outdoor'),
-    designSupplyC: temperature('Supply there'),
-    designDropK: difference('Drop there', { min: 0 }),
+    designSupplyC: temperature('Design supply'),
+    designDropK: difference('Design drop', { min: 0 }),
     roomC: temperature('Room'),
     exponent: number('Exponent', 'factor', {
       over: 0,
@@ -113,10 +113,10 @@ export const resetEmitter = defineCalculation<EmitterInput>({
     ),
   },
   outputs: {
-    loadFraction: number('Load', 'factor'),
     supplyC: nullable(temperature('Supply')),
     returnC: nullable(temperature('Return')),
     meanC: nullable(temperature('Mean')),
+    loadFraction: number('Load', 'factor'),
     reason: optional(choice('Reason', ['no-load'], { says: { 'no-load': 'the room needs no heat' } })),
     caution: optional(text('Caution', { longest: 2000 })),
   },
@@ -234,9 +234,9 @@ export const resetSavingEntry = defineCalculation<ResetSavingInput>({
     dewPointC: optional(temperature('Condenses under', { default: usualDewPointC })),
   },
   outputs: {
+    savingPercent: nullable(number('Saves', 'percent')),
     fixedKwh: number('Fixed supply takes', 'energy'),
     resetKwh: number('Reset takes', 'energy'),
-    savingPercent: nullable(number('Saves', 'percent')),
     hoursCondensing: number('Hours condensing', 'hours'),
     hoursCondensingFixed: number('Hours condensing, fixed', 'hours'),
     hoursHeating: number('Hours with a load', 'hours'),

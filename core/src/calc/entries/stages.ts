@@ -50,12 +50,14 @@ export const stagesLadderEntry = defineCalculation<StageLadderInput>({
     count,
     firstSetpointC: temperature('Set of stage 1'),
     spacingK: difference('Spacing', { min: 0 }),
-    swingK: optional(difference('Swing', { hint: 'Left out only where it is split' })),
     convention: choice('The set', conventions, {
       says: Object.fromEntries(conventions.map((each) => [each, conventionWords[each]])),
     }),
-    aboveK: optional(difference('Above', { min: 0, hint: 'Only where the swing is split' })),
-    belowK: optional(difference('Below', { min: 0, hint: 'Only where the swing is split' })),
+    swingK: optional(
+      difference('Swing', { when: { input: 'convention', is: conventions.filter((each) => each !== 'split') } }),
+    ),
+    aboveK: optional(difference('Above', { min: 0, when: { input: 'convention', is: ['split'] } })),
+    belowK: optional(difference('Below', { min: 0, when: { input: 'convention', is: ['split'] } })),
   },
   outputs: {
     stages: list('Stages', object('Stage', { stage: stageNumber, setpointC: temperature('Set'), ...onOff })),

@@ -19,6 +19,9 @@ import type { ScalePicture } from '../picture'
 const convention = (title: string) =>
   choice(title, conventions, { says: Object.fromEntries(conventions.map((each) => [each, conventionWords[each]])) })
 
+const split = { input: 'convention', is: ['split'] }
+const unsplit = conventions.filter((each) => each !== 'split')
+
 const scale = (acts: Action, onC: number, offC: number, setC?: number): ScalePicture => ({
   kind: 'scale',
   axis: { title: 'Temperature', quantity: 'temperature' },
@@ -45,12 +48,13 @@ export const points = defineCalculation<SwitchingInput>({
     action: optional(action),
     convention: convention('The set'),
     setpointC: temperature('Set'),
-    swingK: optional(difference('Swing as keyed')),
-    aboveK: optional(difference('Above', { min: 0 })),
-    belowK: optional(difference('Below', { min: 0 })),
+    swingK: optional(difference('Swing as keyed', { when: { input: 'convention', is: unsplit } })),
+    aboveK: optional(difference('Above', { min: 0, when: split })),
+    belowK: optional(difference('Below', { min: 0, when: split })),
     swingIs: optional(
       choice('The swing counts', ['total', 'each-side'], {
         default: 'total',
+        when: { input: 'convention', is: ['centred'] },
         says: { total: 'from cut-in to cut-out', 'each-side': 'once on each side' },
       }),
     ),
@@ -160,7 +164,9 @@ export const translateEntry = defineCalculation<{
     offC: temperature('Switches off'),
     action,
     toConvention: convention('To a controller whose set'),
-    setpointC: optional(temperature('Set', { hint: 'Only where the swing is split; the middle unless given' })),
+    setpointC: optional(
+      temperature('Set', { hint: 'The middle unless given', when: { input: 'toConvention', is: ['split'] } }),
+    ),
   },
   outputs: {
     setpointC: temperature('Set'),

@@ -225,7 +225,7 @@ export const netCheckEntry = defineCalculation<{ units: NetUnit[]; nameLimit: nu
     units: list(
       'Controllers',
       object('Controller', {
-        name: text('Name'),
+        name: text('Name', { mayBeEmpty: true }),
         role: choice('Role', netRoles),
         group: optional({
           type: 'either',

@@ -243,10 +243,10 @@ export const poolEvaporationEntry = defineCalculation<PoolLossInput>({
     ),
   },
   outputs: {
+    totalW: number('Together', 'power'),
     kgPerH: number('Evaporates', 'massFlow'),
     evaporationW: number('By evaporation', 'power'),
     convectionW: number('By convection and radiation', 'power', { hint: 'Under 0 when the air warms the water' }),
-    totalW: number('Together', 'power'),
   },
   formula:
     'm = A (p_w − p_a)(0.089 + 0.0782 v)/Y kg/s, p in kPa, Y = 2501 − 2.36 t kJ/kg, × activity, never under 0; convection and radiation (5 + 3.1 + 4.1 v) A (water − air)',
@@ -352,16 +352,16 @@ export const airState = defineCalculation<{ temperatureC: number; humidityPercen
     pressurePa: optional(number('Air pressure', 'pressure', { over: 0, max: 1e8, default: STANDARD_PRESSURE_PA })),
   },
   outputs: {
+    dewPointC: nullable(temperature('Dew point')),
+    meaning: text('Meaning', { longest: 2000 }),
     saturationPa: number('Saturation pressure', 'pressure'),
     vapourPa: number('Vapour pressure', 'pressure'),
-    dewPointC: nullable(temperature('Dew point')),
     humidityRatio: nullable(number('Water in dry air', 'humidityRatio')),
     reason: optional(
       choice('Reason', ['dry', 'boils'], {
         says: { dry: 'too dry to have a dew point', boils: 'the vapour alone has the whole pressure: that is steam' },
       }),
     ),
-    meaning: text('Meaning', { longest: 2000 }),
   },
   formula:
     'ln p_s by Hyland and Wexler, over ice under 0 °C; p_v = φ p_s; dew point where p_s = p_v; x = 0.621945 p_v/(p − p_v)',

@@ -41,10 +41,10 @@ export const wiringDrop = defineCalculation<VoltageDropInput>({
     ),
   },
   outputs: {
-    loopOhm: number('Out and back', 'resistance'),
-    dropV: number('Lost', 'voltage'),
     dropPercent: number('Lost', 'percent'),
+    dropV: number('Lost', 'voltage'),
     endV: number('At the end', 'voltage'),
+    loopOhm: number('Out and back', 'resistance'),
     maximumLengthM: optional(nullable(number('Reaches', 'length'))),
     minimumAreaMm2: optional(nullable(number('Needs', 'section'))),
     tradeAreaMm2: optional(nullable(number('Next listed section', 'section'))),
@@ -125,9 +125,9 @@ export const wiringTransformer = defineCalculation<{
     ),
   },
   outputs: {
-    loadVa: number('Together', 'apparentPower'),
     usedPercent: number('Used', 'percent'),
     enough: yes('Enough', { tones: { yes: 'fits', no: 'stop' } }),
+    loadVa: number('Together', 'apparentPower'),
     spareVa: number('Left after the reserve', 'apparentPower'),
   },
   formula: 'used = sum/rated; enough when the sum leaves the reserve',
@@ -205,16 +205,16 @@ export const wiringContact = defineCalculation<{ ratings: ContactRating[]; minim
     }),
   },
   outputs: {
-    loadA: number('Load draws', 'current'),
-    ratedA: nullable(number('Contact rated', 'current')),
     usedPercent: nullable(number('Used', 'percent')),
     verdict: choice('Verdict', ['fits', 'look-again', 'does-not-fit'], {
       says: { fits: 'fits', 'look-again': 'look again', 'does-not-fit': 'does not fit' },
       tones: { fits: 'fits', 'look-again': 'look', 'does-not-fit': 'stop' },
     }),
+    remedy: optional(text('What to do', { longest: 2000 })),
+    loadA: number('Load draws', 'current'),
+    ratedA: nullable(number('Contact rated', 'current')),
     assumedPowerFactor: optional(number('Power factor taken', 'factor')),
     inrushA: optional(number('At switching on', 'current')),
-    remedy: optional(text('What to do', { longest: 2000 })),
   },
   formula:
     'I = P/(U cos φ), three-phase P/(√3 U cos φ); share = I/rating of that kind at that voltage or over; over 80 % look again, over 100 % does not fit',

@@ -102,11 +102,22 @@ export const deadTestEntry = defineCalculation<DeadTestInput>({
     ),
     expected: optional(number('Expected', 'factor')),
     tolerance: optional(number('Tolerance', 'factor', { min: 0 })),
-    circuit: optional(choice('Circuit', ['extra-low', 'mains'], { default: 'mains' })),
-    testV: optional(number('Tested with', 'voltage', { over: 0, max: 10_000 })),
-    electronicsConnected: optional(yes('Electronics still connected', { default: false })),
+    circuit: optional(
+      choice('Circuit', ['extra-low', 'mains'], { default: 'mains', when: { input: 'test', is: ['insulation'] } }),
+    ),
+    testV: optional(
+      number('Tested with', 'voltage', { over: 0, max: 10_000, when: { input: 'test', is: ['insulation'] } }),
+    ),
+    electronicsConnected: optional({
+      ...yes('Electronics still connected', { default: false }),
+      when: { input: 'test', is: ['insulation'] },
+    }),
     loadOhm: optional(
-      number('Load between them', 'resistance', { over: 0, hint: 'What a load on these conductors explains' }),
+      number('Load between them', 'resistance', {
+        over: 0,
+        hint: 'What a load on these conductors explains',
+        when: { input: 'test', is: ['separation'] },
+      }),
     ),
   },
   outputs: {

@@ -73,10 +73,10 @@ export function LinesDrawing({ picture, preferences, label, theme }: Props) {
         plugins: {
           legend: {
             align: 'start',
-            // One name a line: a row of numbered spots is told by the table beside it.
-            display: picture.spots.length <= 3,
             labels: {
               color: ink!,
+              // Numbered spots are told by the table beside the drawing.
+              filter: ({ text }) => !/^\d+$/.test(text),
               usePointStyle: true,
               boxHeight: 8,
               boxWidth: 16,

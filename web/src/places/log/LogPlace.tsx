@@ -1,12 +1,16 @@
 import { format } from 'date-fns'
 import { useMemo, useState } from 'react'
+import { keptInput } from '@nachtigal/core/calc/keptSum'
 import { loopContext } from '@nachtigal/core/check/context'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import type { Command } from '@nachtigal/core/job/command'
+import type { LoopNote } from '@nachtigal/core/job/documents'
+import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 import { useLogQuery } from '../../lib/api'
 import { useAppSelector } from '../../lib/store'
 import { useJob } from '../../loop/jobContext'
 import { NameField } from '../../loop/NameField'
+import { useOpenSum } from '../../loop/useOpenSum'
 import { useUndo } from '../../loop/useUndo'
 
 const MOST_CHANGES = 4
@@ -22,7 +26,10 @@ export function LogPlace() {
   )
   const [problem, setProblem] = useState<{ id: string; text: string }>()
   const undo = useUndo(job.id)
-  const preferences = { temperatureUnit: unit ?? job.temperatureUnit, system: job.system }
+  const preferences = useMemo(
+    (): UnitPreferences => ({ temperatureUnit: unit ?? job.temperatureUnit, system: job.system }),
+    [unit, job.temperatureUnit, job.system],
+  )
   const wires = useMemo(
     () =>
       new Map(
@@ -35,6 +42,7 @@ export function LogPlace() {
       ),
     [job, loops, shelf],
   )
+  const openSum = useOpenSum(job.id, preferences)
   const undone = new Set(data?.rows.map(({ command }) => command.undoes))
   const back = (command: Command) => {
     const wrong = undo(command)
@@ -87,6 +95,20 @@ export function LogPlace() {
                 {command.change.length > MOST_CHANGES ? (
                   <span className="block text-ink2">and {command.change.length - MOST_CHANGES} more</span>
                 ) : null}
+                {command.change.map(({ path, to }) => {
+                  const { sum } = (path[0] === 'notes' && to !== null ? to : {}) as Partial<LoopNote>
+                  const input = sum && keptInput(sum.calc, sum.given)
+                  return input ? (
+                    <button
+                      key={path.join('/')}
+                      type="button"
+                      className="third block min-h-8 max-md:min-h-12"
+                      onClick={() => openSum(sum.calc, input)}
+                    >
+                      Open the sum
+                    </button>
+                  ) : null
+                })}
                 {command.why ? <span className="block text-ink2">Why: {command.why}</span> : null}
                 {problem?.id === command.id ? (
                   <p role="alert" className="error">

@@ -57,7 +57,7 @@ export function KeepSum({ job, sum, input, onClose }: Props) {
           choices={loops.map(({ id, name }) => ({ value: id, title: name }))}
           onChoose={setLoopId}
         />
-        <Field label="What for" text aside="may be left out">
+        <Field label="What for" text aside="optional">
           {(ids) => (
             <input
               {...ids}

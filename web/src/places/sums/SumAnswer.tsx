@@ -18,8 +18,12 @@ const toneOf = (field: Field, value: unknown): Tone | undefined => {
   return undefined
 }
 
+const isList = (field: Field) => field.type === 'list' && ['object', 'boolean', 'number'].includes(field.of.type)
+
+/** Lists, and groups that hold one, stand below as tables. */
 const isTable = (field: Field, value: unknown) =>
-  field.type === 'list' && ['object', 'boolean', 'number'].includes(field.of.type) && Array.isArray(value)
+  (isList(field) && Array.isArray(value)) ||
+  (field.type === 'object' && value !== null && Object.values(field.fields).some(isList))
 
 const shownOf = ({ outputs, output }: Props) => Object.entries(outputs).filter(([name]) => output[name] !== undefined)
 
@@ -49,9 +53,17 @@ export function SumTables(props: Props) {
     <>
       {shownOf(props)
         .filter(([name, field]) => isTable(field, output[name]))
-        .map(([name, field]) => (
-          <Rows key={name} field={field} rows={output[name] as readonly unknown[]} />
-        ))}
+        .map(([name, field]) =>
+          field.type === 'object' ? (
+            <section key={name} aria-label={field.title} className="grid gap-1">
+              <h3 className="h3">{field.title}</h3>
+              <SumAnswer outputs={field.fields} output={output[name] as Props['output']} />
+              <SumTables outputs={field.fields} output={output[name] as Props['output']} />
+            </section>
+          ) : (
+            <Rows key={name} field={field} rows={output[name] as readonly unknown[]} />
+          ),
+        )}
     </>
   )
 }
@@ -88,7 +100,8 @@ function columnsOf(of: Field, rows: readonly unknown[]): Column[] {
         cell: (row: unknown) => ((at(row, name) as Readonly<Record<string, boolean>>)[key] ? 'closed' : 'open'),
       }))
     }
-    if (!rows.some((row) => at(row, name) !== undefined)) return []
+    // A curve in full says nothing in a column; its name stands beside it.
+    if (field.type === 'variant' || !rows.some((row) => at(row, name) !== undefined)) return []
     return [
       {
         key: name,

@@ -23,7 +23,7 @@ const group = (value: FormValue | undefined): Form =>
 /** A field of a sum, whatever its kind: a comb, a list to choose from, rows that can be added, or a group of these. */
 export function SumField({ field, path, value, errors, example, onType }: Props) {
   const { preferences, calcData } = useSums()
-  const aside = example ? 'example' : field.optional ? 'may be left out' : undefined
+  const aside = example ? 'example' : field.optional ? 'optional' : undefined
   const title = field.symbol ? `${field.title}, ${field.symbol}` : field.title
   const typed = typeof value === 'string' ? value : ''
   const common = { label: title, aside, hint: field.hint, error: errors[path] }
@@ -198,7 +198,9 @@ interface GroupProps {
 
 /** Fields that belong together, two beside one another where they are short. */
 function Group({ fields, path, value, errors, example, onType }: GroupProps) {
-  const wide = Object.values(fields).some(({ type }) => ['list', 'object', 'variant'].includes(type))
+  const wide = Object.values(fields).some(
+    (of) => ['object', 'variant'].includes(of.type) || (of.type === 'list' && !isLine(of)),
+  )
   return (
     <div className={wide ? 'grid gap-2' : 'grid gap-x-3 gap-y-2 grid-cols-2 items-end'}>
       {Object.entries(fields).map(([name, of]) => (
@@ -236,7 +238,7 @@ function LineField({ field, path, value, errors, example, onType }: Props) {
       {(ids) => (
         <textarea
           {...ids}
-          rows={2}
+          rows={field.most !== undefined && field.most <= 32 ? 1 : 2}
           autoComplete="off"
           spellCheck={false}
           maxLength={200_000}
@@ -269,14 +271,25 @@ function Rows({ field, path, value, errors, example, onType }: Props) {
       <ol className="grid gap-2">
         {rows.map((row, i) => (
           <li key={i} className="grid grid-cols-[1fr_auto] gap-2 items-end" aria-label={`${one} ${i + 1}`}>
-            <SumField
-              field={field.of.type === 'object' ? { ...field.of, type: 'object' } : field.of}
-              path={`${path}[${i}]`}
-              value={row}
-              errors={errors}
-              example={false}
-              onType={(next) => onType(rows.map((each, j) => (j === i ? next : each)))}
-            />
+            {field.of.type === 'object' ? (
+              <Group
+                fields={field.of.fields}
+                path={`${path}[${i}]`}
+                value={group(row)}
+                errors={errors}
+                example={false}
+                onType={(next) => onType(rows.map((each, j) => (j === i ? next : each)))}
+              />
+            ) : (
+              <SumField
+                field={field.of}
+                path={`${path}[${i}]`}
+                value={row}
+                errors={errors}
+                example={false}
+                onType={(next) => onType(rows.map((each, j) => (j === i ? next : each)))}
+              />
+            )}
             <button
               type="button"
               className="w-8 h-10 max-md:w-12 max-md:h-12 grid place-items-center disabled:opacity-30"

@@ -2,6 +2,7 @@ import { Copy, NotebookPen, Printer } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Calculation } from '@nachtigal/core/calc/calculation'
+import { isAsked } from '@nachtigal/core/calc/form'
 import { sumText, workedLines } from '@nachtigal/core/calc/workedLines'
 import { PictureDrawing } from '../../instruments/picture/PictureDrawing'
 import { useAppSelector } from '../../lib/store'
@@ -22,7 +23,7 @@ export function SumSheet({ entry }: { entry: Calculation }) {
   const [keeping, setKeeping] = useState(false)
   const [told, setTold] = useState<string>()
   const names = Object.keys(entry.inputs)
-  const borrowed = names.filter((name) => !own[name] && form[name] !== '')
+  const borrowed = names.filter((name) => !own[name] && form[name] !== '' && isAsked(entry.inputs[name]!, form))
   // Many short fields stand two beside one another, so that all of them are seen at once.
   const many = Object.values(entry.inputs).filter(({ type: of }) => SHORT.includes(of)).length > 7
   const asked = Object.keys(entry.outputs)[0]!
@@ -87,21 +88,25 @@ export function SumSheet({ entry }: { entry: Calculation }) {
             <span>What is marked example is not yours yet.</span>
           </p>
         ) : null}
-        {names.map((name) => (
-          <div key={name} className={SHORT.includes(entry.inputs[name]!.type) ? '' : 'long'}>
-            <SumField
-              field={entry.inputs[name]!}
-              path={name}
-              value={form[name]}
-              errors={errors}
-              example={borrowed.includes(name)}
-              onType={(value) => type(name, value)}
-            />
-          </div>
-        ))}
+        {names
+          .filter((name) => isAsked(entry.inputs[name]!, form))
+          .map((name) => (
+            <div key={name} className={SHORT.includes(entry.inputs[name]!.type) ? '' : 'long'}>
+              <SumField
+                field={entry.inputs[name]!}
+                path={name}
+                value={form[name]}
+                errors={errors}
+                example={borrowed.includes(name)}
+                onType={(value) => type(name, value)}
+              />
+            </div>
+          ))}
       </form>
       <div className="sum-result">
-        <h2 className="h2">Answer</h2>
+        <h2 className="h2" id="answer">
+          Answer
+        </h2>
         {output ? (
           <SumAnswer outputs={entry.outputs} output={output} />
         ) : read.missing.length > 0 ? (
@@ -132,18 +137,25 @@ export function SumSheet({ entry }: { entry: Calculation }) {
                   <dd>{value}</dd>
                 </div>
               ))}
-              {sum.outputs.map(({ label, value }) => (
-                <div key={label} className="contents result">
-                  <dt>= {label}</dt>
-                  <dd>{value}</dd>
-                </div>
-              ))}
+              {sum.outputs
+                .filter(({ table }) => !table)
+                .map(({ label, value }) => (
+                  <div key={label} className="contents result">
+                    <dt>= {label}</dt>
+                    <dd>{value}</dd>
+                  </div>
+                ))}
               <dt>Source</dt>
               <dd>{sum.source}</dd>
             </dl>
           </div>
         ) : null}
       </div>
+      {sum?.outputs[0] ? (
+        <a href="#answer" className="sum-strip only-phone">
+          <span className="text-ink2">{sum.outputs[0].label}</span> <b>{sum.outputs[0].value.slice(0, 40)}</b>
+        </a>
+      ) : null}
       {keeping && job && sum ? (
         <KeepSum job={job} sum={sum} input={read.input} onClose={() => setKeeping(false)} />
       ) : null}

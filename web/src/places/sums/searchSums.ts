@@ -42,7 +42,7 @@ index.addAll(
 const byId = new Map(calculations.map((entry) => [entry.id, entry]))
 
 /** Sums that have this score or more of the best are worth showing. */
-const WORTH = 0.3
+const WORTH = 0.2
 
 /** Finds calculations by what one looks for: "pt1000", "4-20", "how long to heat". Best first. */
 export function searchSums(query: string): readonly Calculation[] {
