@@ -42,6 +42,14 @@ test('pictures of the main views', async ({ page, server }) => {
   await page.goto(`${server.url}/jobs/${job.id}/log`)
   await expect(page.getByRole('row').nth(5)).toBeVisible()
   await shot('log')
+  const sum = async (name: string, id: string, heading: string) => {
+    await page.goto(`${server.url}/jobs/${job.id}/sums/${id}`)
+    await expect(page.getByRole('heading', { name: heading })).toBeVisible()
+    await page.waitForTimeout(600)
+    await shot(name)
+  }
+  await sum('sums', 'probe.temperature', 'Temperature of a probe')
+  await sum('sums-fan', 'fan.demand', 'Fan by the stronger demand')
   await page.goto(`${loop}/set`)
   await page.getByRole('button', { name: 'Night' }).click()
   await page.mouse.move(0, 0)
@@ -54,4 +62,5 @@ test('pictures of the main views', async ({ page, server }) => {
   await page.waitForTimeout(300)
   await shot('prove-phone')
   await visit('set-phone', 'set')
+  await sum('sums-phone', 'switching.points', 'Where it switches')
 })

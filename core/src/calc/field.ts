@@ -20,6 +20,8 @@ export interface NumberField extends Named {
   readonly over?: number
   readonly nullable?: true
   readonly integer?: true
+  /** Typed with k or M as meters show it: 12k, 0.4M. Resistances always are. */
+  readonly prefixed?: true
   /** What counts when it is left out. */
   readonly default?: number
 }

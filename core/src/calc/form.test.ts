@@ -62,6 +62,20 @@ describe('a form', () => {
     expect(read('20 21,5;out\n\u22123').input).toEqual({ readingsC: [20, 21.5, null, -3] })
     expect(read('20; hot').errors).toEqual({ readingsC: expect.stringContaining('"hot"') })
   })
+  it.each([
+    ['12.4k', 12_400],
+    ['0,4 M', 400_000],
+    ['0.4Mohm', 400_000],
+    ['970', 970],
+  ])('reads ohms as a meter shows them: %s', (text, ohm) => {
+    const { inputs } = findCalculation('probe.temperature')!
+    const form = { ...emptyForm(inputs), probe: { kind: 'rtd', r0Ohm: '1k' }, resistanceOhm: text }
+    expect(readForm(inputs, form, us).input).toEqual({ probe: { kind: 'rtd', r0Ohm: 1000 }, resistanceOhm: ohm })
+  })
+  it('takes no k where it means nothing', () => {
+    const { inputs } = findCalculation('cycling.worst')!
+    expect(readForm(inputs, { ...emptyForm(inputs), swingK: '5k' }, metric).errors['swingK']).toContain('"5k"')
+  })
   it('reads anything without failing', () => {
     const value = fc.letrec<{ v: unknown }>((tie) => ({
       v: fc.oneof(

@@ -48,11 +48,19 @@ export function allowedShown(field: NumberField, preferences: UnitPreferences): 
   return field.nullable ? `${said}, or out` : said
 }
 
+/** Ohms as a meter shows them: 12.4k, 0.4M, with or without the word. */
+const PREFIXED = /^\s*([^a-zA-Z]+?)\s*([kM])\s*(?:ohms?)?\s*$/
+
 function readNumber(field: NumberField, text: string, preferences: UnitPreferences): number | null | Error {
   if (field.nullable && OUT.includes(text.trim().toLowerCase())) return null
-  const read = parseNumber(text)
+  const [, figure, prefix] = (field.quantity === 'resistance' || field.prefixed ? PREFIXED.exec(text) : null) ?? [
+    undefined,
+    text,
+  ]
+  const read = parseNumber(figure!)
   if (!read.ok) return new Error(`${field.title} is "${text.slice(0, 20)}": ${allowedShown(field, preferences)}`)
-  return quantityView(field.quantity, preferences).toSi(read.value)
+  const value = prefix === undefined ? read.value : read.value * (prefix === 'k' ? 1e3 : 1e6)
+  return quantityView(field.quantity, preferences).toSi(value)
 }
 
 /** Reads a whole form in the user's units. Empty fields that may be left out are; nothing is lost of what cannot be read. */

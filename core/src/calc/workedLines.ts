@@ -107,7 +107,7 @@ function sayInput(field: Field, value: unknown, preferences: UnitPreferences): s
   const shown = view.toShown(value)
   const usual = shownText(shown, view.decimals)
   const exact = trueMinus(plainDigits(shown, 8))
-  const text = exact.length > usual.length ? exact : usual
+  const text = COARSE.includes(field.quantity) && exact.length <= usual.length ? usual : exact
   return view.label === '' ? text : `${text}\u00a0${view.label}`
 }
 

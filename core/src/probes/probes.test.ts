@@ -31,6 +31,22 @@ describe('platinum against the printed table of IEC 60751', () => {
   })
 })
 
+describe('platinum over the rest of its range', () => {
+  it.each([
+    [-150, 39.72],
+    [-100, 60.26],
+    [300, 212.05],
+    [400, 247.09],
+    [500, 280.98],
+    [600, 313.71],
+    [700, 345.28],
+    [800, 375.7],
+    [850, 390.48],
+  ])('%d °C is %d ohm (IEC 60751 table)', (celsius, ohm) => {
+    expect(Math.abs(probeCurve(pt100).resistance(celsius) - ohm)).toBeLessThanOrEqual(0.0051)
+  })
+})
+
 describe('thermistors against printed values', () => {
   it.each([
     [32650, 0],
@@ -70,6 +86,34 @@ describe('curves', () => {
   ] as const)('refuses %p', (probe, message) => {
     expect(() => probeCurve(probe)).toThrow(message)
   })
+})
+
+describe('the ends of a range', () => {
+  const kinds: readonly ResistiveProbe[] = [
+    pt1000,
+    ntc,
+    common10k,
+    { kind: 'nickel', r0Ohm: 1000, ppmPerK: 6180 },
+    { kind: 'nickel', r0Ohm: 100, ppmPerK: 5000 },
+    { kind: 'ptc-silicon', r25Ohm: 990 },
+    { kind: 'ptc-silicon', r25Ohm: 2000 },
+    ...calcData.parts.map(({ curve }) => curve),
+  ]
+  it.each(kinds.map((probe, i) => [`${probe.kind} ${i}`, probe] as const))(
+    '%s read back exactly, a hair beyond them is off',
+    (_, probe) => {
+      const { lowC, highC, resistance } = probeCurve(probe)
+      for (const end of [lowC, highC]) {
+        const read = readProbe(probe, resistance(end))
+        expect(read).toEqual({ ok: true, temperatureC: expect.closeTo(end, 6) })
+      }
+      const [least, most] = [resistance(lowC), resistance(highC)].sort((a, b) => a - b)
+      expect(readProbe(probe, most! * 1.001)).toEqual({ ok: false, reason: 'out-of-range' })
+      expect(readProbe(probe, least! * 0.999)).toEqual({ ok: false, reason: 'out-of-range' })
+      expect(readProbe(probe, most! * 10.01)).toEqual({ ok: false, reason: 'open' })
+      expect(readProbe(probe, least! * 0.0999)).toEqual({ ok: false, reason: 'short' })
+    },
+  )
 })
 
 describe('readProbe', () => {

@@ -152,6 +152,18 @@ describe('scheduleNext', () => {
     [{ periods: [{ days: [1], start: '07:00' }] }, 'periods[0].minutes is missing'],
     [{ periods: [{ days: [1], start: '07:00', end: '08:00', minutes: 3 }] }, 'periods[0].end is one too many'],
     [{ count: undefined }, 'count is missing'],
+    [
+      {
+        count: undefined,
+        to: '2028-01-01T00:00:00Z',
+        periods: Array.from({ length: 24 }, (_, hour) => ({
+          days: [1, 2, 3, 4, 5, 6, 7],
+          start: `${hour}:00`,
+          minutes: 30,
+        })),
+      },
+      'holds more than 5000 switchings',
+    ],
   ])('%j: %s', (change, message) =>
     expect(() => scheduleNext({ zone: 'UTC', from: '2026-01-01T00:00:00Z', periods: [], count: 1, ...change })).toThrow(
       message,

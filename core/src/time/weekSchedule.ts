@@ -105,6 +105,8 @@ function weekMinute(zone: string, utcMs: number): number {
 const WEEKS_SPARE = 2
 /** Farthest that "to" may lie after "from": a hundred weeks and more. */
 const FARTHEST_DAYS = 750
+/** More than anyone reads, and still a moment to work out. */
+const MOST_EVENTS = 5000
 
 /**
  * When a weekly schedule switches next, in a zone with its clock changes.
@@ -146,6 +148,8 @@ export function scheduleNext({ zone, from, periods, count, to }: ScheduleInput):
           period: told.period,
         })
         if (count !== undefined && events.length >= count) return { onNow, events }
+        if (events.length > MOST_EVENTS)
+          throw new RangeError(`to "${to!}" holds more than ${MOST_EVENTS} switchings: a nearer moment is needed`)
       }
       before = now
     }

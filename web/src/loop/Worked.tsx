@@ -20,16 +20,16 @@ export function WorkedSum({ call }: { call: CalcCall }) {
         {sum.formula}
       </p>
       <dl className="facts worked small">
-        {sum.inputs.map(({ label, value }) => (
-          <div key={label} className="contents">
+        {sum.inputs.map(({ label, value }, i) => (
+          <div key={`${label}-${i}`} className="contents">
             <dt>{label}</dt>
             <dd className="!text-[13px] !whitespace-normal">{value}</dd>
           </div>
         ))}
       </dl>
       <dl className="facts worked small border-t border-ink">
-        {sum.outputs.map(({ label, value, asked }) => (
-          <div key={label} className="contents">
+        {sum.outputs.map(({ label, value, asked }, i) => (
+          <div key={`${label}-${i}`} className="contents">
             <dt>{label}</dt>
             <dd
               className={`!whitespace-normal ${asked ? 'font-bold' : ''} ${value.length > 30 ? '!text-[12px] text-left' : ''}`}

@@ -41,7 +41,7 @@ export const wiringDrop = defineCalculation<VoltageDropInput>({
     ),
   },
   outputs: {
-    dropPercent: number('Lost', 'percent'),
+    dropPercent: number('Lost, of the supply', 'percent'),
     dropV: number('Lost', 'voltage'),
     endV: number('At the end', 'voltage'),
     loopOhm: number('Out and back', 'resistance'),

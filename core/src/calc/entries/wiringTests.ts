@@ -97,11 +97,12 @@ export const deadTestEntry = defineCalculation<DeadTestInput>({
     test: choice('Test', deadTests),
     reading: nullable(
       number('Reading', 'factor', {
-        hint: 'Ohms for resistances (1 Mohm is 1000000), volts for polarity and supply; null is over-range',
+        prefixed: true,
+        hint: 'Ohms for resistances (0.4M and 12k are understood), volts for polarity and supply; "out" is over-range',
       }),
     ),
-    expected: optional(number('Expected', 'factor')),
-    tolerance: optional(number('Tolerance', 'factor', { min: 0 })),
+    expected: optional(number('Expected', 'factor', { prefixed: true })),
+    tolerance: optional(number('Tolerance', 'factor', { min: 0, prefixed: true })),
     circuit: optional(
       choice('Circuit', ['extra-low', 'mains'], { default: 'mains', when: { input: 'test', is: ['insulation'] } }),
     ),

@@ -13,6 +13,8 @@ interface Props {
 const MOST_ROWS = 64
 
 const toneOf = (field: Field, value: unknown): Tone | undefined => {
+  // Why there is no answer is worth a second look whatever it is.
+  if (field.title === 'Reason') return 'look'
   if (field.type === 'choice') return field.tones?.[String(value)]
   if (field.type === 'boolean') return field.tones?.[value === true ? 'yes' : 'no']
   return undefined
@@ -30,14 +32,16 @@ const shownOf = ({ outputs, output }: Props) => Object.entries(outputs).filter((
 /** What came out, but for the tables: the first figure large, the others beside their names. */
 export function SumAnswer(props: Props) {
   const { output } = props
-  const facts = shownOf(props).filter(([name, field]) => !isTable(field, output[name]))
+  const facts = shownOf(props)
+    .filter(([name, field]) => !isTable(field, output[name]))
+    .sort(([a], [b]) => Number(b === 'reason') - Number(a === 'reason'))
   if (facts.length === 0) return null
   return (
     <dl className="sum-answer" aria-live="polite">
       {facts.map(([name, field], i) => (
         <div key={name} className="contents">
           <dt>{field.title}</dt>
-          <dd className={i === 0 && field.type === 'number' ? 'first' : ''}>
+          <dd className={i === 0 && field.type === 'number' && output[name] !== null ? 'first' : ''}>
             <Value field={field} value={output[name]} />
           </dd>
         </div>

@@ -1,6 +1,7 @@
 import { X } from 'lucide-react'
 import type { Field as FieldOf, Fields, NumberField } from '@nachtigal/core/calc/field'
 import { emptyForm, emptyValue, type Form, type FormErrors, type FormValue, isLine } from '@nachtigal/core/calc/form'
+import { boundsOf } from '@nachtigal/core/calc/quantityLimits'
 import { plainDigits } from '@nachtigal/core/units/plainDigits'
 import { quantityView, trueMinus } from '@nachtigal/core/units/quantity'
 import { ChoiceField } from '../../ui/ChoiceField'
@@ -20,6 +21,9 @@ interface Props {
 const group = (value: FormValue | undefined): Form =>
   typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Form) : {}
 
+const mayBeNegative = (field: NumberField) => (boundsOf(field).min ?? boundsOf(field).over ?? 0) < 0
+const turnSign = (text: string) => (/^\s*[-\u2212]/.test(text) ? text.replace(/^\s*[-\u2212]/, '') : `\u2212${text}`)
+
 /** A field of a sum, whatever its kind: a comb, a list to choose from, rows that can be added, or a group of these. */
 export function SumField({ field, path, value, errors, example, onType }: Props) {
   const { preferences, calcData } = useSums()
@@ -34,16 +38,29 @@ export function SumField({ field, path, value, errors, example, onType }: Props)
     return (
       <Field {...common} unit={view.label}>
         {(ids) => (
-          <input
-            {...ids}
-            type="text"
-            inputMode={field.type === 'number' && !of.nullable ? 'decimal' : 'text'}
-            autoComplete="off"
-            maxLength={60}
-            value={typed}
-            placeholder={usual === undefined ? '' : `${usual} unless given`}
-            onChange={(event) => onType(event.target.value)}
-          />
+          <>
+            <input
+              {...ids}
+              type="text"
+              inputMode={field.type === 'number' && !of.nullable ? 'decimal' : 'text'}
+              autoComplete="off"
+              maxLength={60}
+              value={typed}
+              placeholder={usual ?? ''}
+              onChange={(event) => onType(event.target.value)}
+            />
+            {mayBeNegative(of) ? (
+              // A phone's number keys often lack the minus.
+              <button
+                type="button"
+                className="only-phone w-12 -mr-2 self-stretch text-[20px]"
+                aria-label={`Turn the sign of ${field.title.toLowerCase()}`}
+                onClick={() => onType(turnSign(typed))}
+              >
+                ±
+              </button>
+            ) : null}
+          </>
         )}
       </Field>
     )

@@ -128,8 +128,8 @@ export function SumSheet({ entry }: { entry: Calculation }) {
             <dl>
               <dt>Formula</dt>
               <dd>{sum.formula}</dd>
-              {sum.inputs.map(({ label, value, symbol }) => (
-                <div key={label} className="contents">
+              {sum.inputs.map(({ label, value, symbol }, i) => (
+                <div key={`${label}-${i}`} className="contents">
                   <dt>
                     {label}
                     {symbol ? `, ${symbol}` : ''}
@@ -139,8 +139,8 @@ export function SumSheet({ entry }: { entry: Calculation }) {
               ))}
               {sum.outputs
                 .filter(({ table }) => !table)
-                .map(({ label, value }) => (
-                  <div key={label} className="contents result">
+                .map(({ label, value }, i) => (
+                  <div key={`${label}-${i}`} className="contents result">
                     <dt>= {label}</dt>
                     <dd>{value}</dd>
                   </div>
