@@ -83,6 +83,8 @@ const MOST_SAID = 12
 /** Quantities whose usual decimals are all that a fitter can use. */
 const COARSE: readonly Quantity[] = ['temperature', 'difference', 'seconds', 'minutes', 'count']
 const DIGITS = 4
+/** From here on minutes are easier to picture. */
+const LONG_S = 600
 
 /** A number with the decimals of its quantity, or with four digits where that says more. */
 function sayNumber(value: number, { quantity }: NumberField, preferences: UnitPreferences): string {
@@ -93,6 +95,8 @@ function sayNumber(value: number, { quantity }: NumberField, preferences: UnitPr
   const fine = Math.abs(shown) < 10 ** -view.decimals && Math.abs(shown) >= (coarse ? 1e-3 : Number.MIN_VALUE)
   const unit = view.label === '' ? '' : `\u00a0${view.label}`
   if (quantity === 'factor' || fine) return `${trueMinus(plainDigits(shown, coarse ? 2 : 6))}${unit}`
+  if (quantity === 'seconds' && shown >= LONG_S)
+    return `${formatQuantity(value, quantity, preferences)} (${shownText(shown / 60, 1)}\u00a0min)`
   if (coarse || shown === 0) return formatQuantity(value, quantity, preferences)
   const size = Math.floor(Math.log10(Math.abs(shown)))
   const more = Math.min(view.decimals + 2, Math.max(view.decimals, DIGITS - 1 - size))

@@ -1,20 +1,10 @@
+import { plantKinds } from '../plant/estimatePlant'
 import type { UnitPreferences } from '../units/quantity'
 import type { DeviceProfile } from '../profile/deviceProfile'
 import type { OnOffBehaviour } from './behaviour'
 import type { Chain, ChainDevice } from './chain'
 
-export const loopKinds = [
-  'floor',
-  'boiler',
-  'pool',
-  'fan',
-  'enclosure',
-  'room',
-  'cold-room',
-  'chiller',
-  'cabinet',
-  'cabin',
-] as const
+export const loopKinds = plantKinds
 export type LoopKind = (typeof loopKinds)[number]
 
 /** What the loops of one job share. Collections are maps by id with an order key: no path holds an array index. */

@@ -48,27 +48,32 @@ const ntc = (r25Ohm: number, betaK: number): Known => {
   return { name: `NTC ${r25Ohm / 1000}k, beta ${betaK}`, family: `ntc-${r25Ohm / 1000}k-${betaK}`, asked: curve, curve }
 }
 
-/** Values of thermistor that are met on site, with their usual betas. */
-const thermistors: readonly (readonly [ohm: number, betas: readonly number[]])[] = [
-  [2000, [3435, 3528, 3977]],
-  [2252, [3977]],
-  [3000, [3435, 3977]],
-  [5000, [3435, 3950, 3977]],
-  [10000, [3380, 3435, 3695, 3950, 3977]],
+/** Values of thermistor that are met on site; each comes with the common betas, some with one of their own. */
+const thermistors: readonly (readonly [ohm: number, ownBetas?: readonly number[]])[] = [
+  [2000, [3528]],
+  [2200],
+  [2252],
+  [3000],
+  [4700],
+  [5000],
+  [6800],
+  [10000, [3380, 3695]],
   [12000, [3740]],
-  [15000, [3435, 3950]],
-  [20000, [3950, 4262]],
-  [30000, [3950, 3977]],
-  [33000, [3950]],
-  [47000, [3950, 4090]],
-  [50000, [3950, 3977]],
-  [100000, [3950, 4190]],
+  [15000],
+  [20000, [4262]],
+  [22000],
+  [30000],
+  [33000],
+  [47000, [4090]],
+  [50000],
+  [100000, [4190, 4250]],
 ]
+const commonBetas = [3435, 3950, 3977]
 
 const common: readonly Known[] = [
   ...[100, 500, 1000].map(rtd),
   ...[1000, 2000].map(silicon),
-  ...thermistors.flatMap(([ohm, betas]) => betas.map((beta) => ntc(ohm, beta))),
+  ...thermistors.flatMap(([ohm, ownBetas = []]) => [...ownBetas, ...commonBetas].map((beta) => ntc(ohm, beta))),
 ]
 
 /** A resistance meter, a thermometer in the hand and a 1 % part together are off by less than this. */

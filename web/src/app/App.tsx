@@ -1,6 +1,5 @@
 import { lazy, Suspense, useEffect } from 'react'
 import { createBrowserRouter, Navigate, Outlet, RouterProvider } from 'react-router'
-import { useAppSelector } from '../lib/store'
 import { JobsPlace } from '../places/jobs/JobsPlace'
 import { ErrorPage } from './ErrorPage'
 import type * as Pages from './jobPages'
@@ -80,12 +79,8 @@ const router = createBrowserRouter([
   },
 ])
 
-/** The whole application: theme and routes. */
+/** The whole application: its routes. */
 export function App() {
-  const theme = useAppSelector((state) => state.view.theme)
-  useEffect(() => {
-    document.documentElement.dataset['theme'] = theme
-  }, [theme])
   // What is not there yet is fetched once the first screen stands: a plant room may have no network later.
   useEffect(() => {
     const timer = setTimeout(() => {

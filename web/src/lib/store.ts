@@ -5,7 +5,7 @@ import { documentsReducer } from './documentsSlice'
 import { draftsReducer, storeDrafts } from './draftsSlice'
 import { noticeReducer } from './noticeSlice'
 import { storeSums, sumsReducer } from './sumsSlice'
-import { storeView, viewReducer } from './viewSlice'
+import { showTheme, storeView, viewReducer } from './viewSlice'
 
 /** One store: documents (the job), drafts and view (this device), and the cache of the server's answers. */
 export function createStore() {
@@ -21,11 +21,15 @@ export function createStore() {
     middleware: (usual) => usual({ immutableCheck: false, serializableCheck: false }).concat(api.middleware),
   })
   let { drafts, sums, view } = store.getState()
+  showTheme(view)
   store.subscribe(() => {
     const next = store.getState()
     if (next.drafts !== drafts) storeDrafts((drafts = next.drafts))
     if (next.sums !== sums) storeSums((sums = next.sums))
-    if (next.view !== view) storeView((view = next.view))
+    if (next.view !== view) {
+      storeView((view = next.view))
+      showTheme(view)
+    }
   })
   return store
 }

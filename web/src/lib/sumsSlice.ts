@@ -17,7 +17,8 @@ const KEY = 'nachtigal.sums'
 
 function restored(): Sums {
   try {
-    return JSON.parse(globalThis.sessionStorage?.getItem(KEY) ?? '{}') as Sums
+    const kept: unknown = JSON.parse(globalThis.sessionStorage?.getItem(KEY) ?? '{}')
+    return typeof kept === 'object' && kept !== null ? (kept as Sums) : {}
   } catch {
     return {}
   }

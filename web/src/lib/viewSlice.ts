@@ -46,3 +46,8 @@ export const { themeTurned, unitLookedAt, outputTaken, nameGiven } = slice.actio
 export const storeView = (view: View) => {
   globalThis.localStorage?.setItem(KEY, JSON.stringify(view))
 }
+
+/** Puts the theme on the page before anything is drawn with it: drawings on a canvas read their colours from the page. */
+export const showTheme = ({ theme }: View) => {
+  if (globalThis.document) document.documentElement.dataset['theme'] = theme
+}

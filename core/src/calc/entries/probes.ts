@@ -172,12 +172,12 @@ export const probeTemperature = defineCalculation<{
     {
       given: { probe: { kind: 'rtd', r0Ohm: 1000 }, resistanceOhm: null },
       gives: { temperatureC: null, reason: 'open' },
-      source: 'contract: over-range of the meter',
+      source: 'definition: over-range of the meter',
     },
     {
       given: { probe: { kind: 'rtd', r0Ohm: 1000 }, resistanceOhm: 0 },
       gives: { temperatureC: null, reason: 'short' },
-      source: 'contract: under a tenth of the lowest',
+      source: 'definition: under a tenth of the lowest',
     },
     {
       given: { probe: { kind: 'linear', signal: '4-20mA', lowC: -50, highC: 150 }, value: 12 },

@@ -2,7 +2,7 @@ import { convert, units, type UnitSymbol } from '../../units/convert'
 import { type DisplayRange, displayRound } from '../../units/displayRound'
 import { InputError } from '../checkField'
 import { defineCalculation } from '../calculation'
-import { choice, list, number, object, optional, yes } from '../field'
+import { choice, list, number, object, optional, text, yes } from '../field'
 import { difference, temperature } from '../commonFields'
 
 /** Spellings that are accepted beside those in the forms. */
@@ -27,7 +27,7 @@ export const unitsConvert = defineCalculation<{
       yes('A difference of temperatures', { hint: 'A swing or an offset, not a temperature', default: false }),
     ),
   },
-  outputs: { value: number('Value', 'factor') },
+  outputs: { value: number('Value', 'factor'), unit: text('Unit') },
   formula: 'temperature: °C = (°F − 32) × 5/9; difference: K = °F × 5/9; others by their factor; AWG by its diameter',
   source: 'exact definitions (inch, pound-force, US gallon, Btu IT); wire gauge by ASTM B258',
   examples: [
@@ -72,7 +72,7 @@ export const unitsConvert = defineCalculation<{
     if (units[from].dimension === 'temperature' && units[to].dimension === 'temperature' && !isDifference)
       if (convert(value, from, 'K') < -1e-9)
         throw new InputError('value', `value is ${value} ${from}: that is under absolute zero, {-273.15 C}`)
-    return { value: convert(value, from, to, isDifference) }
+    return { value: convert(value, from, to, isDifference), unit: to }
   },
 })
 

@@ -74,7 +74,7 @@ export const logicTable = defineCalculation<{ expression: ContactExpression }>({
     for (const each of bypasses) by.set(each.by, [...(by.get(each.by) ?? []), each.contact])
     const meaning = [
       mustClose.length > 0
-        ? `${mustClose.join(' and ')} ${mustClose.length > 1 ? 'stay' : 'stays'} in series: open one and it drops, whatever else is closed.`
+        ? `${mustClose.join(' and ')} ${mustClose.length > 1 ? 'stay' : 'stays'} in series: open ${mustClose.length > 1 ? 'one' : 'it'} and the load drops, whatever else is closed.`
         : logic.rows.some(({ runs }) => runs)
           ? 'No contact stays in series with everything: each of them can be got round.'
           : 'It never runs.',

@@ -4,7 +4,7 @@ import { axisView } from './axisView'
 
 const WIDTH = 480
 const ROW = 30
-const LEFT = 130
+const LEFT = 160
 
 /** Amounts side by side, each with its figure; a limit as an upright. */
 export function BarsDrawing({
@@ -26,7 +26,7 @@ export function BarsDrawing({
       {bars.map(({ title, value }, i) => (
         <g key={`${title}-${i}`} transform={`translate(0 ${i * ROW + 4})`}>
           <text x={LEFT - 8} y={17} fontSize="13" textAnchor="end" style={{ fill: 'var(--ink2)' }}>
-            {title.length > 18 ? `${title.slice(0, 17)}…` : title}
+            {title.length > 24 ? `${title.slice(0, 23)}…` : title}
           </text>
           <rect
             x={LEFT}

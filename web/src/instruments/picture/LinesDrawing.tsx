@@ -75,8 +75,9 @@ export function LinesDrawing({ picture, preferences, label, theme }: Props) {
             align: 'start',
             labels: {
               color: ink!,
-              // Numbered spots are told by the table beside the drawing.
-              filter: ({ text }) => !/^\d+$/.test(text),
+              // Numbered spots are told by the table beside the drawing; a pair of limits has one name.
+              filter: ({ text, datasetIndex }, { datasets }) =>
+                !/^\d+$/.test(text) && datasets.findIndex((set) => set.label === text) === datasetIndex,
               usePointStyle: true,
               boxHeight: 8,
               boxWidth: 16,

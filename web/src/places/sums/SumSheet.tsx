@@ -5,7 +5,8 @@ import type { Calculation } from '@nachtigal/core/calc/calculation'
 import { isAsked } from '@nachtigal/core/calc/form'
 import { sumText, workedLines } from '@nachtigal/core/calc/workedLines'
 import { PictureDrawing } from '../../instruments/picture/PictureDrawing'
-import { useAppSelector } from '../../lib/store'
+import { useAppDispatch, useAppSelector } from '../../lib/store'
+import { themeTurned } from '../../lib/viewSlice'
 import { Shape } from '../../ui/Shape'
 import { KeepSum } from './KeepSum'
 import { SumAnswer, SumTables } from './SumAnswer'
@@ -13,6 +14,8 @@ import { SumField } from './SumField'
 import { useSums } from './sumsContext'
 import { useSumForm } from './useSumForm'
 
+/** Time for a drawing to take its new colours. */
+const REDRAWN_MS = 150
 const SHORT: readonly string[] = ['number', 'either', 'choice', 'boolean', 'text']
 
 /** One calculation: what goes in, what comes out as one types, a drawing, and the sum laid open. */
@@ -20,6 +23,7 @@ export function SumSheet({ entry }: { entry: Calculation }) {
   const { calcData, preferences, job, base } = useSums()
   const theme = useAppSelector((state) => state.view.theme)
   const { form, own, read, errors, output, picture, type, showExample, clear } = useSumForm(entry)
+  const dispatch = useAppDispatch()
   const [keeping, setKeeping] = useState(false)
   const [told, setTold] = useState<string>()
   const names = Object.keys(entry.inputs)
@@ -31,6 +35,16 @@ export function SumSheet({ entry }: { entry: Calculation }) {
     ? workedLines({ calc: entry.id, input: read.input, output: asked }, calcData, preferences)
     : undefined
   const loops = job ? Object.keys(job.loops).length : 0
+  const print = async () => {
+    const atNight = theme === 'night'
+    // Curves are drawn in the colours of the screen: on paper they are day's.
+    if (atNight) {
+      dispatch(themeTurned())
+      await new Promise((resolve) => setTimeout(resolve, REDRAWN_MS))
+    }
+    window.print()
+    if (atNight) dispatch(themeTurned())
+  }
   const copy = async () => {
     if (!sum) return
     try {
@@ -54,12 +68,13 @@ export function SumSheet({ entry }: { entry: Calculation }) {
           <button type="button" className="third" disabled={!sum} onClick={() => void copy()}>
             <Copy size={16} strokeWidth={1.5} aria-hidden /> Copy
           </button>
-          <button type="button" className="third" disabled={!sum} onClick={() => window.print()}>
+          <button type="button" className="third" disabled={!sum} onClick={() => void print()}>
             <Printer size={16} strokeWidth={1.5} aria-hidden /> Print
           </button>
           {job ? (
             <button type="button" className="third" disabled={!sum || loops === 0} onClick={() => setKeeping(true)}>
-              <NotebookPen size={16} strokeWidth={1.5} aria-hidden /> Keep in a log
+              <NotebookPen size={16} strokeWidth={1.5} aria-hidden />{' '}
+              {loops === 0 ? 'Keep in a log: no loop yet' : 'Keep in a log'}
             </button>
           ) : null}
           <span role="status" className="small text-ink2">
