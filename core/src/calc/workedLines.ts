@@ -32,6 +32,9 @@ export interface WorkedSum {
   }[]
 }
 
+/** A title inside a sentence; a unit in it keeps its capital. */
+const lowerFirst = (title: string) => title.slice(0, 1).toLowerCase() + title.slice(1)
+
 /** A value in the user's words and units; lists in one line. */
 export function sayField(field: Field, value: unknown, preferences: UnitPreferences): string {
   if (value === null || value === undefined) return 'none'
@@ -39,7 +42,7 @@ export function sayField(field: Field, value: unknown, preferences: UnitPreferen
   const fieldsOf = (fields: Fields, from: Readonly<Record<string, unknown>>) =>
     Object.entries(fields)
       .filter(([key]) => from[key] !== undefined)
-      .map(([key, of]) => `${of.title.toLowerCase()} ${inner(of, from[key])}`)
+      .map(([key, of]) => `${lowerFirst(of.title)} ${inner(of, from[key])}`)
       .join(', ')
   switch (field.type) {
     case 'number':
@@ -83,6 +86,8 @@ const MOST_SAID = 12
 /** Quantities whose usual decimals are all that a fitter can use. */
 const COARSE: readonly Quantity[] = ['temperature', 'difference', 'seconds', 'minutes', 'count']
 const DIGITS = 4
+/** A resistance box and a platinum probe want more. */
+const OHM_DIGITS = 6
 /** From here on minutes are easier to picture. */
 const LONG_S = 600
 
@@ -99,7 +104,8 @@ function sayNumber(value: number, { quantity }: NumberField, preferences: UnitPr
     return `${formatQuantity(value, quantity, preferences)} (${shownText(shown / 60, 1)}\u00a0min)`
   if (coarse || shown === 0) return formatQuantity(value, quantity, preferences)
   const size = Math.floor(Math.log10(Math.abs(shown)))
-  const more = Math.min(view.decimals + 2, Math.max(view.decimals, DIGITS - 1 - size))
+  const digits = quantity === 'resistance' ? OHM_DIGITS : DIGITS
+  const more = Math.min(view.decimals + 2, Math.max(view.decimals, digits - 1 - size))
   const text = shownText(shown, more)
   return `${text.includes('.') ? text.replace(/\.?0+$/, '') : text}${unit}`
 }
@@ -166,7 +172,7 @@ const LONGEST_NOTE = 1500
 /** A sum in one line, for a note in a log. */
 export function sumNote({ title, inputs, outputs }: WorkedSum): string {
   const said = (list: readonly { label: string; value: string }[]) =>
-    list.map(({ label, value }) => `${label.toLowerCase()} ${value}`).join(', ')
+    list.map(({ label, value }) => `${lowerFirst(label)} ${value}`).join(', ')
   const text = `${title}: ${said(outputs)} (${said(inputs)})`
   return text.length > LONGEST_NOTE ? `${text.slice(0, LONGEST_NOTE - 2)} …` : text
 }

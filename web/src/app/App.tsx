@@ -1,14 +1,28 @@
-import { lazy, Suspense, useEffect } from 'react'
-import { createBrowserRouter, Navigate, Outlet, RouterProvider } from 'react-router'
+import { lazy, Suspense, useEffect, useState } from 'react'
+import { createBrowserRouter, Navigate, Outlet } from 'react-router'
+import { RouterProvider } from 'react-router/dom'
 import { JobsPlace } from '../places/jobs/JobsPlace'
 import { ErrorPage } from './ErrorPage'
 import type * as Pages from './jobPages'
 
-const fetchPages = () => import('./jobPages')
+let pages: typeof Pages | undefined
+const fetchPages = async () => (pages = await import('./jobPages'))
 // The strip brings the chart package.
 const fetchTry = () => import('../stages/try/TryStage')
 const fetchWorker = async () => (await import('../lib/runSimulation')).warmWorker()
-const page = (name: keyof typeof Pages) => lazy(async () => ({ default: (await fetchPages())[name] }))
+
+/**
+ * A page of the second chunk. Once that is here it is drawn at once: a page that waited even for a moment would take its keys and what
+ * is being typed off the screen with it.
+ */
+function page(name: keyof typeof Pages) {
+  const Fetched = lazy(async () => ({ default: (await fetchPages())[name] }))
+  return function Page() {
+    // Decided when the page comes up: it must not be put in anew when the chunk arrives.
+    const [Ready] = useState(() => pages?.[name])
+    return Ready ? <Ready /> : <Fetched />
+  }
+}
 
 const JobFrame = page('JobFrame')
 const LoopFrame = page('LoopFrame')

@@ -1,4 +1,4 @@
-import { useEffect } from 'react'
+import { useLayoutEffect } from 'react'
 import { useMatch, useNavigate, useParams } from 'react-router'
 import { useStore } from 'react-redux'
 import { ordered } from '@nachtigal/core/job/chain'
@@ -20,7 +20,9 @@ export function useKeys() {
   const loopId = match?.params.loopId
   const stage = match?.params.stage
   const undo = useUndo(jobId)
-  useEffect(() => {
+  // With the page itself, not after it is painted: a key pressed at once belongs to what is seen.
+  useLayoutEffect(() => {
+    const go = (to: string) => void navigate(to, { flushSync: true })
     const press = (event: KeyboardEvent) => {
       if (!typing(event.target) && (event.ctrlKey || event.metaKey) && event.key === 'z') {
         const last = store
@@ -43,20 +45,20 @@ export function useKeys() {
       const all = ordered(shown.loops)
       const at = all.findIndex(({ id }) => id === loopId)
       const toStage = stages[Number(event.key) - 1]
-      if (toStage && loopId) void navigate(`/jobs/${jobId}/loops/${loopId}/${toStage}`)
+      if (toStage && loopId) go(`/jobs/${jobId}/loops/${loopId}/${toStage}`)
       else if ((event.key === 'j' || event.key === 'k') && all.length > 0) {
         const next = all[(at + (event.key === 'j' ? 1 : -1) + all.length) % all.length]!
-        void navigate(`/jobs/${jobId}/loops/${next.id}/${stage ?? 'survey'}`)
+        go(`/jobs/${jobId}/loops/${next.id}/${stage ?? 'survey'}`)
       } else if (event.key === 'u') {
         const { unit } = store.getState().view
         const shownUnit = unit ?? shown.job.temperatureUnit
         const other = shownUnit === 'C' ? 'F' : 'C'
         store.dispatch(unitLookedAt(other === shown.job.temperatureUnit ? null : other))
-      } else if (event.key === 'b') void navigate(`/jobs/${jobId}`)
-      else if (event.key === 'g') void navigate(`/jobs/${jobId}/log`)
+      } else if (event.key === 'b') go(`/jobs/${jobId}`)
+      else if (event.key === 'g') go(`/jobs/${jobId}/log`)
       else if (event.key === '.') {
         event.preventDefault()
-        void navigate(`/jobs/${jobId}/sums`)
+        go(`/jobs/${jobId}/sums`)
         document.querySelector<HTMLInputElement>('[data-find-sum]')?.focus()
       } else if (event.key === '?') document.querySelector<HTMLButtonElement>('[data-keys]')?.click()
     }

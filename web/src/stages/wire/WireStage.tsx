@@ -15,7 +15,12 @@ export function WireStage() {
   const phone = useMedia(PHONE)
   const chosen = rows.find(({ id }) => id === chosenId) ?? rows[0]
   const go = (row: WireRow | undefined) => {
-    if (row) void navigate(`/jobs/${job.id}/loops/${loop.id}/wire/${encodeURIComponent(row.id)}`, { replace: true })
+    // At once: a reading that is typed right after the tap belongs to the row that was tapped.
+    if (row)
+      void navigate(`/jobs/${job.id}/loops/${loop.id}/wire/${encodeURIComponent(row.id)}`, {
+        replace: true,
+        flushSync: true,
+      })
   }
   if (!chosen)
     return (
