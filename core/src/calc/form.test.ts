@@ -72,6 +72,13 @@ describe('a form', () => {
     const form = { ...emptyForm(inputs), probe: { kind: 'rtd', r0Ohm: '1k' }, resistanceOhm: text }
     expect(readForm(inputs, form, us).input).toEqual({ probe: { kind: 'rtd', r0Ohm: 1000 }, resistanceOhm: ohm })
   })
+  it('asks a transmitter for its signal and a resistance for its ohms, never both', () => {
+    const { inputs } = findCalculation('probe.temperature')!
+    const form = { ...emptyForm(inputs), resistanceOhm: '1000', value: '12' }
+    const read = (kind: string) => Object.keys(readForm(inputs, { ...form, probe: { kind } }, metric).input)
+    expect(read('rtd')).toEqual(['probe', 'resistanceOhm'])
+    expect(read('linear')).toEqual(['probe', 'value'])
+  })
   it('takes no k where it means nothing', () => {
     const { inputs } = findCalculation('cycling.worst')!
     expect(readForm(inputs, { ...emptyForm(inputs), swingK: '5k' }, metric).errors['swingK']).toContain('"5k"')

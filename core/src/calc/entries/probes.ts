@@ -138,6 +138,7 @@ export const probeTemperature = defineCalculation<{
       number('Signal, V or mA', 'factor', {
         nullable: true,
         hint: 'Only for a transmitter, in place of the resistance',
+        when: { input: 'probe', is: ['linear'] },
       }),
     ),
   },
