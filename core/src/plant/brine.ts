@@ -3,7 +3,7 @@ import { monotoneCubic, type Point, straightBetween } from '../numeric/interpola
 export const fluids = ['water', 'propylene-glycol', 'ethylene-glycol'] as const
 export type Fluid = (typeof fluids)[number]
 
-/** Handbook figures of a heat carrier by volume share; handed in as data. */
+/** Handbook figures of a heat-transfer liquid by volume share; handed in as data. */
 export interface FluidTable {
   readonly fluid: Fluid
   readonly source: string
@@ -55,7 +55,7 @@ const waterHeat: readonly Point[] = [
 ]
 
 /**
- * Freezing point, density and specific heat of a heat carrier.
+ * Freezing point, density and specific heat of a heat-transfer liquid.
  * Glycols: handbook figures at 20 °C between their rows, with a straight slope over temperature (about ±1 %).
  * @throws RangeError off the table's share, or when the liquid would hold ice or boil
  */

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { mismatch } from './mismatch'
 import { calcData } from '../testing/calcData'
-import { betaModelErrorAtK, betaModelErrorK } from './betaModelError'
+import { betaModelErrorAtK, betaModelErrorK, usualCurve3435 } from './betaModelError'
 import { faultyProbe } from './faultyProbe'
 import { identifyProbe } from './identifyProbe'
 import type { Probe, ResistiveProbe } from './probe'
@@ -199,6 +199,11 @@ describe('real parts', () => {
   ])('%s is printed with %d °C as %d ohm', (name, celsius, ohm) => {
     const { curve } = calcData.parts.find((part) => part.name === name)!
     expect(Math.abs(probeCurve(curve).resistance(celsius) / ohm - 1)).toBeLessThan(1e-3)
+  })
+  it('the curve that the model is held against is the part\u2019s own table', () => {
+    const { curve } = calcData.parts.find(({ name }) => name === 'ntc-10k-3435')!
+    const table = new Map(curve.kind === 'table' ? curve.points : [])
+    for (const [celsius, ohm] of usualCurve3435) expect(table.get(celsius)).toBe(ohm)
   })
   it('says how far the two-parameter model is off: field data model.beta', () => {
     expect(betaModelErrorAtK(0)).toBeCloseTo(1.1, 1)

@@ -31,7 +31,7 @@ export type SwitchedLoad = Omit<ElectricLoad, 'powerW'> & {
 const INDUCTIVE = new Set(['motor', 'compressor', 'coil'])
 
 /** Inrush that a rating for this kind of load allows for already; field data inrush.*, its high end. */
-const coveredInrush: Readonly<Record<LoadKind, number>> = {
+export const coveredInrush: Readonly<Record<LoadKind, number>> = {
   resistive: 4,
   motor: 8,
   compressor: 7,

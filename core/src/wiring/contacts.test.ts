@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { contactLoad } from './contactLoad'
+import { fieldData } from '../testing/fieldData'
+import { contactLoad, coveredInrush } from './contactLoad'
 import { type ContactExpression, contactLogic, contactsOf } from './contactLogic'
 import { deadTestVerdict, ohmWords } from './deadTest'
 import { parseExpression, sayExpression } from './parseExpression'
@@ -170,6 +171,30 @@ describe('loads', () => {
       contactLoad([{ load: 'motor', volts: 250, amps: 10 }], { kind: 'motor', powerW: 5000, amps: 4, volts: 230 })
         .loadA,
     ).toBe(4))
+})
+
+describe('figures that the rules hold themselves', () => {
+  it.each([
+    ['motor', 'inrush.dol'],
+    ['compressor', 'inrush.compressor'],
+    ['lamp', 'inrush.filament'],
+    ['capacitive', 'inrush.smps'],
+    ['coil', 'inrush.accoil'],
+    ['resistive', 'inrush.ptcheater'],
+  ] as const)('the inrush that a %s rating covers is the high end of %s', (kind, id) =>
+    expect(coveredInrush[kind]).toBe(fieldData[id]!.high),
+  )
+  it('earth may be over its wire by what pe.limit says', () => {
+    const { typical, high } = fieldData['pe.limit']!
+    const at = (reading: number) => deadTestVerdict({ test: 'earth', expected: 0.2, reading }).verdict
+    expect([at(0.2 + typical), at(0.2 + high), at(0.2 + high + 0.01)]).toEqual(['good', 'look-again', 'stop'])
+  })
+  it('a supply may be off by what supply.mains says', () => {
+    const { low, high } = fieldData['supply.mains']!
+    const at = (percent: number) =>
+      deadTestVerdict({ test: 'supply', expected: 230, reading: 2.3 * (100 + percent) }).verdict
+    expect([at(low), at(high), at(low - 1), at(high + 1)]).toEqual(['good', 'good', 'stop', 'stop'])
+  })
 })
 
 describe('deadTestVerdict', () => {

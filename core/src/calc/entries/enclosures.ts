@@ -95,6 +95,7 @@ export const enclosureCooling = defineCalculation<EnclosureInput>({
   formula: 'remove = P − k A (inside − outside), never under 0; rise = P/(k A); heat = k A (inside min − outside) − P',
   source: 'IEC TR 60890 surface; k by field data encl.k.*',
   cautions: [
+    'Live parts inside: for the licensed trade. Isolate, and wait out the capacitors of drives, at least 5 minutes.',
     'Sun on an outdoor cabinet is not in it: add 200 to 800 W for each square metre of the sunlit face to the heat inside.',
   ],
   examples: [

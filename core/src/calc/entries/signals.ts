@@ -181,7 +181,9 @@ export const driveFrequency = defineCalculation<{ percent: number; minimumHz: nu
   outputs: { hz: number('Frequency', 'frequency') },
   formula: 'f = minimum + (maximum − minimum) × %/100',
   source: 'definition; minimum by field data fan.min.drive',
-  cautions: ['A self-cooled motor overheats at low speed: keep the minimum of its leaflet.'],
+  cautions: [
+    'A self-cooled motor overheats at low speed: keep the minimum of its leaflet. It may start by itself; after isolating wait out the capacitors of the drive.',
+  ],
   examples: [
     { given: { percent: 50, minimumHz: 20, maximumHz: 50 }, gives: { hz: 35 }, source: 'by hand' },
     { given: { percent: 0, minimumHz: 20, maximumHz: 50 }, gives: { hz: 20 }, source: 'by hand' },

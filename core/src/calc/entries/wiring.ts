@@ -131,6 +131,7 @@ export const wiringTransformer = defineCalculation<{
     spareVa: number('Left after the reserve', 'apparentPower'),
   },
   formula: 'used = sum/rated; enough when the sum leaves the reserve',
+  cautions: ['Its mains side is for the licensed trade; fuse both sides as the leaflet says.'],
   source: 'sum of apparent powers; pull-in of AC coils is 5 to 12 times the hold (field data inrush.accoil)',
   examples: [
     {

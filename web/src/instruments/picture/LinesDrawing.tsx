@@ -2,6 +2,7 @@ import { Chart, Legend, LinearScale, LineElement, type ChartOptions, PointElemen
 import { useMemo } from 'react'
 import { Line } from 'react-chartjs-2'
 import type { LinesPicture } from '@nachtigal/core/calc/picture'
+import { plainDigits } from '@nachtigal/core/units/plainDigits'
 import { type UnitPreferences } from '@nachtigal/core/units/quantity'
 import { axisView } from './axisView'
 
@@ -88,7 +89,7 @@ export function LinesDrawing({ picture, preferences, label, theme }: Props) {
             callbacks: {
               title: () => '',
               label: ({ dataset, parsed }) =>
-                `${dataset.label ?? ''}: ${(parsed.x ?? 0).toPrecision(4)} ${x.label}, ${(parsed.y ?? 0).toPrecision(4)} ${y.label}`,
+                `${dataset.label ?? ''}: ${plainDigits(parsed.x ?? 0, 4)} ${x.label}, ${plainDigits(parsed.y ?? 0, 4)} ${y.label}`,
             },
           },
         },
