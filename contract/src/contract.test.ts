@@ -37,7 +37,10 @@ describe('documents', () => {
     })
     it('simulates both outputs', () => {
       const context = loopContext(two.job, two.loop, fieldData)
-      const scenario = loopScenario(two.loop, context.chain, context.survey!, { hourlyC: winterDay(-10), days: 1 })
+      const scenario = loopScenario(two.loop, context.chain, context.survey!.floor!, {
+        hourlyC: winterDay(-10),
+        days: 1,
+      })
       const { summary, trace } = simulate(scenario)
       expect(scenario.controls.map(({ drives }) => drives)).toEqual(['device-4', 'device-5'])
       expect(summary.starts['device-4']).toBeGreaterThan(0)

@@ -1,8 +1,23 @@
 import { mixed, number } from 'yup'
 import { conventions } from '@nachtigal/core/control/switchingPoints'
 import { loopKinds } from '@nachtigal/core/job/documents'
+import { faultActions, probePlaces } from '@nachtigal/core/profile/deviceProfile'
 import { unitLabels } from '@nachtigal/core/units/quantity'
-import { byKind, filledText, finite, flag, id, instant, mapOf, optionalMapOf, oneOf, over, shape, text } from './parts'
+import {
+  byKind,
+  filledText,
+  finite,
+  flag,
+  id,
+  instant,
+  mapOf,
+  optional,
+  optionalMapOf,
+  oneOf,
+  over,
+  shape,
+  text,
+} from './parts'
 import { profileSchema } from './profileSchema'
 
 const order = () => finite(0, 1e15).required()
@@ -16,6 +31,9 @@ const chainDevice = shape({
   profile: id().required(),
   place: text(),
   dialC: finite(-100, 1000),
+  set: optionalMapOf(id().required()),
+  leadM: finite(0, 10000),
+  sits: oneOf(probePlaces),
 })
 
 const readingFields = {
@@ -48,7 +66,7 @@ const onOff = shape({
   alarmHighC: finite(-273.15, 2000),
   offsetK: finite(-1000, 1000).required(),
   minimumOffS: finite(0, 86400).required(),
-  probeFault: oneOf(['off', 'on']).required(),
+  probeFault: oneOf(faultActions).required(),
 })
 
 const answer = mixed<number | string>()
@@ -87,7 +105,24 @@ export const loopSchema = shape({
   kind: oneOf(loopKinds).required(),
   name: filledText(80),
   order: order(),
-  survey: shape({ answers: mapOf(answer), hazards: mapOf(flag().required()), complaint: text(2000) }).required(),
+  survey: shape({
+    answers: mapOf(answer),
+    hazards: mapOf(flag().required()),
+    complaint: text(2000),
+    ways: optionalMapOf(shape({ way: id().required(), values: mapOf(finite().required()) })),
+    found: optional(
+      shape({
+        state: oneOf(['there', 'none']),
+        what: text(120),
+        profile: id(),
+        serial: text(60),
+        weather: text(200),
+        outdoorC: finite(-100, 100),
+        terminals: optionalMapOf(shape({ order: order(), terminal: text(20).defined(), wire: text(200).defined() })),
+        values: optionalMapOf(shape({ order: order(), name: text(60).defined(), text: text(40).defined() })),
+      }),
+    ),
+  }).required(),
   chain: shape({
     devices: mapOf(chainDevice),
     connections: mapOf(shape({ order: order(), from: portRef(), to: portRef() })),

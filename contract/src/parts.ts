@@ -46,6 +46,23 @@ export const shape = (fields: Record<string, Part>): AnyObjectSchema =>
     .noUnknown('${path} has unknown fields: ${unknown}')
     .strict()
 
+/** A part that may be left out. */
+export const optional = (part: AnyObjectSchema): AnyObjectSchema => part.default(undefined)
+
+/** An object whose fields are judged elsewhere: plain values and one level of them, never code. */
+export const anyFields = () => object().strict().required()
+
+/** A finite number or a short text. */
+export const numberOrText = () =>
+  mixed<number | string>().test(
+    'number or text',
+    '${path} is ${value}: it must be a finite number or a text of 40 characters at most',
+    (value) =>
+      value === undefined ||
+      (typeof value === 'number' && Number.isFinite(value)) ||
+      (typeof value === 'string' && value.length > 0 && value.length <= 40),
+  )
+
 /** A map by id whose members all follow one schema. */
 export const mapOf = (member: Part): Part =>
   lazy((value: unknown) => {

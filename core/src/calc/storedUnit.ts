@@ -42,6 +42,8 @@ const stored: Readonly<Record<Quantity, string>> = {
   controllerGain: '%/K',
   count: '',
   factor: '',
+  airFlow: 'm³/h',
+  mass: 'kg',
 }
 
 export const storedUnit = (quantity: Quantity) => stored[quantity]

@@ -3,7 +3,7 @@ import { assumedLengthM, rowVerdict, type RowVerdict } from '../wiring/rowVerdic
 import type { WireRow } from '../wiring/connectionList'
 import type { LoopContext } from './context'
 import { bySeverity, type Finding, findingKey, mayBeClosed } from './finding'
-import { runRules } from './rules'
+import { runRules } from './rules/rules'
 
 /** What stands open in a loop: findings sorted stop, look, note; those closed with a reason are told apart. */
 export function checkLoop(context: LoopContext): {

@@ -3,7 +3,7 @@ import { relayLifeYears, worstCycling } from '../control/worstCycling'
 import { keyedSwingK, type OnOffBehaviour } from '../job/behaviour'
 import type { ResolvedChain } from '../job/chain'
 import { coolDownK } from '../plant/coolDown'
-import type { CalcCall, FloorSurvey } from '../survey/surveyResult'
+import type { CalcCall, LoopSurvey } from '../survey/surveyResult'
 import type { Quantity } from '../units/quantity'
 
 /** One line of "what it means": a worked-out number that can be opened, or a reason why there is none. */
@@ -27,7 +27,7 @@ const SEASON_H = 5000
 export function consequences(
   plan: OnOffBehaviour,
   chain: ResolvedChain,
-  survey: FloorSurvey | undefined,
+  survey: LoopSurvey | undefined,
 ): Consequence[] {
   const { action, convention, setpointC, swingK, aboveK, belowK, swingIs, onC, offC } = plan
   const points = {
@@ -42,21 +42,20 @@ export function consequences(
     { id: 'on', label: 'Switches on at', value: onC, quantity: 'temperature', worked: call('onC') },
     { id: 'off', label: 'Switches off at', value: offC, quantity: 'temperature', worked: call('offC') },
   ]
-  if (!survey || !(survey.plant.powerW > 0)) return lines
-  const { plant, facts } = survey
-  const { seen } = plant
+  if (!survey || !(survey.seen.powerW > 0) || survey.seen.action !== action) return lines
+  const { seen } = survey
   const cycleInput = {
-    powerW: plant.powerW,
+    powerW: seen.powerW,
     lossWPerK: seen.lossWPerK,
     capacityJPerK: seen.capacityJPerK,
-    outdoorC: facts.designOutdoorC,
+    outdoorC: seen.restC,
     lowC: Math.min(onC, offC),
     highC: Math.max(onC, offC),
     action,
   }
   const design = onOffCycle(cycleInput)
-  const worstInput = { powerW: plant.powerW, capacityJPerK: seen.capacityJPerK, swingK }
-  const worst = worstCycling(plant.powerW, seen.capacityJPerK, swingK)
+  const worstInput = { powerW: seen.powerW, capacityJPerK: seen.capacityJPerK, swingK }
+  const worst = worstCycling(seen.powerW, seen.capacityJPerK, swingK)
   lines.push(
     {
       id: 'design',
@@ -95,7 +94,7 @@ export interface ProbeFailure {
   readonly which: 'open' | 'short'
   /** What the display says. */
   readonly display: string
-  readonly output: 'off' | 'on'
+  readonly output: OnOffBehaviour['probeFault']
   /** How far the controlled place falls in the first hour at design with the output off. */
   readonly fallsK?: number
 }
@@ -104,20 +103,14 @@ export interface ProbeFailure {
 export function probeFailures(
   plan: OnOffBehaviour,
   chain: ResolvedChain,
-  survey: FloorSurvey | undefined,
+  survey: LoopSurvey | undefined,
 ): ProbeFailure[] {
   const controller = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller
   if (!controller) return []
   const falls =
     survey && plan.probeFault === 'off'
       ? {
-          fallsK: coolDownK(
-            plan.setpointC,
-            survey.facts.designOutdoorC,
-            survey.plant.seen.lossWPerK,
-            survey.plant.seen.capacityJPerK,
-            3600,
-          ),
+          fallsK: coolDownK(plan.setpointC, survey.seen.restC, survey.seen.lossWPerK, survey.seen.capacityJPerK, 3600),
         }
       : {}
   return (['open', 'short'] as const).map((which) => ({

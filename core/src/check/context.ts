@@ -1,9 +1,11 @@
 import { type ResolvedChain, resolveChain } from '../job/chain'
 import type { JobDocument, LoopDocument } from '../job/documents'
 import type { FieldData } from '../plant/fieldValue'
-import { type FloorSurvey, surveyResult } from '../survey/surveyResult'
+import { type LoopSurvey, surveyResult } from '../survey/surveyResult'
+import type { UnitPreferences } from '../units/quantity'
 import { type Words, wordsFor } from '../units/words'
 import { connectionList, type WireRow } from '../wiring/connectionList'
+import { type SharedDraw, supplyDraws } from '../wiring/supplyDraws'
 import { judgeJoints, type JointVerdict } from './judgeJoint'
 
 /** Everything derived from a loop that rules, screens and sheets look at; made once per change. */
@@ -15,12 +17,23 @@ export interface LoopContext {
   readonly chain: ResolvedChain
   readonly joints: readonly JointVerdict[]
   readonly rows: readonly WireRow[]
-  readonly survey: FloorSurvey | undefined
+  readonly survey: LoopSurvey | undefined
   readonly missing: readonly string[]
+  /** What the job's other loops draw from the supplies that they share with this one. */
+  readonly others: readonly SharedDraw[]
 }
 
-/** Derives a loop's context from its documents and the field data. */
-export function loopContext(job: JobDocument, loop: LoopDocument, data: FieldData, preferences = job): LoopContext {
+/**
+ * Derives a loop's context from its documents and the field data.
+ * @param loops the job's other loops, where what they draw from shared supplies is to count
+ */
+export function loopContext(
+  job: JobDocument,
+  loop: LoopDocument,
+  data: FieldData,
+  preferences: UnitPreferences = job,
+  loops: readonly LoopDocument[] = [],
+): LoopContext {
   const chain = resolveChain(job, loop.chain)
   const words = wordsFor({ temperatureUnit: preferences.temperatureUnit, system: preferences.system })
   const outcome = surveyResult(loop, chain, data)
@@ -33,6 +46,7 @@ export function loopContext(job: JobDocument, loop: LoopDocument, data: FieldDat
     joints: judgeJoints(chain, words),
     rows: connectionList(chain, job.practice),
     survey: outcome.ok ? outcome.survey : undefined,
+    others: loops.flatMap((other) => (other.id === loop.id ? [] : supplyDraws(resolveChain(job, other.chain)))),
     missing: outcome.ok ? [] : outcome.missing,
   }
 }

@@ -66,7 +66,7 @@ describe('dayOutcome, target 28 °C, may stray 1 K, set 28, swing 1', () => {
       const scenario = loopScenario(
         { ...loop, settings: { ...loop.settings, planned } },
         context.chain,
-        context.survey!,
+        context.survey!.floor!,
         {
           hourlyC: winterDay(coldestOf('cold', -10)),
           days: 1,

@@ -37,7 +37,7 @@ export function dayOutcome(
       reason: `${say(hours(trip.atS), 'hours')} into the day: the supply water is too hot for it.`,
       next: 'Lower the supply water. The limiter stays.',
     }
-  const node = survey?.facts.probePlace === 'room' ? 'room' : 'slab'
+  const node = survey?.floor?.facts.probePlace === 'room' ? 'room' : 'slab'
   const place = node === 'room' ? 'room' : 'floor'
   const [lowC, highC] = [summary.minimumC[node]!, summary.maximumC[node]!]
   const { target, tolerance } = loop.survey.answers
@@ -58,7 +58,8 @@ export function dayOutcome(
     return { verdict: 'fits', head: 'Holds.', reason: `The ${place} stays ${strays}; ${may}.${lag}`, underK, overK }
   const excessK = highC - lowC - 2 * tolerance
   const shiftK = target - (highC + lowC) / 2
-  const limitC = node === 'slab' && survey ? floorLimit(survey.zone, survey.plant.designRoomC) : Infinity
+  const limitC =
+    node === 'slab' && survey?.floor ? floorLimit(survey.floor.zone, survey.floor.plant.designRoomC) : Infinity
   const shift =
     Math.max(plan.onC, plan.offC) + shiftK > limitC
       ? `Not by a higher set: this floor may not be over ${say(limitC, 'temperature')}. Narrow the swing, or agree a lower target.`

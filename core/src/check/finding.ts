@@ -1,4 +1,6 @@
+import type { CalcCall } from '../survey/asked'
 import type { Stage } from '../survey/hazards'
+import type { Fix } from './fix'
 
 export type Severity = 'stop' | 'look-again' | 'note'
 
@@ -15,6 +17,10 @@ export interface Finding {
   readonly head: string
   readonly reason: string
   readonly remedy: string
+  /** The arithmetic behind it. */
+  readonly worked?: readonly CalcCall[]
+  /** A remedy that can be carried out by a tap. */
+  readonly fix?: Fix
 }
 
 const rank: Record<Severity, number> = { stop: 0, 'look-again': 1, note: 2 }

@@ -27,11 +27,10 @@ interface Progress {
 
 const notBegun: Progress = { begun: false, done: false, says: 'not begun' }
 
-function survey({ loop, survey: reckoned }: LoopContext): Progress {
+function survey({ loop }: LoopContext): Progress {
   const open = openQuestions(loop)
   const [first] = open
-  if (!first)
-    return reckoned ? { begun: true, done: true, says: 'done' } : { ...notBegun, says: 'not planned here yet' }
+  if (!first) return { begun: true, done: true, says: 'done' }
   return {
     begun: Object.keys(loop.survey.answers).length > 0,
     done: false,
@@ -41,7 +40,7 @@ function survey({ loop, survey: reckoned }: LoopContext): Progress {
 }
 
 function match({ chain, joints }: LoopContext, findings: readonly Finding[]): Progress {
-  const mine = findings.find(({ stage }) => stage === 'match')
+  const mine = findings.find(({ stage, severity }) => stage === 'match' && severity !== 'note')
   if (chain.devices.length === 0) return { ...notBegun, next: 'Choose probe, controller and load' }
   return mine
     ? { begun: true, done: false, says: 'open', next: mine.remedy }
@@ -113,7 +112,7 @@ export function stageStatus(context: LoopContext): StageStatus[] {
     wire: wire(context),
     set: set(context),
     try:
-      Object.keys(context.loop.settings.planned).length > 0 && context.survey
+      Object.keys(context.loop.settings.planned).length > 0 && context.survey?.floor
         ? { begun: false, done: false, says: 'ready to run' }
         : notBegun,
     prove: prove(context),

@@ -15,7 +15,7 @@ describe('wordChange', () => {
   it.each([
     [['survey', 'answers', 'target'], null, 28, 'Survey: target: nothing / 28.0 °C'],
     [['survey', 'answers', 'insulation'], 'poor', 'fair', 'Survey: insulation: Poor / Fair'],
-    [['survey', 'hazards', 'mains'], null, true, 'Hazard: mains in the box or at the pump: not ticked / ticked'],
+    [['survey', 'hazards', 'mains'], null, true, 'Hazard: mains in the box or at the load: not ticked / ticked'],
     [['survey', 'complaint'], null, 'cold', 'Complaint: nothing / cold'],
     [['wiring', 'rows', 'a~b', 'landed'], null, true, 'Wire 3 landed: nothing / yes'],
     [['wiring', 'rows', 'a~b', 'tested'], null, reading, 'Wire 3 tested: no reading / 0.2 ohm'],

@@ -1,9 +1,10 @@
 import type { OnOffBehaviour } from '../job/behaviour'
 import type { Change } from '../job/command'
-import type { LoopDocument, ProofReading, Reading } from '../job/documents'
+import type { LoopDocument, ProofReading, Reading, WayTaken } from '../job/documents'
 import { hazards } from '../survey/hazards'
 import { conventionWords } from '../control/conventionWords'
 import { kindFacts } from '../survey/kindFacts'
+import { ways } from '../survey/ways'
 import { formatQuantity, type UnitPreferences } from '../units/quantity'
 
 export interface WordedChange {
@@ -24,10 +25,13 @@ const reading: Say = (value) => {
   const { text, unit, state } = (value ?? { text: '', unit: '', state: 'none' }) as Reading
   return state === 'over-range' ? 'over-range' : state === 'none' ? 'no reading' : `${text} ${unit}`.trim()
 }
-const question = (id: string | undefined) =>
-  Object.values(kindFacts)
+/** A question by its id; kinds may ask the same one with other choices, so the one that holds the answer goes first. */
+function question(id: string | undefined, answer?: unknown) {
+  const named = Object.values(kindFacts)
     .flatMap(({ questions }) => questions)
-    .find((q) => q.id === id)
+    .filter((q) => q.id === id)
+  return named.find((q) => q.ask === 'choice' && Object.hasOwn(q.choices, String(answer))) ?? named[0]
+}
 
 /** A plan in its parts, each with its name, so that a change tells only what moved. */
 function planParts(value: unknown, preferences: UnitPreferences): readonly string[] {
@@ -72,6 +76,29 @@ export function wordChange(
   return { what, before: say(from), after: say(to) }
 }
 
+const choiceTitle = (id: string | undefined, value: unknown) => {
+  const asked = question(id, value)
+  return asked?.ask === 'choice' ? asked.choices[String(value)]?.title : undefined
+}
+const wayWords: Say = (value) => (value ? (ways[(value as WayTaken).way]?.title ?? 'worked out') : 'nothing')
+const foundWords: Readonly<Record<string, string>> = {
+  state: 'what was there',
+  what: 'device',
+  profile: 'device on the shelf',
+  serial: 'serial',
+  weather: 'weather',
+  outdoorC: 'outdoor',
+  terminals: 'terminal',
+  values: 'value',
+}
+const foundValue: Say = (value) => {
+  if (value === null || value === undefined) return 'nothing'
+  if (value === 'there') return 'a control was there'
+  if (value === 'none') return 'nothing was there'
+  if (typeof value !== 'object') return String(value)
+  const { terminal, wire, name, text } = value as Record<string, string>
+  return terminal === undefined ? `${name ?? ''} ${text ?? ''}`.trim() : `${terminal}: ${wire ?? ''}`
+}
 const rowWords: Readonly<Record<string, string>> = { lengthM: 'length', sizeMm2: 'section' }
 const basics: Readonly<Record<string, string>> = {
   name: 'Name',
@@ -95,14 +122,14 @@ function named(
       (v) => (v === null ? 'nothing' : (v as LoopDocument).name),
     ]
   if (a === 'survey' && b === 'answers') {
-    const asked = question(c)
+    const asked = question(c, value)
     return [
       `Survey: ${asked?.title.toLowerCase() ?? c}`,
       (v) =>
         typeof v === 'number' && asked?.ask === 'number'
           ? formatQuantity(v, asked.quantity, preferences)
           : asked?.ask === 'choice'
-            ? (asked.choices[String(v)]?.title ?? plain(v))
+            ? (choiceTitle(c, v) ?? plain(v))
             : plain(v),
     ]
   }
@@ -111,6 +138,8 @@ function named(
       `Hazard: ${hazards.find(({ id }) => id === c)?.title.toLowerCase() ?? c}`,
       (v) => (v === true ? 'ticked' : 'not ticked'),
     ]
+  if (a === 'survey' && b === 'ways') return [`How found: ${question(c)?.title.toLowerCase() ?? c}`, wayWords]
+  if (a === 'survey' && b === 'found') return [`As found: ${foundWords[c ?? ''] ?? c ?? ''}`.trim(), foundValue]
   if (a === 'survey') return ['Complaint', plain]
   if (a === 'profiles') return [`Copy of profile ${b}`, plain]
   const part = a === 'devices' ? c : a === 'chain' && b === 'devices' ? d : undefined

@@ -28,7 +28,7 @@ export interface OnOffBehaviour {
   readonly alarmHighC?: number
   readonly offsetK: number
   readonly minimumOffS: number
-  readonly probeFault: 'off' | 'on'
+  readonly probeFault: 'off' | 'on' | 'last' | 'duty'
 }
 
 /** The words that say where an on/off output switches. */

@@ -1,4 +1,5 @@
-import type { DeviceProfile, Port } from '../profile/deviceProfile'
+import { asSet } from '../profile/asSet'
+import type { DeviceProfile, Port, ProbePlace } from '../profile/deviceProfile'
 
 /** One device of a chain: a name on the job, and which profile it is. */
 export interface ChainDevice {
@@ -10,6 +11,12 @@ export interface ChainDevice {
   readonly place?: string
   /** What is set on the device itself and not keyed in a menu, such as a limiter's dial. */
   readonly dialC?: number
+  /** Model, links and turned inputs, by option; what is left out is as it comes. */
+  readonly set?: Readonly<Record<string, string>>
+  /** Length of the lead to it, one way, where that counts. */
+  readonly leadM?: number
+  /** Where a probe really sits. */
+  readonly sits?: ProbePlace
 }
 
 export interface PortRef {
@@ -73,7 +80,7 @@ export function resolveChain(shared: Shared, chain: Chain): ResolvedChain {
   const add = (map: Readonly<Record<string, ChainDevice>>, isShared: boolean) => {
     for (const device of ordered(map)) {
       const facts = shared.profiles[device.profile]
-      if (facts) devices.push({ ...device, facts, shared: isShared })
+      if (facts) devices.push({ ...device, facts: asSet(facts, device.set), shared: isShared })
     }
   }
   add(chain.devices, false)

@@ -30,4 +30,5 @@ export function changesBetween(
 const mapPath = ([a, b, ...rest]: readonly string[]) =>
   (a === 'settings' && (b === 'asFound' || b === 'asLeft') && rest.length === 1) ||
   (a === 'wiring' && b === 'rows' && rest.length === 1) ||
+  (a === 'survey' && ((b === 'ways' && rest.length === 0) || (b === 'found' && rest.length <= 1))) ||
   (a === 'notes' && b === undefined)

@@ -57,6 +57,9 @@ export interface LoopDocument {
     readonly answers: Readonly<Record<string, Answer>>
     readonly hazards: Readonly<Record<string, true>>
     readonly complaint?: string
+    /** How an answer was found on site: which way, and what was measured. */
+    readonly ways?: Readonly<Record<string, WayTaken>>
+    readonly found?: Found
   }
   readonly chain: Chain
   readonly wiring: { readonly rows: Readonly<Record<string, RowState>> }
@@ -79,6 +82,28 @@ export interface LoopDocument {
   >
   readonly handover: { readonly signed?: SignOff }
   readonly notes?: Readonly<Record<string, LoopNote>>
+}
+
+/** One way of finding a figure on site, with what was measured, in SI. */
+export interface WayTaken {
+  readonly way: string
+  readonly values: Readonly<Record<string, number>>
+}
+
+/** The control that was there before anything was keyed or lifted. */
+export interface Found {
+  /** `none` where there was nothing. */
+  readonly state?: 'there' | 'none'
+  readonly what?: string
+  /** Its profile, where the shelf has it. */
+  readonly profile?: string
+  readonly serial?: string
+  readonly weather?: string
+  readonly outdoorC?: number
+  readonly terminals?: Readonly<
+    Record<string, { readonly order: number; readonly terminal: string; readonly wire: string }>
+  >
+  readonly values?: Readonly<Record<string, { readonly order: number; readonly name: string; readonly text: string }>>
 }
 
 /** A survey answer: a number in SI, or the key of a choice. */

@@ -2,7 +2,8 @@ import { keyedSwingK, type OnOffBehaviour } from '../job/behaviour'
 import { ordered, type ResolvedDevice } from '../job/chain'
 import type { Reading } from '../job/documents'
 import type { LoopContext } from '../check/context'
-import type { Parameter } from '../profile/deviceProfile'
+import type { ControllerFacts, ParameterQuantity } from '../profile/deviceProfile'
+import { keyPath, keyPathText } from '../profile/keyPath'
 import { roundToStep } from '../units/displayRound'
 import { type Quantity, quantityView, trueMinus, type UnitPreferences } from '../units/quantity'
 
@@ -31,7 +32,7 @@ export interface KeyingSheet {
   readonly rows: readonly KeyingRow[]
 }
 
-const shownQuantity: Partial<Record<Parameter['binds'], Quantity>> = {
+const shownQuantity: Partial<Record<ParameterQuantity, Quantity>> = {
   setpoint: 'temperature',
   lowest: 'temperature',
   highest: 'temperature',
@@ -43,7 +44,14 @@ const shownQuantity: Partial<Record<Parameter['binds'], Quantity>> = {
   minimumOff: 'seconds',
 }
 
-function numberOf(plan: OnOffBehaviour, binds: Parameter['binds']): number | undefined {
+/** How to get to a parameter: the keys through the menu, or what is turned by hand where there is no menu for it. */
+export function keysOf({ menu, parameters }: ControllerFacts, code: string): string {
+  const { hand, menu: level } = parameters[code]!
+  const path = menu && level !== undefined ? keyPath(menu, parameters, code) : undefined
+  return menu && path && level !== undefined ? keyPathText(menu, path, level) : (hand ?? 'by hand')
+}
+
+function numberOf(plan: OnOffBehaviour, binds: ParameterQuantity): number | undefined {
   switch (binds) {
     case 'setpoint':
       return plan.setpointC
@@ -68,7 +76,7 @@ function numberOf(plan: OnOffBehaviour, binds: Parameter['binds']): number | und
   }
 }
 
-function choiceOf(plan: OnOffBehaviour, binds: Parameter['binds'], preferences: UnitPreferences): string | undefined {
+function choiceOf(plan: OnOffBehaviour, binds: ParameterQuantity, preferences: UnitPreferences): string | undefined {
   switch (binds) {
     case 'convention':
       return plan.convention
@@ -115,7 +123,7 @@ export function keyingSheet({ job, loop, chain }: Pick<LoopContext, 'job' | 'loo
         ({ output, input }) =>
           parameter.port === undefined || parameter.port === output.port || parameter.port === input.port,
       )
-      if (!plan) return []
+      if (!plan || !parameter.binds) return []
       const quantity = shownQuantity[parameter.binds]
       const number = numberOf(plan, parameter.binds)
       const choice = choiceOf(plan, parameter.binds, job)
@@ -132,7 +140,7 @@ export function keyingSheet({ job, loop, chain }: Pick<LoopContext, 'job' | 'loo
           code,
           name: parameter.name,
           meaning: parameter.meaning,
-          keys: parameter.keys,
+          keys: keysOf(controller, code),
           level: parameter.level,
           planned,
           unit: quantity ? quantityView(quantity, job).label : '',

@@ -1,9 +1,12 @@
 import type { ResolvedChain } from '../job/chain'
 import { ordered } from '../job/chain'
 import type { LoopDocument } from '../job/documents'
-import type { FloorSurvey } from '../survey/surveyResult'
+import type { Reckoned } from '../survey/reckoned'
 import { lineOfOutput } from '../wiring/outputPath'
 import type { Scenario } from './scenario'
+
+/** What a survey says of a floor: the one kind that is simulated so far. */
+export type FloorPart = NonNullable<Reckoned['floor']>
 
 export interface RunChoice {
   /** Outdoor temperature hour by hour from midnight. */
@@ -18,7 +21,7 @@ export interface RunChoice {
 export function loopScenario(
   loop: LoopDocument,
   chain: ResolvedChain,
-  { plant, facts }: FloorSurvey,
+  { plant, facts }: FloorPart,
   run: RunChoice,
 ): Scenario {
   const behaviours = ordered(loop.settings.planned)
@@ -41,7 +44,7 @@ export function loopScenario(
       .filter(({ device }) => device.facts.limiter && device.dialC !== undefined)
       .map(({ device }) => ({ drives: load.id, device })),
   )
-  const water = loads.filter(({ loadPort }) => loadPort.heat === 'water-flow')
+  const water = loads.filter(({ loadPort }) => loadPort.does === 'water-flow')
   return {
     durationS: run.days * 86400,
     traceS: 60,
@@ -82,7 +85,7 @@ export function loopScenario(
       })),
     ],
     actuators: loads.map(({ load, loadPort }) =>
-      loadPort.heat === 'element' ? { id: load.id, node: 'slab', powerW: loadPort.load.powerW } : { id: load.id },
+      loadPort.does === 'element' ? { id: load.id, node: 'slab', powerW: loadPort.load.powerW } : { id: load.id },
     ),
     controls: driven.map(({ behaviour, path }, i) => ({
       id: behaviour.id,
@@ -93,7 +96,8 @@ export function loopScenario(
       onC: behaviour.onC,
       offC: behaviour.offC,
       minimumOffS: behaviour.minimumOffS,
-      probeFault: behaviour.probeFault,
+      // A fixed duty and the last value have no state of their own here yet: the output is let go.
+      probeFault: behaviour.probeFault === 'on' ? ('on' as const) : ('off' as const),
     })),
     inputs: Object.fromEntries(
       limiters.map(({ device }) => [
@@ -115,5 +119,5 @@ function probeLag(chain: ResolvedChain, device: string, port: string): number {
 }
 
 /** Screed temperature that holds a room: the loss carried by the linearised floor. */
-const slabForRoom = (roomC: number, outdoorC: number, plant: FloorSurvey['plant']) =>
+const slabForRoom = (roomC: number, outdoorC: number, plant: FloorPart['plant']) =>
   roomC + (plant.lossWPerK * (roomC - outdoorC)) / plant.slabToRoomWPerK

@@ -257,7 +257,7 @@ describe('loopScenario', () => {
   const run = (devices?: readonly string[]) => {
     const edited = plannedFloor(devices)
     const context = loopContext(edited.job, edited.loop, fieldData)
-    return simulate(loopScenario(edited.loop, context.chain, context.survey!, day))
+    return simulate(loopScenario(edited.loop, context.chain, context.survey!.floor!, day))
   }
   it('holds the screed in its band, within what the lag lets through', () => {
     const { summary } = run()

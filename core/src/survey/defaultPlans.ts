@@ -2,6 +2,9 @@ import type { OnOffBehaviour } from '../job/behaviour'
 import { ordered } from '../job/chain'
 import { inConvention } from '../job/replan'
 import type { FieldData } from '../plant/fieldValue'
+import { asSet } from '../profile/asSet'
+import type { ContactPort } from '../profile/deviceProfile'
+import { controlOutputs } from '../wiring/reach'
 import type { Edited } from '../wiring/chainEdit'
 import { defaultBehaviour } from './defaultBehaviour'
 
@@ -11,10 +14,14 @@ import { defaultBehaviour } from './defaultBehaviour'
  * @param makeId ids for new plans, made by the client
  */
 export function withDefaultPlans({ job, loop }: Edited, data: FieldData, makeId: () => string): Edited {
-  const stands = ({ output }: OnOffBehaviour) => {
-    const device = loop.chain.devices[output.device]
-    return device !== undefined && job.profiles[device.profile]?.ports[output.port]?.kind === 'contact'
+  const outputsOf = (device: string): readonly string[] => {
+    const held = loop.chain.devices[device]
+    const facts = held && job.profiles[held.profile]
+    if (!held || !facts) return []
+    const resolved = { ...held, id: device, facts: asSet(facts, held.set), shared: false }
+    return controlOutputs(resolved).filter((port) => resolved.facts.ports[port]?.kind === 'contact')
   }
+  const stands = ({ output }: OnOffBehaviour) => outputsOf(output.device).includes(output.port)
   const plans: Record<string, OnOffBehaviour> = Object.fromEntries(
     Object.entries(loop.settings.planned).filter(([, plan]) => stands(plan)),
   )
@@ -22,9 +29,11 @@ export function withDefaultPlans({ job, loop }: Edited, data: FieldData, makeId:
     const facts = job.profiles[device.profile]
     if (!facts?.controller) continue
     const offered = Object.values(facts.controller.conventions).sort((a, b) => a.order - b.order)
-    const inputs = Object.keys(facts.ports).filter((port) => facts.ports[port]!.kind === 'probe-in')
-    const outputs = Object.keys(facts.ports).filter((port) => facts.ports[port]!.kind === 'contact')
-    outputs.forEach((port, i) => {
+    const inputs = Object.entries(facts.ports).flatMap(([id, port]) =>
+      port.kind === 'probe-in' && port.feels === undefined ? [id] : [],
+    )
+    const staged = facts.controller.controls?.staged === true
+    outputsOf(device.id).forEach((port, i) => {
       const found = Object.entries(plans).find(([, { output }]) => output.device === device.id && output.port === port)
       const order = Object.keys(plans).length + 1
       if (!found) {
@@ -35,6 +44,7 @@ export function withDefaultPlans({ job, loop }: Edited, data: FieldData, makeId:
           { device: device.id, port: inputs[i] ?? inputs[0] ?? 'probe1' },
           order,
           data,
+          { contact: facts.ports[port] as ContactPort, stage: staged ? i : 0 },
         )
         return
       }

@@ -2,13 +2,19 @@ import { readFileSync } from 'node:fs'
 import { ordered } from '../job/chain'
 import { emptyJob, emptyLoop, type JobDocument, type LoopDocument } from '../job/documents'
 import type { DeviceProfile } from '../profile/deviceProfile'
+import { withParts } from '../profile/withParts'
 import { defaultBehaviour } from '../survey/defaultBehaviour'
+import { placing } from '../survey/placing'
 import { addDevice, type Edited } from '../wiring/chainEdit'
+import { calcData } from './calcData'
 import { fieldData } from './fieldData'
 
 /** A profile from the shelf, for tests. */
 export const profile = (path: string) =>
-  JSON.parse(readFileSync(new URL(`../../../shelf/${path}.json`, import.meta.url), 'utf8')) as DeviceProfile
+  withParts(
+    JSON.parse(readFileSync(new URL(`../../../shelf/${path}.json`, import.meta.url), 'utf8')) as DeviceProfile,
+    calcData.parts,
+  )
 
 export const basics = {
   name: 'Test job',
@@ -59,7 +65,10 @@ export function plannedFloor(
   ],
   edited: Edited = surveyedFloor(),
 ): Edited {
-  const chained = devices.reduce((next, path, i) => addDevice(next, profile(path), `device-${i + 1}`), edited)
+  const chained = devices.reduce(
+    (next, path, i) => addDevice(next, profile(path), `device-${i + 1}`, placing(next.loop, profile(path), fieldData)),
+    edited,
+  )
   return { ...chained, loop: withPlans(chained.job, chained.loop) }
 }
 

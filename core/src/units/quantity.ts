@@ -47,6 +47,8 @@ export const quantities = [
   'controllerGain',
   'count',
   'factor',
+  'airFlow',
+  'mass',
 ] as const
 export type Quantity = (typeof quantities)[number]
 
@@ -124,6 +126,8 @@ const regional: Record<'metric' | 'us', Partial<Record<Quantity, QuantityView>>>
     density: same('kg/m³', 0),
     specificHeat: same('J/kgK', 0),
     pressure: same('Pa', 1),
+    airFlow: same('m³/h', 0),
+    mass: same('kg', 0),
   },
   us: {
     power: via('Btu/h', 0, 'W', 'Btu/h'),
@@ -141,6 +145,8 @@ const regional: Record<'metric' | 'us', Partial<Record<Quantity, QuantityView>>>
     density: scaled('lb/ft³', 2, POUND_KG / FOOT_M ** 3),
     specificHeat: scaled('Btu/lb°F', 3, (convert(1, 'Btu/h', 'W') * 3600 * 1.8) / POUND_KG),
     pressure: via('psi', 4, 'Pa', 'psi'),
+    airFlow: scaled('cfm', 0, FOOT_M ** 3 * 60),
+    mass: scaled('lb', 0, POUND_KG),
   },
 }
 

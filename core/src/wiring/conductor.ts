@@ -1,5 +1,5 @@
 export type Practice = 'iec' | 'us'
-export type WireRole = 'line' | 'switched' | 'neutral' | 'earth' | 'control' | 'probe'
+export type WireRole = 'line' | 'switched' | 'neutral' | 'earth' | 'control' | 'probe' | 'signal'
 
 export interface Conductor {
   /** Letter code after IEC 60757, or `pair` for a probe cable. */
@@ -18,12 +18,13 @@ const names: Record<string, string> = {
   RD: 'red',
   GN: 'green',
   pair: 'probe pair',
+  screened: 'screened pair',
 }
 
 /** Colours by role. IEC 60445 for `iec`; common North American practice for `us`. The list says: check local code. */
 const colours: Record<Practice, Record<WireRole, string>> = {
-  iec: { line: 'BN', switched: 'BK', neutral: 'BU', earth: 'GNYE', control: 'WH', probe: 'pair' },
-  us: { line: 'BK', switched: 'RD', neutral: 'WH', earth: 'GN', control: 'BU', probe: 'pair' },
+  iec: { line: 'BN', switched: 'BK', neutral: 'BU', earth: 'GNYE', control: 'WH', probe: 'pair', signal: 'screened' },
+  us: { line: 'BK', switched: 'RD', neutral: 'WH', earth: 'GN', control: 'BU', probe: 'pair', signal: 'screened' },
 }
 
 /** Smallest copper for a fuse or breaker: amps, then mm². US sizes are 14, 12, 10, 8 AWG. */
@@ -59,11 +60,12 @@ export function conductorFor(role: WireRole, practice: Practice, protectionA: nu
   const colour = colours[practice][role]
   const table = bySize[practice]
   const mains = (table.find(([amps]) => protectionA <= amps) ?? table[table.length - 1]!)[1]
-  const sizeMm2 = role === 'probe' ? probe[practice] : role === 'control' ? control[practice] : mains
+  const thin = role === 'probe' || role === 'signal'
+  const sizeMm2 = thin ? probe[practice] : role === 'control' ? control[practice] : mains
   return {
     colour,
     colourName: names[colour] ?? colour,
     sizeMm2,
-    kind: role === 'probe' ? 'pair, shield at one end' : 'single core',
+    kind: thin ? 'pair, shield at one end' : 'single core',
   }
 }

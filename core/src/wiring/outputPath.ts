@@ -1,5 +1,6 @@
 import type { PortRef, ResolvedChain, ResolvedDevice } from '../job/chain'
 import { type PowerPath, powerPaths } from './powerPath'
+import { controlOutputs, type Reach, reachOf } from './reach'
 
 /** One output's path through a chain, in the order in which it is drawn: probe, controller, what lies in the line, load; its supply. */
 export interface OutputPath {
@@ -16,39 +17,51 @@ export interface OutputEnds {
   readonly input: PortRef
 }
 
-/** Whether a line is switched by an output, by its own contact or by a contactor whose coil that contact feeds. */
-function switchedBy(paths: readonly PowerPath[], path: PowerPath, { device, port }: PortRef): boolean {
-  const own = (each: PowerPath) => each.contacts.some((c) => c.device.id === device && c.portId === port)
-  return own(path) || path.contacts.some((c) => paths.some((coil) => coil.load.id === c.device.id && own(coil)))
+/** The line of the load that an output switches in the end; undefined while nothing hangs on it. */
+export function lineOfOutput(chain: ResolvedChain, output: PortRef): PowerPath | undefined {
+  const line = reachOf(chain, output)[0]?.lines.at(-1)
+  return line?.loadPort.kind === 'load' ? (line as PowerPath) : undefined
 }
 
-/** The line of the heating load that an output switches; undefined while nothing hangs on it. */
-export function lineOfOutput(chain: ResolvedChain, output: PortRef): PowerPath | undefined {
-  const paths = powerPaths(chain)
-  return paths.find((path) => path.loadPort.heat !== 'none' && switchedBy(paths, path, output))
+function reachToDraw(
+  chain: ResolvedChain,
+  controller: ResolvedDevice | undefined,
+  ends?: OutputEnds,
+): Reach | undefined {
+  if (ends) return reachOf(chain, ends.output)[0]
+  if (!controller) return undefined
+  return controlOutputs(controller)
+    .flatMap((port) => reachOf(chain, { device: controller.id, port }))
+    .at(0)
 }
 
 /**
  * The path to draw for a plan's output and input; without a plan the first of everything that is there.
- * A contactor's coil is followed to the load that its contact carries.
+ * A relay's coil is followed to what its contact switches, a signal to what it moves.
  */
 export function outputPath(chain: ResolvedChain, ends?: OutputEnds): OutputPath {
   const ofCategory = (category: string) => chain.devices.filter(({ facts }) => facts.category === category)
   const [first] = ofCategory('controller')
   const controller = chain.devices.find(({ id }) => id === ends?.output.device) ?? first
-  const path = ends ? lineOfOutput(chain, ends.output) : powerPaths(chain).find((p) => p.loadPort.heat !== 'none')
-  const series = (path?.contacts ?? []).map(({ device }) => device).filter(({ id }) => id !== controller?.id)
+  const reach = reachToDraw(chain, controller, ends)
+  const bare = ends ? undefined : powerPaths(chain).find((p) => p.loadPort.does !== 'none' && p.connections.length > 0)
   const inputs = chain.connections.filter(
-    ({ to, toPort }) => to.device === controller?.id && toPort.kind === 'probe-in',
+    ({ to, toPort }) => to.device === controller?.id && (toPort.kind === 'probe-in' || toPort.kind === 'measure-in'),
   )
   const joined = ends && inputs.find(({ to }) => to.device === ends.input.device && to.port === ends.input.port)
   const loose = ofCategory('probe').filter(({ id }) => !inputs.some(({ from }) => from.device === id))
   const probe = joined?.fromDevice ?? (ends && inputs.length > 0 ? undefined : inputs[0]?.fromDevice) ?? loose[0]
   // A load that hangs on nothing yet is drawn at its place in the first path, so that it is seen to be there.
   const hanging = new Set(chain.connections.map(({ to }) => to.device))
-  const load = path?.load ?? ofCategory('load').find(({ id }) => !hanging.has(id))
+  const load = reach?.device ?? bare?.load ?? ofCategory('load').find(({ id }) => !hanging.has(id))
+  const between = reach?.via ?? bare?.contacts.map(({ device }) => device) ?? []
+  const series = between.filter(({ id }, i) => {
+    return id !== controller?.id && id !== load?.id && between.findIndex((each) => each.id === id) === i
+  })
+  const line = [...(reach?.lines ?? [])].reverse().find(({ supply }) => supply && !supply.port.movedBy)
   const supply =
-    path?.supply?.device ??
+    line?.supply?.device ??
+    bare?.supply?.device ??
     chain.connections.find(({ fromPort, to }) => fromPort.kind === 'supply-out' && to.device === controller?.id)
       ?.fromDevice
   return {

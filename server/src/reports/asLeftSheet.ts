@@ -7,6 +7,7 @@ import type { Reading } from '@nachtigal/core/job/documents'
 import { keyingSheet } from '@nachtigal/core/proof/keyingSheet'
 import { riseAndFall } from '@nachtigal/core/proof/riseAndFall'
 import { hazards } from '@nachtigal/core/survey/hazards'
+import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 import { gaugeOf } from '@nachtigal/core/wiring/conductor'
 import { fontRuns } from './fontRuns'
 
@@ -69,14 +70,20 @@ function surveyLines({ loop, survey, chain, words, missing }: LoopContext): (rea
       `${words.say(target, 'temperature')}${typeof tolerance === 'number' ? ` \u00b1 ${words.say(tolerance, 'difference')}` : ''}`,
     ])
   if (!survey) return [...lines, ['Survey lacks', missing.join(', ').toLowerCase()]]
-  const { facts, figures, plant } = survey
-  const how = (id: string) => (figures[id]?.source === 'answer' ? '' : ', estimated')
-  lines.push(
-    ['Design outdoor', words.say(facts.designOutdoorC, 'temperature')],
-    ['Floor area', words.say(facts.areaM2, 'area')],
-    ['Heat loss', `${words.say(facts.lossWPerK, 'loss')}${how('loss')}`],
-    ['Heat into the floor, running', words.say(plant.powerW, 'power')],
-  )
+  for (const question of askedQuestions(loop)) {
+    const { id, title } = question
+    const answer = loop.survey.answers[id]
+    const figure = survey.figures[id]
+    if (id === 'target' || id === 'tolerance') continue
+    if (question.ask === 'choice' && typeof answer === 'string')
+      lines.push([title, question.choices[answer]?.title ?? answer])
+    if (question.ask === 'number' && (typeof answer === 'number' || figure))
+      lines.push([
+        title,
+        `${words.say(typeof answer === 'number' ? answer : figure!.value, question.quantity)}${typeof answer === 'number' ? '' : figure!.source === 'chain' ? ', nameplates' : ', estimated'}`,
+      ])
+  }
+  lines.push(...survey.lines.map(({ label, value, quantity }) => [label, words.say(value, quantity)] as const))
   const several = Object.keys(loop.settings.planned).length > 1
   for (const plan of ordered(loop.settings.planned))
     for (const { id, label, value, quantity, decimals } of consequences(plan, chain, survey))

@@ -27,9 +27,9 @@ export function TryStage() {
   const theme = useAppSelector((state) => state.view.theme)
   const [day, setDay] = useState<WinterDayId>('cold')
   const scenario = useMemo(() => {
-    if (!survey || !plan) return undefined
-    const made = loopScenario(loop, chain, survey, {
-      hourlyC: winterDay(coldestOf(day, survey.facts.designOutdoorC)),
+    if (!survey?.floor || !plan) return undefined
+    const made = loopScenario(loop, chain, survey.floor, {
+      hourlyC: winterDay(coldestOf(day, survey.floor.facts.designOutdoorC)),
       days: 1,
     })
     return made.controls.length > 0 ? made : undefined
@@ -60,7 +60,17 @@ export function TryStage() {
     () => (plan ? ([view.toShown(plan.onC), view.toShown(plan.offC)] as const) : undefined),
     [plan, view],
   )
-  if (!survey || !plan || !scenario)
+  if (survey && !survey.floor)
+    return (
+      <div className="p-6 bg-paper flex-1 grid gap-3 content-start">
+        <h2 className="h2">Not simulated yet</h2>
+        <p>Only warm floors are run here so far. What the plan will do stands beside the ladder in Set.</p>
+        <div className="max-w-xs">
+          <Button to={`/jobs/${job.id}/loops/${loop.id}/set`}>To Set</Button>
+        </div>
+      </div>
+    )
+  if (!survey?.floor || !plan || !scenario)
     return (
       <div className="p-6 bg-paper flex-1 grid gap-3 content-start">
         <h2 className="h2">Not enough to run</h2>
@@ -92,7 +102,7 @@ export function TryStage() {
             A winter day
           </h2>
           <span className="text-ink2">
-            made-up weather, coldest {words.say(coldestOf(day, survey.facts.designOutdoorC), 'temperature')} at seven
+            made-up weather, coldest {words.say(coldestOf(day, survey.floor.facts.designOutdoorC), 'temperature')} at seven
           </span>
         </div>
         <div className="flex-1 min-h-[320px] relative" data-run={run.status}>

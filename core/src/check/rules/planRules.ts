@@ -1,124 +1,21 @@
-import { ordered } from '../job/chain'
-import type { OnOffBehaviour } from '../job/behaviour'
-import { fieldValue } from '../plant/fieldValue'
-import { floorLimit } from '../plant/floorOutput'
-import { convert } from '../units/convert'
-import { factsOfKind } from '../survey/kindFacts'
-import { lineOfOutput } from '../wiring/outputPath'
-import { powerPaths } from '../wiring/powerPath'
-import { conventionWords } from '../control/conventionWords'
-import { translate } from '../control/translate'
-import { consequences } from './consequences'
-import type { LoopContext } from './context'
-import { type Finding, TEST_FAILED } from './finding'
-import { riseAndFall } from '../proof/riseAndFall'
-
-/** A rule looks at a loop and tells what it finds; rules are a list, in the order of the stages. */
-type Rule = (context: LoopContext) => Finding[]
-
-type Plan = OnOffBehaviour & { readonly id: string }
-
-const eachPlan =
-  (find: (plan: Plan, context: LoopContext) => Finding[]): Rule =>
-  (context) =>
-    ordered(context.loop.settings.planned).flatMap((plan) => find(plan, context))
-
-const chainComplete: Rule = ({ chain }) => {
-  const has = (category: string) => chain.devices.some(({ facts }) => facts.category === category)
-  const missing = (code: string, what: string, remedy: string): Finding => ({
-    code,
-    severity: 'look-again',
-    safety: false,
-    stage: 'match',
-    about: 'chain',
-    head: `No ${what} yet.`,
-    reason: `The chain has no ${what}.`,
-    remedy,
-  })
-  const findings: Finding[] = []
-  if (!has('probe')) findings.push(missing('C001_NO_PROBE', 'probe', 'Choose one from the shelf.'))
-  if (!has('controller')) findings.push(missing('C002_NO_CONTROLLER', 'controller', 'Choose one from the shelf.'))
-  if (!has('load')) findings.push(missing('C003_NO_LOAD', 'load', 'Choose what the output drives.'))
-  if (has('controller') && !chain.connections.some(({ toPort }) => toPort.kind === 'supply-in'))
-    findings.push(missing('C004_NO_SUPPLY', 'supply', 'Choose the circuit that feeds it.'))
-  return findings
-}
-
-const jointsFit: Rule = ({ joints, chain }) =>
-  joints.flatMap((joint): Finding[] => {
-    if (joint.verdict === 'fits') return []
-    const connection = chain.connections.find(({ id }) => id === joint.connection)
-    const stop = joint.verdict === 'does-not-fit'
-    return [
-      {
-        code: stop ? 'C010_DOES_NOT_FIT' : 'C011_JOINT_LOOK',
-        severity: stop ? 'stop' : 'look-again',
-        safety: stop,
-        stage: 'match',
-        about: joint.connection,
-        head: `${connection?.fromDevice.tag ?? ''} to ${connection?.toDevice.tag ?? ''}: ${stop ? 'does not fit' : 'look again'}.`,
-        reason: joint.reason,
-        remedy: joint.remedy ?? 'Choose another device.',
-      },
-    ]
-  })
-
-const limiterPresent: Rule = ({ loop, chain }) => {
-  if (!factsOfKind(loop.kind).needsLimiter) return []
-  return powerPaths(chain)
-    .filter(
-      ({ loadPort, contacts }) => loadPort.heat !== 'none' && !contacts.some(({ device }) => device.facts.limiter),
-    )
-    .map(({ load }) => ({
-      code: 'C013_NO_LIMITER',
-      severity: 'stop',
-      safety: true,
-      stage: 'match',
-      about: load.id,
-      head: `No independent limiter before ${load.tag}.`,
-      reason: 'A contact that welds heats on. The controller\u2019s own contact does not count as its limit.',
-      remedy: 'Put a limiter with its own probe and its own contact into this line.',
-    }))
-}
-
-const limiterSetting: Rule = ({ loop, chain, words, data }) =>
-  chain.devices.flatMap((device): Finding[] => {
-    if (!device.facts.limiter || !factsOfKind(loop.kind).needsLimiter) return []
-    const highest = fieldValue(data, 'screed.max.cement').high
-    const usual = words.say(fieldValue(data, 'floor.limiter').typical, 'temperature', 0)
-    if (device.dialC === undefined)
-      return [
-        {
-          code: 'C016_LIMITER_NOT_SET',
-          severity: 'stop',
-          safety: true,
-          stage: 'match',
-          about: device.id,
-          head: `Nobody wrote down what ${device.tag} is set to.`,
-          reason: 'A limiter that is not set to the floor does not guard it.',
-          remedy: `Read its dial, set it to ${usual} or lower, write it down.`,
-        },
-      ]
-    if (device.dialC <= highest) return []
-    return [
-      {
-        code: 'C014_LIMITER_TOO_HIGH',
-        severity: 'stop',
-        safety: true,
-        stage: 'match',
-        about: device.id,
-        head: `${device.tag} is set over the screed\u2019s limit.`,
-        reason: `${words.say(device.dialC, 'temperature', 0)} at the pipe; cement screed takes ${words.say(highest, 'temperature', 0)}, calcium sulphate ${words.say(fieldValue(data, 'screed.max.casulphate').high, 'temperature', 0)} (EN 1264-4).`,
-        remedy: `Set it to ${usual} or lower.`,
-      },
-    ]
-  })
+import { ordered } from '../../job/chain'
+import { fieldValue } from '../../plant/fieldValue'
+import { floorLimit } from '../../plant/floorOutput'
+import { convert } from '../../units/convert'
+import { limitersOf } from '../../wiring/guards'
+import { lineOfOutput } from '../../wiring/outputPath'
+import { conventionWords } from '../../control/conventionWords'
+import { translate } from '../../control/translate'
+import { consequences } from '../consequences'
+import { type Finding, TEST_FAILED } from '../finding'
+import { eachPlan, type Rule } from './rule'
+import { riseAndFall } from '../../proof/riseAndFall'
 
 const surfaceLimit = eachPlan((plan, { survey, words }) => {
-  if (!survey) return []
-  const { facts, plant } = survey
+  if (!survey?.floor) return []
+  const { facts, plant, zone } = survey.floor
   const inScreed = facts.probePlace === 'screed'
-  const limitC = floorLimit(survey.zone, plant.designRoomC)
+  const limitC = floorLimit(zone, plant.designRoomC)
   // A probe in the air does not hold the floor: on the design day it gets as warm as the room needs it.
   const hottestC = inScreed ? Math.max(plan.onC, plan.offC) : plant.designSlabC
   if (hottestC <= limitC) return []
@@ -140,24 +37,6 @@ const surfaceLimit = eachPlan((plan, { survey, words }) => {
     },
   ]
 })
-
-const supplyUnderLimiter: Rule = ({ survey, chain, words }) => {
-  if (!survey) return []
-  const limiter = chain.devices.find(({ facts, dialC }) => facts.limiter && dialC !== undefined)
-  if (!limiter || survey.facts.noWater || survey.facts.supplyC < limiter.dialC!) return []
-  return [
-    {
-      code: 'C015_SUPPLY_OVER_LIMITER',
-      severity: 'look-again',
-      safety: false,
-      stage: 'match',
-      about: limiter.id,
-      head: `${limiter.tag} will trip at the design supply.`,
-      reason: `Supply ${words.say(survey.facts.supplyC, 'temperature')}, limiter ${words.say(limiter.dialC!, 'temperature')}.`,
-      remedy: 'Lower the supply water. The limiter stays.',
-    },
-  ]
-}
 
 const setpointInLimits = eachPlan((plan, { words }) => {
   const { setpointC, lowestC, highestC } = plan
@@ -271,8 +150,10 @@ const offsetSmall = eachPlan((plan, { words, data }) => {
 })
 
 const probeFaultSafe = eachPlan((plan, { chain }) => {
-  if (plan.probeFault === 'off' || plan.action !== 'heating') return []
-  const guarded = lineOfOutput(chain, plan.output)?.contacts.some(({ device }) => device.facts.limiter)
+  // A fixed duty is no more than what the plant needs on average; on and the last value are.
+  if (plan.probeFault === 'off' || plan.probeFault === 'duty' || plan.action !== 'heating') return []
+  const line = lineOfOutput(chain, plan.output)
+  const guarded = line && limitersOf(chain, line).length > 0
   return [
     {
       code: 'C041_HEATS_ON_PROBE_FAULT',
@@ -285,18 +166,19 @@ const probeFaultSafe = eachPlan((plan, { chain }) => {
         ? 'Only the limiter then holds it, and its trip is not proved.'
         : 'Nothing but this probe holds it.',
       remedy: 'Choose off on probe fault.',
+      fix: { do: 'plan', plan: plan.id, change: { probeFault: 'off' }, say: 'Set probe fault to off' },
     },
   ]
 })
 
 const powerEnough = eachPlan((plan, context) => {
   const { survey, chain, words } = context
-  if (!survey) return []
+  if (!survey || survey.seen.action !== plan.action) return []
   const design = consequences(plan, chain, survey).find(({ id }) => id === 'design')
-  const power = survey.plant.powerW
-  if (power > 0 && design?.reason !== 'stays on') return []
-  const { seen } = survey.plant
-  const restC = survey.facts.designOutdoorC + power / seen.lossWPerK
+  const { powerW, lossWPerK, restC } = survey.seen
+  if (powerW > 0 && design?.reason !== 'stays on') return []
+  const heats = plan.action === 'heating'
+  const reachesC = heats ? restC + powerW / lossWPerK : restC - powerW / lossWPerK
   return [
     {
       code: 'C060_NEVER_REACHES',
@@ -305,8 +187,10 @@ const powerEnough = eachPlan((plan, context) => {
       stage: 'set',
       about: plan.id,
       head: `Does not reach ${words.say(plan.offC, 'temperature')} at design.`,
-      reason: `${words.say(power, 'power')} into the floor rests at ${words.say(restC, 'temperature')} when it is ${words.say(survey.facts.designOutdoorC, 'temperature')} outside.`,
-      remedy: 'Warmer water, closer pipes, better insulation, or a lower set.',
+      reason: `${words.say(powerW, 'power')} ${heats ? 'in' : 'out'} rests at ${words.say(reachesC, 'temperature')} on the design day.`,
+      remedy: survey.floor
+        ? 'Warmer water, closer pipes, better insulation, or a lower set.'
+        : `More power, better insulation, or a ${heats ? 'lower' : 'higher'} set.`,
     },
   ]
 })
@@ -329,12 +213,8 @@ const testsPassed: Rule = (context) =>
     ]
   })
 
-const rules: readonly Rule[] = [
-  chainComplete,
-  jointsFit,
-  limiterPresent,
-  limiterSetting,
-  supplyUnderLimiter,
+/** Rules about what is planned and proved. */
+export const planRules: readonly Rule[] = [
   setpointInLimits,
   swingInLimits,
   surfaceLimit,
@@ -346,6 +226,3 @@ const rules: readonly Rule[] = [
   powerEnough,
   testsPassed,
 ]
-
-/** Every rule over one loop. */
-export const runRules: Rule = (context) => rules.flatMap((rule) => rule(context))

@@ -1,4 +1,4 @@
-import type { Question } from './question'
+import type { Question } from '../question'
 
 const HOLD = 'What it must hold'
 const PLACE = 'The room'
@@ -12,6 +12,7 @@ export const floorQuestions: readonly Question[] = [
     group: HOLD,
     required: true,
     title: 'What is controlled',
+    school: true,
     hint: 'Look where the probe goes: a conduit in the screed, or a box on the wall.',
     choices: {
       screed: {
@@ -80,6 +81,7 @@ export const floorQuestions: readonly Question[] = [
     required: true,
     title: 'Floor area',
     quantity: 'area',
+    ways: ['sides-area'],
     low: 0.5,
     high: 5000,
     hint: 'Tape: length times width of the heated floor.',
@@ -117,6 +119,7 @@ export const floorQuestions: readonly Question[] = [
     required: false,
     title: 'Heat loss',
     quantity: 'loss',
+    ways: ['duty-loss', 'cool-loss'],
     low: 0.5,
     high: 100000,
     hint: 'From the heat-loss sheet, or a measured cool-down.',
@@ -128,6 +131,7 @@ export const floorQuestions: readonly Question[] = [
     required: false,
     title: 'Heat stored',
     quantity: 'capacity',
+    ways: ['cool-capacity'],
     low: 1e4,
     high: 1e11,
     hint: 'Loss times the time constant of a measured cool-down.',

@@ -1,0 +1,122 @@
+import type { ChainDevice } from '../job/chain'
+import type { OnOffBehaviour } from '../job/behaviour'
+import { asSet } from '../profile/asSet'
+import type { Category, DeviceProfile, PermissiveFacts } from '../profile/deviceProfile'
+import { type Edited, insertDevice, type Placing, setDevice, setOption } from '../wiring/chainEdit'
+
+/** What a device for a remedy must be able to do, never which one it is. */
+export interface WantedDevice {
+  readonly category: Category
+  /** A relay's coil. */
+  readonly coil?: { readonly volts: number; readonly current: 'ac' | 'dc' }
+  /** Carries this much of this kind of load at these volts. */
+  readonly carries?: { readonly load: string; readonly volts: number; readonly amps: number }
+  /** Contact clean enough for millivolts and milliamps. */
+  readonly gold?: true
+  /** Mains and extra-low voltage side by side on one body. */
+  readonly separated?: true
+  readonly senses?: PermissiveFacts['senses']
+  /** Turns one signal into another. */
+  readonly converts?: { readonly from: string; readonly to: string }
+}
+
+/** A remedy that the chain can carry out itself, as data. */
+export type Fix =
+  | { readonly do: 'insert'; readonly connection: string; readonly wants: WantedDevice }
+  | {
+      readonly do: 'set-option'
+      readonly device: string
+      readonly option: string
+      readonly choice: string
+      readonly say: string
+    }
+  | { readonly do: 'set-device'; readonly device: string; readonly change: Partial<ChainDevice>; readonly say: string }
+  | { readonly do: 'plan'; readonly plan: string; readonly change: Partial<OnOffBehaviour>; readonly say: string }
+
+const carriesIt = (profile: DeviceProfile, { load, volts, amps }: NonNullable<WantedDevice['carries']>) =>
+  Object.values(profile.ports).some(
+    (port) =>
+      port.kind === 'contact' &&
+      Object.values(port.ratings).some(
+        (rating) => rating.load === load && rating.volts >= volts && rating.amps * 0.8 >= amps,
+      ),
+  )
+
+/** The smallest device of the shelf that can do what is wanted; undefined where there is none. */
+export function deviceFor(wants: WantedDevice, shelf: readonly DeviceProfile[]): DeviceProfile | undefined {
+  const rated = (profile: DeviceProfile) =>
+    Math.max(
+      0,
+      ...Object.values(profile.ports).flatMap((port) =>
+        port.kind === 'contact' ? Object.values(port.ratings).map(({ amps }) => amps) : [],
+      ),
+    )
+  return shelf
+    .filter((profile) => {
+      if (profile.category !== wants.category) return false
+      const ports = Object.values(asSet(profile).ports)
+      const { coil, carries, gold, separated, senses, converts } = wants
+      if (
+        coil &&
+        !ports.some(
+          (port) =>
+            port.kind === 'load' &&
+            port.does === 'none' &&
+            Math.abs(port.load.volts - coil.volts) <= 0.1 * coil.volts &&
+            (port.load.kind === 'dc') === (coil.current === 'dc'),
+        )
+      )
+        return false
+      if (carries && !carriesIt(profile, carries)) return false
+      if (gold && !ports.some((port) => port.kind === 'contact' && port.least !== undefined)) return false
+      if (separated && !profile.relay?.separated) return false
+      if (senses && profile.permissive?.senses !== senses) return false
+      if (
+        converts &&
+        !(
+          ports.some((port) => port.kind === 'signal-in' && port.signal === converts.from) &&
+          ports.some((port) => port.kind === 'signal-out' && port.signal === converts.to)
+        )
+      )
+        return false
+      return true
+    })
+    .sort((a, b) => rated(a) - rated(b) || (a.id < b.id ? -1 : 1))[0]
+}
+
+/** What the button of a fix says; undefined where the shelf has nothing for it. */
+export function fixWords(fix: Fix, shelf: readonly DeviceProfile[]): string | undefined {
+  if (fix.do !== 'insert') return fix.say
+  const device = deviceFor(fix.wants, shelf)
+  return device && `Put ${device.name} between`
+}
+
+/**
+ * Carries a remedy out. What it changes is one undoable step, as every other change is.
+ * @returns undefined where the shelf has nothing for it, or what it is about is gone
+ */
+export function applyFix(
+  edited: Edited,
+  fix: Fix,
+  shelf: readonly DeviceProfile[],
+  makeId: () => string,
+  placing: (profile: DeviceProfile) => Placing = () => ({}),
+): Edited | undefined {
+  switch (fix.do) {
+    case 'insert': {
+      const device = deviceFor(fix.wants, shelf)
+      if (!device || !edited.loop.chain.connections[fix.connection]) return undefined
+      return insertDevice(edited, fix.connection, device, makeId(), placing(device))
+    }
+    case 'set-option':
+      return edited.loop.chain.devices[fix.device] ? setOption(edited, fix.device, fix.option, fix.choice) : undefined
+    case 'set-device':
+      return edited.loop.chain.devices[fix.device] ? setDevice(edited, fix.device, fix.change) : undefined
+    case 'plan': {
+      const plan = edited.loop.settings.planned[fix.plan]
+      if (!plan) return undefined
+      const planned = { ...edited.loop.settings.planned, [fix.plan]: { ...plan, ...fix.change } }
+      return { ...edited, loop: { ...edited.loop, settings: { ...edited.loop.settings, planned } } }
+    }
+  }
+}

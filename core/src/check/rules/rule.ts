@@ -1,0 +1,32 @@
+import type { OnOffBehaviour } from '../../job/behaviour'
+import { ordered } from '../../job/chain'
+import type { Answer } from '../../job/documents'
+import type { Stage } from '../../survey/hazards'
+import type { LoopContext } from '../context'
+import type { Finding, Severity } from '../finding'
+
+/** A rule looks at a loop and tells what it finds; rules are a list, in the order of the stages. */
+export type Rule = (context: LoopContext) => Finding[]
+
+type Plan = OnOffBehaviour & { readonly id: string }
+
+/** A rule that looks at each planned output by itself. */
+export const eachPlan =
+  (find: (plan: Plan, context: LoopContext) => Finding[]): Rule =>
+  (context) =>
+    ordered(context.loop.settings.planned).flatMap((plan) => find(plan, context))
+
+type Rest = Pick<Finding, 'about' | 'head' | 'reason' | 'remedy'> & Partial<Pick<Finding, 'worked' | 'fix' | 'stage'>>
+
+const made =
+  (severity: Severity, safety: boolean) =>
+  (code: string, rest: Rest, stage: Stage = 'match'): Finding => ({ code, severity, safety, stage, ...rest })
+
+/** A stop is a matter of safety: it cannot be reasoned away. */
+export const stop = made('stop', true)
+export const lookAgain = made('look-again', false)
+export const note = made('note', false)
+
+/** An answer of the survey as text. */
+export const answered = ({ loop }: Pick<LoopContext, 'loop'>, question: string): Answer | undefined =>
+  loop.survey.answers[question]

@@ -1,0 +1,341 @@
+import { fieldValue } from '../../plant/fieldValue'
+import { freezePoint, liquids } from '../../survey/kinds/freezePoint'
+import { controlOutputs, reachOf } from '../../wiring/reach'
+import type { Finding } from '../finding'
+import { answered, lookAgain, note, type Rule, stop } from './rule'
+
+/** Stops of the place itself: no device mends them. */
+const explosive: Rule = (context) =>
+  answered(context, 'explosive') === 'yes' || answered(context, 'solvent') === 'yes'
+    ? [
+        stop(
+          'C052_EXPLOSIVE',
+          {
+            about: 'site',
+            head: 'Explosive atmosphere: stop.',
+            reason: 'A contact, an element or a motor can be the spark.',
+            remedy: 'Leave it, and refer it to a specialist for such places.',
+          },
+          'survey',
+        ),
+      ]
+    : []
+
+const coAlarm: Rule = (context) =>
+  answered(context, 'coAlarm') === 'no'
+    ? [
+        stop(
+          'C059_NO_CO_ALARM',
+          {
+            about: 'site',
+            head: 'No carbon monoxide alarm.',
+            reason: 'Exhaust that leaks in has no smell; who sleeps does not wake.',
+            remedy: 'Fit one in the cabin, in date, and press its button. Not before that a start.',
+          },
+          'survey',
+        ),
+      ]
+    : []
+
+const timedStart: Rule = (context) => {
+  if (answered(context, 'parked') !== 'enclosed') return []
+  return context.chain.devices
+    .filter(({ facts }) => facts.controller?.controls?.timer)
+    .map((device) =>
+      stop('C058_TIMED_START_ENCLOSED', {
+        about: device.id,
+        head: `${device.tag} can start by the clock where exhaust stays.`,
+        reason: 'It is parked in a closed space: a timed start fills it with exhaust.',
+        remedy: 'A controller without a timer, or never park it closed. Change the answer only when that is certain.',
+      }),
+    )
+}
+
+const storedWater: Rule = (context) => {
+  const { chain } = context
+  if (answered(context, 'hotWater') !== 'stored') return []
+  const governs = chain.devices.filter(
+    ({ facts }) => facts.controller?.controls?.reset && answered(context, 'supplySchool') !== 'fixed',
+  )
+  if (answered(context, 'through') === 'mixing') return []
+  return governs.map((device) =>
+    stop('C049_RESET_GOVERNS_HOT_WATER', {
+      about: device.id,
+      head: 'The reset line would govern stored hot water.',
+      reason: `${device.tag} lets the boiler cool down in mild weather; the store needs ${context.words.say(fieldValue(context.data, 'dhw.store').typical, 'temperature', 0)} always (Legionella).`,
+      remedy: 'Heating through a mixing valve, or a cylinder call that overrides the line to 60 °C and more.'.replace(
+        '60 °C',
+        context.words.say(fieldValue(context.data, 'dhw.store').typical, 'temperature', 0),
+      ),
+    }),
+  )
+}
+
+const warmStore: Rule = (context) => {
+  const storeC = answered(context, 'storeC')
+  const { words, data } = context
+  if (answered(context, 'hotWater') !== 'stored' || typeof storeC !== 'number') return []
+  const needC = fieldValue(data, 'dhw.store').low
+  if (storeC >= needC) return []
+  return [
+    stop(
+      'C051_STORE_TOO_COOL',
+      {
+        about: 'site',
+        head: 'Stored hot water is too cool.',
+        reason:
+          `${words.say(storeC, 'temperature', 0)}; between 20 and 50 °C Legionella grow, so it is stored at ${words.say(needC, 'temperature', 0)}.`.replace(
+            '20 and 50 °C',
+            `${words.say(20, 'temperature', 0)} and ${words.say(50, 'temperature', 0)}`,
+          ),
+        remedy: `Store at ${words.say(needC, 'temperature', 0)}, circulation back at ${words.say(fieldValue(data, 'dhw.return').typical, 'temperature', 0)}, anti-scald at the outlet; or a written plan by who may.`,
+      },
+      'survey',
+    ),
+  ]
+}
+
+const returnWarm: Rule = (context) => {
+  const { survey, loop, words, data } = context
+  const { answers } = loop.survey
+  if (!survey || answers['condensing'] !== 'no' || answers['through'] === 'mixing') return []
+  const needC =
+    survey.figures['returnMin']?.value ??
+    (typeof answers['returnMin'] === 'number' ? answers['returnMin'] : fieldValue(data, 'return.min.cast').low)
+  const half = survey.lines.find(({ label }) => label === 'Return at half load')
+  const coolestC =
+    answers['supplySchool'] === 'fixed'
+      ? survey.lines.find(({ label }) => label === 'Return at design')?.value
+      : half?.value
+  if (coolestC === undefined || coolestC >= needC) return []
+  return [
+    stop('C048_RETURN_UNDER_DEW_POINT', {
+      about: 'return',
+      head: 'The return is too cool for this boiler.',
+      reason: `${words.say(coolestC, 'temperature', 0)} at ${answers['supplySchool'] === 'fixed' ? 'design' : 'half load'}, at steady burn; it wants ${words.say(needC, 'temperature', 0)} or its flue gas condenses in it.`,
+      remedy: 'A mixing valve for the rooms, or a return lift at the boiler. Cold starts may pass it.',
+      ...(half?.worked ? { worked: [half.worked] } : {}),
+    }),
+  ]
+}
+
+const freezing: Rule = (context) => {
+  const { survey, loop, words, data } = context
+  const { liquid, glycol } = loop.survey.answers
+  const kind = liquids.find((each) => each === liquid)
+  if (!survey || !kind) return []
+  const evaporatingC = survey.figures['evaporating']?.value
+  if (evaporatingC === undefined) return []
+  const percent = kind === 'water' ? 0 : typeof glycol === 'number' ? glycol : (survey.figures['glycol']?.value ?? 0)
+  const freezeC = freezePoint(kind, percent, data)
+  const margin = fieldValue(data, 'ch.margin')
+  const found: Finding[] = []
+  if (evaporatingC < freezeC + margin.low)
+    found.push(
+      stop('C047_FREEZE_MARGIN', {
+        about: 'liquid',
+        head: 'The liquid can freeze in the evaporator.',
+        reason: `First ice at ${words.say(freezeC, 'temperature')}, evaporating down to ${words.say(evaporatingC, 'temperature')}: at least ${words.say(margin.low, 'difference', 0)} apart is wanted.`,
+        remedy:
+          kind === 'water'
+            ? 'Antifreeze, or a higher target with a low-temperature cut-out.'
+            : 'More antifreeze, measured with a refractometer.',
+      }),
+    )
+  const least = fieldValue(data, 'pg.least')
+  if (kind !== 'water' && percent < least.low)
+    found.push(
+      lookAgain('C068_THIN_GLYCOL', {
+        about: 'liquid',
+        head: 'Thin glycol feeds bacteria and corrodes.',
+        reason: `${words.say(percent, 'percent')}; under ${words.say(least.typical, 'percent')} it is food, not protection.`,
+        remedy: `Bring it to ${words.say(least.typical, 'percent')} or more, with inhibitor.`,
+      }),
+    )
+  return found
+}
+
+/** Whoever lives on forced air: what must be there when the control fails. */
+const livesOnAir: Rule = (context) => {
+  const { chain, survey } = context
+  const who = answered(context, 'occupants')
+  if (who !== 'animals' && who !== 'people') return []
+  const subject = who === 'animals' ? 'Animals' : 'People'
+  const fans = chain.devices.flatMap((device) =>
+    controlOutputs(device).flatMap((port) =>
+      reachOf(chain, { device: device.id, port }).flatMap((reach) =>
+        reach.does === 'air-flow' ? [{ controller: device, port, fan: reach.device }] : [],
+      ),
+    ),
+  )
+  if (fans.length === 0) return []
+  const found: Finding[] = []
+  const minimum = survey?.figures['minimum']?.value
+  if (minimum !== undefined && minimum <= 0)
+    found.push(
+      stop(
+        'C045_MINIMUM_OFF',
+        {
+          about: 'minimum',
+          head: `${subject} on forced air, and the fan may stand still.`,
+          reason: 'The least speed is 0 %.',
+          remedy: 'Give it a least speed over where it stalls.',
+        },
+        'survey',
+      ),
+    )
+  const controllers = new Set(fans.map(({ controller }) => controller.id))
+  const backup = chain.devices.some(
+    ({ facts, id }) =>
+      Object.values(facts.ports).some((port) => port.kind === 'contact' && port.role === 'backup') ||
+      (facts.controller !== undefined && !controllers.has(id) && facts.controller.controls?.['on-off']),
+  )
+  const oneFans = new Set(fans.map(({ fan }) => fan.id)).size
+  if (controllers.size < 2 && !backup)
+    found.push(
+      stop('C044_NO_BACKUP', {
+        about: 'backup',
+        head: `${subject} on forced air, and one controller alone.`,
+        reason: `When ${[...controllers].map((id) => chain.devices.find((d) => d.id === id)!.tag).join(', ')} fails, ${oneFans === 1 ? 'the fan stands' : 'the fans stand'}.`,
+        remedy: 'An independent thermostat with its own probe that takes the fan to full speed; tested every week.',
+      }),
+    )
+  if (!chain.devices.some(({ facts }) => facts.load?.alarm === 'own-supply'))
+    found.push(
+      lookAgain('C069_NO_OWN_ALARM', {
+        about: 'alarm',
+        head: 'No alarm on a supply of its own.',
+        reason: 'An alarm on the fan\u2019s fuse is silent when that fuse blows.',
+        remedy: 'A battery-backed alarm on temperature and on power loss, heard where somebody sleeps.',
+      }),
+    )
+  for (const id of controllers) {
+    const device = chain.devices.find((each) => each.id === id)!
+    if (device.facts.controller?.restarts === false)
+      found.push(
+        lookAgain('C070_NO_RESTART', {
+          about: id,
+          head: `${device.tag} does not restart by itself.`,
+          reason: 'After a power loss it waits for a key.',
+          remedy: 'Choose one that restarts with the values it had, and try it.',
+        }),
+      )
+  }
+  return found
+}
+
+const compressorWire: Rule = (context) => {
+  const unit = answered(context, 'unit')
+  const override = answered(context, 'override')
+  const refrigerant = answered(context, 'refrigerant')
+  if (unit !== 'adapted') return []
+  const found: Finding[] = []
+  if (refrigerant === 'inverter' || refrigerant === 'flammable')
+    found.push(
+      stop(
+        'C061_UNIT_NOT_FOR_THIS',
+        {
+          about: 'unit',
+          head:
+            refrigerant === 'inverter'
+              ? 'An inverter unit is not to be told to run on.'
+              : 'A flammable refrigerant: hands off.',
+          reason:
+            refrigerant === 'inverter'
+              ? 'Its electronics rule the compressor: a split wire or a warmed sensor breaks it.'
+              : 'A relay, a heater or a lamp near it can be the spark; opening it is for licensed people.',
+          remedy: 'A unit made for cold rooms.',
+        },
+        'survey',
+      ),
+    )
+  if (
+    override === 'warm' &&
+    context.chain.devices.some(({ facts }) =>
+      Object.values(facts.ports).some((port) => 'does' in port && (port.does === 'light' || port.does === 'element')),
+    )
+  )
+    found.push(
+      stop('C065_LAMP_NEAR_FOAM', {
+        about: 'override',
+        head: 'A lamp or heater to warm the sensor is a fire hazard.',
+        reason: 'Near foil, foam and refrigerant pipe it chars and burns unseen.',
+        remedy: 'The ready-made warmer of a few watts at the sensor alone; never at the coil\u2019s freeze guard.',
+      }),
+    )
+  return found
+}
+
+const wetterAir: Rule = (context) => {
+  const { humiditySet } = context.loop.survey.answers
+  if (typeof humiditySet !== 'number' || answered(context, 'first') === 'temperature') return []
+  const measures = context.chain.devices.some(({ facts }) =>
+    Object.values(facts.ports).some((port) => port.kind === 'measure-out' && port.measures === 'humidity'),
+  )
+  return measures
+    ? [
+        note('C071_WETTER_AIR', {
+          about: 'humidity',
+          head: 'Outdoor air that is wetter never dries.',
+          reason: 'On such days the humidity demand only blows.',
+          remedy: 'Hold the dew points against each other; let temperature rule then.',
+        }),
+      ]
+    : []
+}
+
+/** Housing against what is around it. */
+const housing: Rule = (context) => {
+  const wet = answered(context, 'wet')
+  const outdoors = answered(context, 'outdoors')
+  const needs = wet === 'washed' || outdoors === 'out' ? 54 : wet === 'damp' || outdoors === 'under' ? 44 : 0
+  if (needs === 0) return []
+  return context.chain.devices.flatMap((device): Finding[] => {
+    const { body, category } = device.facts
+    if (!body?.protection || category !== 'controller' || body.mount === 'rail' || body.protection % 10 >= needs % 10)
+      return []
+    return [
+      lookAgain('C066_HOUSING', {
+        about: device.id,
+        head: `${device.tag} is not closed enough for its place.`,
+        reason: `IP${body.protection}; ${needs === 54 ? 'splashed or in the rain' : 'damp or under a roof'} wants IP${needs} or better.`,
+        remedy: 'Put it into a closed box with glands downwards, or in a dry place.',
+      }),
+    ]
+  })
+}
+
+/** What was there is written down before anything is keyed. */
+const foundFirst: Rule = ({ loop }) => {
+  const keyed = Object.values(loop.settings.asLeft).some((values) => Object.keys(values).length > 0)
+  const before = Object.values(loop.settings.asFound).some((values) => Object.keys(values).length > 0)
+  if (!keyed || before || loop.survey.found?.state !== undefined) return []
+  return [
+    lookAgain(
+      'C072_FOUND_NOT_WRITTEN',
+      {
+        about: 'found',
+        head: 'Keyed, and nobody wrote down what was there.',
+        reason: 'Without it there is no way back, and no telling what was wrong.',
+        remedy: 'Write down what is still known under \u201cAs found\u201d, or that there was nothing.',
+      },
+      'survey',
+    ),
+  ]
+}
+
+/** Rules about the place, its dangers and what is kept there. */
+export const siteRules: readonly Rule[] = [
+  explosive,
+  coAlarm,
+  timedStart,
+  storedWater,
+  warmStore,
+  returnWarm,
+  freezing,
+  livesOnAir,
+  compressorWire,
+  wetterAir,
+  housing,
+  foundFirst,
+]

@@ -1,0 +1,127 @@
+import { asks, asksWhich, type Question } from './question'
+
+export const HOLD = 'What it must hold'
+export const PLACE = 'The place'
+export const PLANT = 'The plant'
+export const SCHOOL = 'How to go about it'
+const SITE = 'Supplies and surroundings'
+
+export const target = (
+  what = 'What the owner wants at the place of the probe.',
+  span: readonly [number, number] = [-40, 90],
+) => asks(HOLD, 'target', 'Target', 'temperature', span, what, { required: true })
+
+export const tolerance = (hint = 'Up or down from the target, before anyone minds.') =>
+  asks(HOLD, 'tolerance', 'May stray by', 'difference', [0.1, 20], hint, { required: true })
+
+export const designOutdoor = (
+  hint = 'The coldest day the plant is made for: local table, or the old plant\u2019s papers.',
+) => asks(PLACE, 'designOutdoor', 'Design outdoor', 'temperature', [-60, 55], hint, { required: true })
+
+export const floorArea = (title = 'Floor area', hint = 'Tape: length times width.') =>
+  asks(PLACE, 'floorArea', title, 'area', [0.5, 5000], hint, { required: true, ways: ['sides-area'] })
+
+export const insulation = asksWhich(
+  PLACE,
+  'insulation',
+  'Insulation',
+  {
+    poor: ['Poor', 'Old, unimproved.'],
+    fair: ['Fair', '1980 to 2000, or improved.'],
+    good: ['Good', 'To a recent code.'],
+  },
+  'Knock on the wall, look at the panes, ask for the year.',
+  { required: true },
+)
+
+export const build = asksWhich(
+  PLACE,
+  'build',
+  'Build',
+  {
+    light: ['Light', 'Warms and cools in hours.'],
+    medium: ['Medium', 'Takes a day or two.'],
+    heavy: ['Heavy', 'Takes many days.'],
+  },
+  'Timber frame is light, brick medium, concrete heavy.',
+)
+
+export const loss = asks(PLACE, 'loss', 'Heat loss', 'loss', [0.1, 1e6], 'From the heat-loss sheet, or measured.', {
+  ways: ['duty-loss', 'cool-loss'],
+})
+
+export const capacity = asks(
+  PLACE,
+  'capacity',
+  'Heat stored',
+  'capacity',
+  [1e3, 1e12],
+  'Loss times the time constant of a measured cool-down.',
+  { ways: ['cool-capacity'] },
+)
+
+export const power = (hint: string, ways: readonly string[] = ['volts-amps']) =>
+  asks(PLANT, 'power', 'Power of the plant', 'power', [1, 1e7], hint, { ways })
+
+/** Asked of every kind last: what there is to feed it from, and what is around it. */
+export const siteQuestions: readonly Question[] = [
+  asksWhich(
+    SITE,
+    'mainsAtHand',
+    'Mains at hand',
+    {
+      '230': ['230 V, one phase', 'Line, neutral, earth.'],
+      '400': ['400 V, three phases', 'Three lines, neutral, earth.'],
+      '120': ['120 V', 'Line, neutral, earth.'],
+      none: ['None', 'Extra-low voltage or a battery only.'],
+    },
+    'Nameplate of the panel, then measured by whoever may.',
+  ),
+  asksWhich(
+    SITE,
+    'lowAtHand',
+    'Low voltage at hand',
+    {
+      none: ['None', 'A safety transformer goes in where one is wanted.'],
+      '24ac': ['24 V AC', 'What hangs on it already counts in its VA.'],
+      '24dc': ['24 V DC', 'Mind plus and minus.'],
+      '12dc': ['12 V DC, battery', 'Fuse at the battery.'],
+    },
+    'Nameplate of the transformer or the battery.',
+  ),
+  asks(SITE, 'transformerVa', 'Transformer', 'apparentPower', [1, 5000], 'VA on its nameplate.', {
+    when: { question: 'lowAtHand', is: ['24ac', '24dc'] },
+  }),
+  asksWhich(
+    SITE,
+    'wet',
+    'Water about',
+    {
+      dry: ['Dry', 'Nothing special.'],
+      damp: ['Damp, condensing', 'Closed housings, glands downwards.'],
+      washed: ['Washed down or splashed', 'Extra-low voltage at the probe, 30 mA residual-current device, bonding.'],
+    },
+    'Ask who cleans, and with what.',
+  ),
+  asksWhich(
+    SITE,
+    'outdoors',
+    'Where the box goes',
+    {
+      inside: ['Indoors', 'As the leaflet says.'],
+      under: ['Outdoors, under a roof', 'Frost and dew: mind its least temperature.'],
+      out: ['Outdoors, open', 'Sun, rain and frost: closed housing.'],
+    },
+    'Stand where the box goes.',
+  ),
+  asksWhich(
+    SITE,
+    'explosive',
+    'Explosive atmosphere or solvent',
+    {
+      no: ['No', 'Checked, not guessed.'],
+      yes: ['Yes, or may be', 'Stop: not with this tool. A specialist plans it.'],
+    },
+    'Solvent, gas, dust, fuel store: read the signs, ask the owner.',
+  ),
+]

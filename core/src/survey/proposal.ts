@@ -1,0 +1,162 @@
+import { droop } from '../control/proportional'
+import { swingForRate, worstCycling } from '../control/worstCycling'
+import type { LoopDocument } from '../job/documents'
+import { type FieldData, fieldValue } from '../plant/fieldValue'
+import type { Control } from '../profile/deviceProfile'
+import type { Quantity } from '../units/quantity'
+import type { Words } from '../units/words'
+import type { CalcCall } from './asked'
+import { factsOfKind } from './kindFacts'
+import type { Wanted } from './leaning'
+import type { LoopSurvey } from './surveyResult'
+
+export interface ProposalFigure {
+  readonly label: string
+  readonly value: number
+  readonly quantity: Quantity
+  readonly decimals?: number
+  readonly worked?: CalcCall
+}
+
+/** How to control this loop, why in two lines with numbers, and what would change its mind. */
+export interface Proposal {
+  readonly control: Control
+  readonly stages: number
+  readonly title: string
+  readonly reason: readonly [string, string]
+  readonly would: readonly string[]
+  readonly figures: readonly ProposalFigure[]
+  readonly wants: readonly Wanted[]
+}
+
+const titles: Readonly<Record<Control, string>> = {
+  'on-off': 'On and off',
+  staged: 'In stages',
+  modulating: 'Modulating',
+  'time-proportioned': 'Solid-state, time-proportioned',
+  reset: 'Supply by the weather',
+  fan: 'Fan by the stronger demand',
+  defrost: 'On and off, with defrost',
+  timer: 'By the clock',
+  battery: 'On and off, with battery cut-off',
+  group: 'In a group with a leader',
+}
+
+/** Controls that switch, so that how often they do counts. */
+const SWITCHES: ReadonlySet<Control> = new Set(['on-off', 'staged', 'defrost', 'battery', 'reset'])
+
+/**
+ * The proposal that a survey ends with. A kind leans to one way of control; the numbers may overrule it: more switchings an hour than
+ * the load allows make stages, a tolerance narrower than half of the usual swing makes it modulating where the plant can.
+ */
+export function propose(
+  loop: Pick<LoopDocument, 'kind' | 'survey'>,
+  { seen, figures: known }: LoopSurvey,
+  data: FieldData,
+  { say }: Words,
+): Proposal {
+  const facts = factsOfKind(loop.kind)
+  const { answers } = loop.survey
+  const leaning = facts.leaning(answers)
+  const { powerW, loadW, capacityJPerK, lossWPerK, restC, targetC, action } = seen
+  const fullW = seen.fullPowerW ?? powerW
+  const swingRow = fieldValue(data, facts.swing(answers))
+  const swingK = swingRow.typical
+  const startsRow = facts.starts(answers)
+  const allowed = startsRow ? fieldValue(data, startsRow) : undefined
+  const dutyPercent = fullW > 0 ? Math.min(100, (100 * loadW) / fullW) : 100
+  const worstInput = { powerW, capacityJPerK, swingK, maximumDutyPercent: dutyPercent }
+  const worst = powerW > 0 && dutyPercent > 0 ? worstCycling(powerW, capacityJPerK, swingK, dutyPercent) : 0
+  const asked = typeof answers['stages'] === 'number' ? answers['stages'] : undefined
+  const needed = allowed && worst > allowed.typical ? Math.ceil(worst / allowed.typical) : 1
+  const stages = Math.min(leaning.mostStages, Math.max(1, asked ?? needed))
+  const tolerance = answers['tolerance']
+  const tight =
+    leaning.control === 'on-off' &&
+    typeof tolerance === 'number' &&
+    tolerance < swingRow.low / 2 &&
+    leaning.band !== undefined
+  const control: Control = tight
+    ? 'modulating'
+    : (leaning.control === 'on-off' || leaning.control === 'staged') && stages > 1
+      ? 'staged'
+      : leaning.control === 'staged'
+        ? 'on-off'
+        : leaning.control
+  const band = leaning.band ? fieldValue(data, leaning.band).typical : undefined
+  const droopInput =
+    band !== undefined && powerW > 0
+      ? { powerW, lossWPerK, outdoorC: restC, setpointC: targetC, bandK: band, anchor: 'centred' as const, action }
+      : undefined
+  const settles = droopInput ? droop(droopInput) : undefined
+  const figures: ProposalFigure[] = [
+    { label: 'Load on the design day', value: loadW, quantity: 'power' },
+    { label: action === 'heating' ? 'Power of the plant' : 'It takes out', value: fullW, quantity: 'power' },
+    ...(worst > 0
+      ? [
+          {
+            label: 'Switchings at worst, one step',
+            value: worst,
+            quantity: 'perHour' as const,
+            worked: { calc: 'cycling.worst', input: worstInput, output: 'cyclesPerHour' },
+          },
+        ]
+      : []),
+    ...(settles && droopInput
+      ? [
+          {
+            label: `Droop with a band of ${say(band!, 'difference', 0)}`,
+            value: settles.offsetK,
+            quantity: 'difference' as const,
+            worked: { calc: 'control.droop', input: droopInput, output: 'offsetK' },
+          },
+        ]
+      : []),
+  ]
+  const short = fullW < loadW
+  const first = short
+    ? `${say(fullW, 'power')} against a load of ${say(loadW, 'power')}: it does not hold the target on the design day.`
+    : `${say(loadW, 'power')} of load against ${say(fullW, 'power')}: on for ${say(dutyPercent, 'percent')} of the design day.`
+  const allowedSay = allowed
+    ? `${say(allowed.typical, 'perHour', 0)} is allowed (${allowed.source})`
+    : 'nothing minds that'
+  const second =
+    control === 'staged'
+      ? `One step would switch ${say(worst, 'perHour', 1)} with a swing of ${say(swingK, 'difference')}; ${stages} steps bring each to ${say(worst / stages, 'perHour', 1)}. ${allowedSay[0]!.toUpperCase()}${allowedSay.slice(1)}.`
+      : control === 'modulating' && settles
+        ? `A band of ${say(band!, 'difference', 0)} rests ${say(Math.abs(settles.offsetK), 'difference')} ${settles.offsetK < 0 ? 'under' : 'over'} the set at design; the usual swing of ${say(swingK, 'difference')} would stray half of that each way.`
+        : SWITCHES.has(control) && worst > 0
+          ? `With the usual swing of ${say(swingK, 'difference')} it switches ${say(worst, 'perHour', 1)} at worst; ${allowedSay}.${allowed && worst > allowed.typical ? ` Too often: a swing of ${say(swingForRate(powerW, capacityJPerK, allowed.typical), 'difference')}, or more water or mass.` : ''}`
+          : `${leaning.because}`
+  const would = [
+    ...(short ? ['More power, less loss, or a target that it can hold.'] : []),
+    leaning.would,
+    ...(control === 'staged' && asked === undefined && allowed
+      ? [
+          `A swing of ${say(swingForRate(powerW, capacityJPerK, allowed.typical), 'difference')}: then one step would do.`,
+        ]
+      : []),
+    ...(tight ? [`A tolerance of ${say(swingRow.typical / 2, 'difference')} or more: on and off would do.`] : []),
+    ...(Object.values(known).some(({ source }) => source === 'estimate')
+      ? ['Measured figures in place of the estimated ones.']
+      : []),
+  ]
+  const needs = leaning.also.filter(({ category }) => category === 'limiter' || category === 'permissive')
+  const named = control === 'staged' ? `${counts[stages] ?? stages} stages` : titles[control]
+  return {
+    control,
+    stages,
+    title: needs.length > 0 ? `${named}, with ${needs.map(({ as }) => as).join(' and ')}` : named,
+    reason: [
+      first,
+      control === leaning.control || control === 'staged'
+        ? `${leaning.because} ${second === leaning.because ? '' : second}`.trim()
+        : second,
+    ],
+    would,
+    figures,
+    wants: leaning.also,
+  }
+}
+
+const counts: Readonly<Record<number, string>> = { 2: 'Two', 3: 'Three', 4: 'Four' }

@@ -1,0 +1,155 @@
+import { storedJPerK } from '../plant/water'
+import type { Quantity } from '../units/quantity'
+
+export interface WayField {
+  readonly id: string
+  readonly title: string
+  readonly quantity: Quantity
+  readonly low: number
+  readonly high: number
+  /** Put in where nobody knows better. */
+  readonly typical?: number
+}
+
+/** A way of working out a figure from what can be measured on site. Values in SI, as the quantities say. */
+export interface Way {
+  readonly id: string
+  readonly title: string
+  readonly hint: string
+  readonly fields: readonly WayField[]
+  readonly formula: string
+  readonly source: string
+  /** @throws RangeError when the figures make no sense together */
+  readonly run: (values: Readonly<Record<string, number>>) => number
+}
+
+const field = (
+  id: string,
+  title: string,
+  quantity: Quantity,
+  [low, high]: readonly [number, number],
+  typical?: number,
+): WayField => ({ id, title, quantity, low, high, ...(typical === undefined ? {} : { typical }) })
+
+const side = (id: string, title: string) => field(id, title, 'length', [0.01, 500])
+
+/** Natural logarithm of how far a cool-down went, over its hours: 1/τ. */
+function perSecond({ from, to, around, hours }: Readonly<Record<string, number>>): number {
+  if (!(Math.abs(from! - around!) > Math.abs(to! - around!)) || (from! - around!) * (to! - around!) <= 0)
+    throw new RangeError('a cool-down goes from the first temperature towards what is around it, and not past it')
+  return Math.log((from! - around!) / (to! - around!)) / (hours! * 3600)
+}
+const coolDown = [
+  field('from', 'From', 'temperature', [-60, 1000]),
+  field('to', 'Down to', 'temperature', [-60, 1000]),
+  field('around', 'Around it', 'temperature', [-60, 100]),
+  field('hours', 'In', 'hours', [0.05, 500]),
+]
+
+const all: readonly Way[] = [
+  {
+    id: 'sides-area',
+    title: 'Tape: length and width',
+    hint: 'Inside measures of what is heated or cooled.',
+    fields: [side('length', 'Length'), side('width', 'Width')],
+    formula: 'A = length × width',
+    source: 'geometry',
+    run: ({ length, width }) => length! * width!,
+  },
+  {
+    id: 'sides-volume',
+    title: 'Tape: three sides',
+    hint: 'Inside measures; of a pool the mean depth.',
+    fields: [side('length', 'Length'), side('width', 'Width'), side('height', 'Height or depth')],
+    formula: 'V = length × width × height',
+    source: 'geometry',
+    run: ({ length, width, height }) => length! * width! * height!,
+  },
+  {
+    id: 'gas-meter',
+    title: 'Gas meter by stopwatch',
+    hint: 'Everything else on gas off, burner at full fire, at least two minutes.',
+    fields: [
+      field('gas', 'Gas through the meter', 'volume', [0.001, 1000]),
+      field('time', 'In', 'seconds', [10, 36000]),
+      field('heat', 'Heat of the gas, kWh a m³', 'factor', [3, 35], 10),
+      field('efficiency', 'Into the water', 'percent', [40, 105], 90),
+    ],
+    formula: 'P = gas ÷ time × heat of the gas × efficiency; natural gas 8.6 to 11.3 kWh a m³, on the gas bill',
+    source: 'definition of heat input; the gas bill names the heat of the gas',
+    run: ({ gas, time, heat, efficiency }) => ((gas! / time!) * heat! * 3.6e6 * efficiency!) / 100,
+  },
+  {
+    id: 'volts-amps',
+    title: 'Volts and amps of each phase',
+    hint: 'Clamp meter, by whoever may work live. A phase that is not there counts 0.',
+    fields: [
+      field('volts', 'Phase to neutral', 'voltage', [1, 500], 230),
+      field('amps1', 'Current, phase 1', 'current', [0, 1000]),
+      field('amps2', 'Current, phase 2', 'current', [0, 1000], 0),
+      field('amps3', 'Current, phase 3', 'current', [0, 1000], 0),
+    ],
+    formula: 'P = U (I1 + I2 + I3), heating elements have cos φ 1',
+    source: 'Ohm\u2019s law; power goes with the square of the volts',
+    run: ({ volts, amps1, amps2, amps3 }) => volts! * (amps1! + amps2! + amps3!),
+  },
+  {
+    id: 'warm-up',
+    title: 'Water warmed by so much in so long',
+    hint: 'Covered, pump running, well stirred.',
+    fields: [
+      field('volume', 'Water', 'volume', [0.01, 1e5]),
+      field('rise', 'Rise', 'difference', [0.05, 60]),
+      field('hours', 'In', 'hours', [0.1, 500]),
+    ],
+    formula: 'P = ρ c V × rise ÷ time, loss left out',
+    source: 'heat balance',
+    run: ({ volume, rise, hours }) => (storedJPerK(volume!) * rise!) / (hours! * 3600),
+  },
+  {
+    id: 'duty-loss',
+    title: 'Logged duty at a known power',
+    hint: 'Run-hour counter or lamp and stopwatch over a settled day.',
+    fields: [
+      field('power', 'Power when on', 'power', [1, 1e7]),
+      field('duty', 'On for', 'percent', [0.1, 100]),
+      field('inside', 'Inside, mean', 'temperature', [-60, 1000]),
+      field('around', 'Around it, mean', 'temperature', [-60, 100]),
+    ],
+    formula: 'UA = P × duty ÷ (inside − around)',
+    source: 'heat balance at rest',
+    run: ({ power, duty, inside, around }) => {
+      if (Math.abs(inside! - around!) < 0.5) throw new RangeError('inside and around must lie at least 0.5 K apart')
+      return (power! * duty!) / 100 / Math.abs(inside! - around!)
+    },
+  },
+  {
+    id: 'cool-loss',
+    title: 'Measured cool-down, with the heat stored',
+    hint: 'Heat off, doors shut, nobody in; note two temperatures and the time.',
+    fields: [...coolDown, field('stored', 'Heat stored', 'capacity', [1e3, 1e12])],
+    formula: 'UA = C ÷ τ, τ = time ÷ ln((from − around)/(to − around))',
+    source: 'first-order cool-down',
+    run: (values) => values['stored']! * perSecond(values),
+  },
+  {
+    id: 'cool-capacity',
+    title: 'Measured cool-down, with the heat loss',
+    hint: 'Heat off, doors shut, nobody in; note two temperatures and the time.',
+    fields: [...coolDown, field('loss', 'Heat loss', 'loss', [0.01, 1e6])],
+    formula: 'C = UA × τ, τ = time ÷ ln((from − around)/(to − around))',
+    source: 'first-order cool-down',
+    run: (values) => values['loss']! / perSecond(values),
+  },
+  {
+    id: 'air-speed',
+    title: 'Air speed over a grille',
+    hint: 'Vane anemometer, mean of a slow sweep; free area of the grille.',
+    fields: [field('speed', 'Speed', 'speed', [0.05, 40]), field('area', 'Free area', 'area', [0.001, 50])],
+    formula: 'V = speed × area × 3600',
+    source: 'continuity',
+    run: ({ speed, area }) => speed! * area! * 3600,
+  },
+]
+
+export const ways: Readonly<Record<string, Way>> = Object.fromEntries(all.map((way) => [way.id, way]))

@@ -1,0 +1,18 @@
+import type { Port } from '../profile/deviceProfile'
+
+/** Which kinds of port can be joined at all, the giving side first. Whether they also fit is judged afterwards. */
+const pairs: Readonly<Partial<Record<Port['kind'], readonly Port['kind'][]>>> = {
+  'supply-out': ['supply-in', 'contact', 'load'],
+  'probe-out': ['probe-in', 'measure-in'],
+  'measure-out': ['measure-in', 'probe-in'],
+  contact: ['contact', 'load', 'contact-in'],
+  'signal-out': ['signal-in'],
+  pair: ['pair'],
+}
+
+/** Whether one port can give to another. */
+export const joins = (giver: Port, taker: Port) => pairs[giver.kind]?.includes(taker.kind) ?? false
+
+/** Sides of a port: contacts and pairs have both. */
+export const gives = (port: Port) => pairs[port.kind] !== undefined
+export const takes = (port: Port) => Object.values(pairs).some((kinds) => kinds?.includes(port.kind))

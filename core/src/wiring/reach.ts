@@ -1,0 +1,83 @@
+import type { PortRef, ResolvedChain, ResolvedDevice } from '../job/chain'
+import type { ContactInPort, Effect, LoadPort, SignalInPort } from '../profile/deviceProfile'
+import { callPaths, type Line, powerPaths } from './powerPath'
+
+/** What an output ends in: the port that does something to the loop, and the devices on the way there. */
+export interface Reach {
+  readonly device: ResolvedDevice
+  readonly portId: string
+  readonly port: LoadPort | ContactInPort | SignalInPort
+  readonly does: Effect
+  /** Heat or cold it gives, W; its electric power where nothing else is said. */
+  readonly givesW: number
+  /** Devices between the controller and the end, in order. */
+  readonly via: readonly ResolvedDevice[]
+  /** Lines that the command runs through, first the output's own. */
+  readonly lines: readonly Line<LoadPort | ContactInPort>[]
+}
+
+interface Walked {
+  readonly via: readonly ResolvedDevice[]
+  readonly lines: readonly Line<LoadPort | ContactInPort>[]
+  readonly seen: ReadonlySet<string>
+}
+
+const powerOf = (port: LoadPort | ContactInPort | SignalInPort) =>
+  port.givesW ?? (port.kind === 'load' && port.does === 'element' ? port.load.powerW : 0)
+
+/** Everything that an output of a controller moves in the end, through relays, drives and inputs. */
+export function reachOf(chain: ResolvedChain, output: PortRef): Reach[] {
+  const all: Line<LoadPort | ContactInPort>[] = [...powerPaths(chain), ...callPaths(chain)]
+  const from = ({ device, port }: PortRef, walked: Walked): Reach[] => {
+    const key = `${device}.${port}`
+    if (walked.seen.has(key)) return []
+    const seen = new Set([...walked.seen, key])
+    const facts = chain.devices.find(({ id }) => id === device)?.facts.ports[port]
+    if (facts?.kind === 'signal-out') return bySignal({ device, port }, { ...walked, seen })
+    return all
+      .filter(({ contacts }) => contacts.some((c) => c.device.id === device && c.portId === port))
+      .flatMap((line) => {
+        const at = line.contacts.findIndex((c) => c.device.id === device && c.portId === port)
+        const via = [...walked.via, ...line.contacts.slice(at + 1).map((c) => c.device)]
+        return ends(line.load, line.portId, line.loadPort, { via, lines: [...walked.lines, line], seen })
+      })
+  }
+  const bySignal = ({ device, port }: PortRef, walked: Walked): Reach[] =>
+    chain.connections
+      .filter((c) => c.from.device === device && c.from.port === port && c.toPort.kind === 'signal-in')
+      .flatMap((c) => ends(c.toDevice, c.to.port, c.toPort as SignalInPort, walked))
+  const ends = (
+    device: ResolvedDevice,
+    portId: string,
+    port: LoadPort | ContactInPort | SignalInPort,
+    walked: Walked,
+  ): Reach[] => {
+    const own: Reach[] =
+      port.does === 'none'
+        ? []
+        : [{ device, portId, port, does: port.does, givesW: powerOf(port), via: walked.via, lines: walked.lines }]
+    const next = { ...walked, via: [...walked.via, device] }
+    const moved = Object.entries(device.facts.ports).flatMap(([id, each]) =>
+      (each.kind === 'contact' || each.kind === 'signal-out') && each.movedBy === portId
+        ? from({ device: device.id, port: id }, next)
+        : [],
+    )
+    const driven = all
+      .filter(({ supply }) => supply?.device.id === device.id && supply.port.movedBy === portId)
+      .flatMap((line) => ends(line.load, line.portId, line.loadPort, { ...next, lines: [...next.lines, line] }))
+    return [...own, ...moved, ...driven]
+  }
+  return from(output, { via: [], lines: [], seen: new Set() })
+}
+
+/** Outputs of controllers that a plan can be made for: contacts moved by the control, but for those with a role of their own, and signals. */
+export function controlOutputs(device: ResolvedDevice): readonly string[] {
+  if (!device.facts.controller) return []
+  return Object.entries(device.facts.ports)
+    .filter(
+      ([, port]) =>
+        (port.kind === 'signal-out' && port.movedBy === undefined) ||
+        (port.kind === 'contact' && port.movedBy === 'control' && port.role === undefined),
+    )
+    .map(([id]) => id)
+}
