@@ -107,7 +107,7 @@ function check([file]: string[]) {
   print({
     job: job.name,
     findings: ordered(loops).flatMap((loop) => {
-      const { open, closed } = checkLoop(loopContext(job, loop, data))
+      const { open, closed } = checkLoop(loopContext(job, loop, data, job, Object.values(loops)))
       return [...open, ...closed].map((finding) => ({ loop: loop.name, ...finding, closed: closed.includes(finding) }))
     }),
   })

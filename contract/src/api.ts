@@ -10,6 +10,8 @@ import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 export const routes = {
   health: '/api/health',
   shelf: '/api/shelf',
+  shelfDevice: '/api/shelf/:deviceId',
+  shelfImport: '/api/shelf',
   calc: '/api/calc/:id',
   jobs: '/api/jobs',
   job: '/api/jobs/:jobId',
@@ -53,6 +55,8 @@ export interface LogPage {
 
 export interface Shelf {
   readonly profiles: readonly DeviceProfile[]
+  /** Ids of the devices that were added here: the others came with it and stay as they are. */
+  readonly own: readonly string[]
   readonly data: FieldData
   /** Curves of real probes, by name. */
   readonly parts: readonly ProbePart[]
@@ -60,11 +64,22 @@ export interface Shelf {
 }
 
 /** What calculations are handed of a shelf. */
-export const calcDataOf = ({ data, parts, fluids }: Omit<Shelf, 'profiles'>): CalcData => ({
+export const calcDataOf = ({ data, parts, fluids }: Pick<Shelf, 'data' | 'parts' | 'fluids'>): CalcData => ({
   fields: data,
   parts,
   fluids,
 })
+
+/** Devices in a file of their own, to be handed from one bench to another. */
+export interface ShelfFile {
+  readonly format: 'nachtigal-shelf'
+  readonly version: 1
+  readonly profiles: readonly DeviceProfile[]
+}
+
+export interface ShelfReply {
+  readonly profiles: readonly DeviceProfile[]
+}
 
 export interface JobFile {
   readonly format: 'nachtigal-job'

@@ -11,12 +11,15 @@ import { AppError } from './appError'
 import type { RenderPdf } from './reports/renderPdf'
 import { calcRoutes } from './routes/calcRoutes'
 import { jobRoutes } from './routes/jobRoutes'
+import { shelfRoutes } from './routes/shelfRoutes'
 import { sheetRoutes } from './routes/sheetRoutes'
 import type { JobStore } from './store/jobStore'
+import type { ShelfStore } from './store/shelfStore'
 
 export interface AppDeps {
   readonly store: JobStore
-  readonly shelf: Shelf
+  readonly shelf: Omit<Shelf, 'own'>
+  readonly shelfStore: ShelfStore
   readonly renderPdf: RenderPdf
   readonly log: Logger
   /** The clock, as ISO text. */
@@ -70,14 +73,13 @@ export function createApp(deps: AppDeps): Express {
     }),
   )
   app.use(routes.import, express.json({ limit: '32mb' }))
+  app.use(routes.shelf, express.json({ limit: '4mb' }))
   app.use(routes.calc, express.json({ limit: '4mb', strict: false }))
   app.use('/api', express.json({ limit: '1mb' }))
   app.get(routes.health, (_request, response) => {
     response.json({ ready: true })
   })
-  app.get(routes.shelf, (_request, response) => {
-    response.json(shelf)
-  })
+  app.use(shelfRoutes({ shelf: deps.shelfStore }))
   app.use(calcRoutes({ data: calcDataOf(shelf) }))
   app.use(jobRoutes({ store }))
   app.use(sheetRoutes({ store, data: shelf.data, renderPdf: deps.renderPdf, now: deps.now }))

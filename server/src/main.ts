@@ -10,11 +10,14 @@ import { openEmbedded, openServer } from './db/openDatabase'
 import { readShelf } from './readShelf'
 import { createPdfRenderer } from './reports/renderPdf'
 import { createJobStore } from './store/jobStore'
+import { createShelfStore } from './store/shelfStore'
 
 const root = process.env['NACHTIGAL_ROOT'] ?? path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../..')
 const at = (...parts: string[]) => path.join(root, ...parts)
 const env = (name: string) => process.env[name] || undefined
 const FREE_PORTS_TRIED = 20
+/** The job as it is to be, and as it was found. The last one stands on top of the list. */
+const demoFiles = ['otterholm-found.nachtigal.json', 'otterholm.nachtigal.json']
 
 /** Starts the server: database, demo job when asked and empty, listener; ends cleanly on a signal. */
 async function main() {
@@ -28,10 +31,11 @@ async function main() {
   const shelf = readShelf(at('shelf'))
   const store = createJobStore(database.db, shelf.data, now)
   if (process.argv.includes('--demo') && (await store.list()).length === 0)
-    await store.importFile(JSON.parse(readFileSync(at('demo', 'otterholm.nachtigal.json'), 'utf8')) as JobFile)
+    for (const file of demoFiles) await store.importFile(JSON.parse(readFileSync(at('demo', file), 'utf8')) as JobFile)
   const host = env('HOST') ?? '127.0.0.1'
   const app = createApp({
     store,
+    shelfStore: createShelfStore(database.db, shelf, now),
     shelf,
     renderPdf: createPdfRenderer(at('node_modules')),
     log,

@@ -19,7 +19,7 @@ function readProfile(file: string, parts: readonly ProbePart[]): DeviceProfile {
 }
 
 /** Reads the shelf's folder: one file a device, each held against its schema, and the field data. @throws Error naming the file that is wrong */
-export function readShelf(folder: string): Shelf {
+export function readShelf(folder: string): Omit<Shelf, 'own'> {
   const data = (name: string) => readJson(path.join(folder, 'data', `${name}.json`))
   const parts = data('probeParts') as ProbePart[]
   const profiles = readdirSync(folder, { withFileTypes: true })

@@ -11,6 +11,7 @@ import { openInMemory, type OpenDatabase, openServer } from './db/openDatabase'
 import { readShelf } from './readShelf'
 import { createPdfRenderer } from './reports/renderPdf'
 import { createJobStore } from './store/jobStore'
+import { createShelfStore } from './store/shelfStore'
 
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 export const migrations = at('../migrations')
@@ -46,6 +47,7 @@ export async function testServer(webFolder?: string) {
   const store = createJobStore(database.db, shelf.data, now)
   const app = createApp({
     store,
+    shelfStore: createShelfStore(database.db, shelf, now),
     shelf,
     renderPdf: createPdfRenderer(at('../../node_modules')),
     log: pino({ level: 'silent' }),

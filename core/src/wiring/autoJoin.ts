@@ -1,6 +1,17 @@
 import { ordered, type Connection, type PortRef, type ResolvedChain } from '../job/chain'
 import { asSet } from '../profile/asSet'
-import type { Category, ContactPort, ContactRole, Effect, Port, ProbeFacts } from '../profile/deviceProfile'
+import type {
+  Category,
+  ContactInPort,
+  ContactPort,
+  ContactRole,
+  Effect,
+  ElectricLoad,
+  LoadPort,
+  Port,
+  ProbeFacts,
+  SupplyOutPort,
+} from '../profile/deviceProfile'
 import { lineVoltage, type Line, powerPaths, callPaths } from './powerPath'
 import { supplyVariant } from './supplyVariant'
 import type { Edited } from './edited'
@@ -152,14 +163,16 @@ export function autoJoin(
   const joinGuards = (edited: Edited) =>
     loose(edited, 'to')
       .filter(({ port, category }) => (category === 'limiter' || category === 'permissive') && port.kind === 'contact')
-      .reduce((next, { ref, category }) => {
+      .reduce((next, { ref, category, port }) => {
+        const rated = port.kind === 'contact' ? Math.max(0, ...Object.values(port.ratings).map(({ volts }) => volts)) : 0
         const chain = chainOf(next)
-        const lines: readonly Line<{ readonly does: Effect }>[] =
+        const lines: readonly Line<LoadPort | ContactInPort>[] =
           category === 'limiter' ? powerPaths(chain) : [...callPaths(chain), ...powerPaths(chain)]
         const line = lines.find(
           ({ loadPort, contacts, connections }) =>
             loadPort.does !== 'none' &&
             loadPort.does !== 'light' &&
+            rated >= voltsOf(loadPort) &&
             (category === 'permissive' || loadPort.does !== 'cooling') &&
             connections.length > 0 &&
             !contacts.some(({ device }) => device.facts.category === category),
@@ -170,21 +183,20 @@ export function autoJoin(
         return connect(connect(cut, last.from, ref), ref, last.to)
       }, edited)
 
-  /** Feeds supply inputs and the heads of lines from a supply of the job whose voltage suits, else from the first. */
+  /**
+   * Feeds supply inputs and the heads of lines from a supply of the job whose voltage suits. Where none does, one that this loop has
+   * already (or was just given) is tried, so that it is seen not to fit; what only other loops use is left alone then.
+   */
   const joinSupplies = (edited: Edited): Edited => {
     const chain = chainOf(edited)
     const supplies = [
       ...loose(edited, 'from'),
-      ...chain.connections.map(({ from, fromPort, fromDevice }) => ({
-        ref: from,
-        port: fromPort,
-        category: fromDevice.facts.category,
-      })),
+      ...chain.connections.map(({ from, fromPort }) => ({ ref: from, port: fromPort })),
     ].flatMap(({ ref, port }) => (port.kind === 'supply-out' && !port.movedBy ? [{ ref, port }] : []))
-    const [first] = [...supplies].sort(
-      (a, b) => Number(b.ref.device === alsoShared) - Number(a.ref.device === alsoShared),
-    )
-    if (!first) return edited
+    const here = new Set([
+      ...chain.connections.flatMap(({ from, to }) => [from.device, to.device]),
+      ...(alsoShared === undefined ? [] : [alsoShared]),
+    ])
     const heads = new Map(
       powerPaths(chain).flatMap((line) => {
         const [head] = line.contacts
@@ -194,22 +206,38 @@ export function autoJoin(
       }),
     )
     return loose(edited, 'to').reduce((next, { ref, port }) => {
-      const others = supplies.filter((each) => each.ref.device !== ref.device)
-      const own = others.find((each) => each.ref.device === alsoShared)
-      if (port.kind === 'supply-in') {
-        const fits = others.filter(({ port: out }) => supplyVariant(out, port.variants))
-        const best = fits.find((each) => each === own) ?? fits[0] ?? own ?? others[0]
-        return best ? connect(next, best.ref, ref) : next
-      }
       const load = heads.get(`${ref.device}.${ref.port}`)
-      if (!load) return next
-      const fits = others.filter(
-        ({ port: out }) =>
-          Math.abs(out.volts - load.volts) <= 0.1 * load.volts && (out.current === 'dc') === (load.kind === 'dc'),
+      if (port.kind !== 'supply-in' && !load) return next
+      const others = supplies.filter((each) => each.ref.device !== ref.device)
+      const fits = others.filter(({ port: out }) =>
+        port.kind === 'supply-in' ? supplyVariant(out, port.variants) !== undefined : suitsLoad(out, load!),
       )
-      const best = fits.find((each) => each === own) ?? fits[0] ?? own ?? others[0]
+      const own = (list: typeof others) => list.find((each) => each.ref.device === alsoShared)
+      const best = own(fits) ?? fits[0] ?? own(others) ?? others.find((each) => here.has(each.ref.device))
       return best ? connect(next, best.ref, ref) : next
     }, edited)
+  }
+
+  /** A supply that was just put in takes over what an unfit one feeds and it could. */
+  const takeOver = (edited: Edited): Edited => {
+    if (alsoShared === undefined) return edited
+    const chain = chainOf(edited)
+    const profile = edited.job.profiles[edited.job.devices[alsoShared]?.profile ?? '']
+    const out = Object.values(profile?.ports ?? {}).find((port): port is SupplyOutPort => port.kind === 'supply-out')
+    if (!out) return edited
+    const lines = powerPaths(chain)
+    return drop(edited, (c) => {
+      if (c.from.device === alsoShared || c.to.device === alsoShared) return false
+      const resolved = chain.connections.find((each) => isSame(each.from, c.from) && isSame(each.to, c.to))
+      if (resolved?.fromPort.kind !== 'supply-out' || resolved.fromPort.movedBy) return false
+      const { fromPort, toPort, id } = resolved
+      if (toPort.kind === 'supply-in')
+        return (
+          supplyVariant(fromPort, toPort.variants) === undefined && supplyVariant(out, toPort.variants) !== undefined
+        )
+      const load = lines.find(({ connections }) => connections.some((each) => each.id === id))?.loadPort.load
+      return load !== undefined && !suitsLoad(fromPort, load) && suitsLoad(out, load)
+    })
   }
 
   /** A motor takes the output of its drive. */
@@ -226,11 +254,24 @@ export function autoJoin(
           : undefined,
     )
 
-  return [joinProbes, joinMeasures, joinDrives, joinSignals, joinPairs, joinLoads, joinGuards, joinSupplies].reduce(
-    (next, join) => join(next),
-    start,
-  )
+  return [
+    takeOver,
+    joinProbes,
+    joinMeasures,
+    joinDrives,
+    joinSignals,
+    joinPairs,
+    joinLoads,
+    joinGuards,
+    joinSupplies,
+  ].reduce((next, join) => join(next), start)
 }
+
+const voltsOf = (port: LoadPort | ContactInPort) => (port.kind === 'load' ? port.load.volts : port.wets.volts)
+
+/** Whether a supply has the voltage and the kind of current of a load. */
+const suitsLoad = (out: SupplyOutPort, load: ElectricLoad) =>
+  Math.abs(out.volts - load.volts) <= 0.1 * load.volts && (out.current === 'dc') === (load.kind === 'dc')
 
 function suitsRole({ role }: ContactPort, taker: Port): boolean {
   if (taker.kind === 'load' && taker.role !== undefined) return taker.role === role

@@ -78,7 +78,7 @@ export type Placing = Pick<ChainDevice, 'dialC' | 'sits' | 'leadM' | 'place' | '
 
 /** Adds a device under a client-made id and joins it to what waits for it. A supply belongs to the job, all else to the loop. */
 export function addDevice(edited: Edited, profile: DeviceProfile, id: string, placing: Placing = {}): Edited {
-  return autoConnect(place(edited, profile, id, placing))
+  return autoConnect(place(edited, profile, id, placing), profile.category === 'supply' ? id : undefined)
 }
 
 /** Takes a supply that the job has already into this loop, and feeds from it what waits for it. */
@@ -233,6 +233,28 @@ export function joinPorts(edited: Edited, from: PortRef, to: PortRef): Edited {
     to,
   )
 }
+
+/**
+ * Lets another supply of the job feed whatever this one fed in this loop; other loops keep it.
+ * @throws RangeError when the other one gives nothing
+ */
+export function moveSupply(edited: Edited, from: string, to: string): Edited {
+  const { job } = edited
+  const out = Object.entries(job.profiles[job.devices[to]?.profile ?? '']?.ports ?? {}).find(
+    ([, { kind }]) => kind === 'supply-out',
+  )?.[0]
+  if (out === undefined) throw new RangeError(`device ${to} is no supply of this job`)
+  const fed = ordered(edited.loop.chain.connections).filter((c) => c.from.device === from && c.to.device !== to)
+  const bare = dropWhere(edited, (c) => c.from.device === from || c.to.device === from)
+  return autoConnect(
+    fed.reduce((next, c) => connect(next, { device: to, port: out }, c.to), bare),
+    to,
+  )
+}
+
+/** Takes a shared supply out of this loop alone: nothing of it is fed from there any longer. */
+export const leaveSupply = (edited: Edited, id: string): Edited =>
+  dropWhere(edited, (c) => c.from.device === id || c.to.device === id)
 
 /** Takes one joint out. */
 export const partPorts = (edited: Edited, connection: string): Edited =>

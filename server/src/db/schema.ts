@@ -1,6 +1,7 @@
-import { index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import { boolean, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
 import type { Command } from '@nachtigal/core/job/command'
 import type { AnyDocument } from '@nachtigal/core/job/documents'
+import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 
 /** One row a job: its revision is the sequence of its newest log row. Also the row that a writer locks. */
 export const jobs = pgTable('jobs', {
@@ -22,6 +23,15 @@ export const documents = pgTable(
   },
   (table) => [index('documents_job').on(table.jobId)],
 )
+
+/** Devices that were added to the shelf here. One that was taken off stays, so that it can be put back and its version goes on counting. */
+export const ownDevices = pgTable('own_devices', {
+  id: text('id').primaryKey(),
+  version: integer('version').notNull(),
+  body: jsonb('body').$type<DeviceProfile>().notNull(),
+  takenOff: boolean('taken_off').notNull(),
+  changedAt: text('changed_at').notNull(),
+})
 
 /** Append-only. Rows are never migrated and never changed. */
 export const logRows = pgTable(

@@ -6,16 +6,13 @@ import { commandSchema } from '@nachtigal/contract/commandSchema'
 import { jobFileSchema } from '@nachtigal/contract/jobFileSchema'
 import type { Command } from '@nachtigal/core/job/command'
 import { AppError } from '../appError'
+import { checkStorable } from './checkStorable'
 import type { JobStore } from '../store/jobStore'
-
-/** JSON text that the database cannot hold: a zero character, or half of a surrogate pair. */
-const UNSTORABLE = /\\u0000|\\ud[89a-f]/i
 
 function accept<T>(schema: Schema, body: unknown, code: 'COMMAND_REFUSED' | 'FILE_REFUSED'): T {
   const wrong = refusal(schema, body)
   if (wrong) throw new AppError(code, wrong.message, { ...wrong })
-  if (UNSTORABLE.test(JSON.stringify(body)))
-    throw new AppError(code, 'a text holds a character that cannot be stored', { field: '' })
+  checkStorable(body, code)
   return body as T
 }
 

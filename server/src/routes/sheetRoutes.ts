@@ -27,7 +27,10 @@ export function sheetRoutes({
     if (!loop) throw new AppError('LOOP_UNKNOWN', `there is no loop ${loopId} in this job`, { loopId })
     const { rows } = await store.log(jobId, 1)
     const pdf = await renderPdf(
-      asLeftSheet(loopContext(job, loop, data), { printedAt: now(), hash: rows[0]?.hash ?? '' }),
+      asLeftSheet(loopContext(job, loop, data, job, Object.values(loops)), {
+        printedAt: now(),
+        hash: rows[0]?.hash ?? '',
+      }),
     )
     response
       .type('application/pdf')

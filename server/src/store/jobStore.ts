@@ -162,6 +162,9 @@ function changed(before: Documents, command: Command): Documents {
   return applied.documents
 }
 
+const loopsOf = (documents: Documents, jobId: string) =>
+  Object.entries(documents).flatMap(([id, document]) => (id === jobId ? [] : [document as LoopDocument]))
+
 /**
  * The gate before a signature: whoever sends it, a loop is signed only when nothing keeps its hand-over shut.
  * @throws AppError saying what does
@@ -171,7 +174,8 @@ function checkSigning(before: Documents, after: Documents, jobId: string, data: 
   for (const id of Object.keys(after)) {
     const signed = id === jobId ? undefined : signedIn(after, id)
     if (!signed || sameValue(signed, signedIn(before, id))) continue
-    const blocked = signingBlockedBy(loopContext(after[jobId] as JobDocument, after[id] as LoopDocument, data))
+    const job = after[jobId] as JobDocument
+    const blocked = signingBlockedBy(loopContext(job, after[id] as LoopDocument, data, job, loopsOf(after, jobId)))
     if (blocked.length > 0)
       throw new AppError('COMMAND_REFUSED', `handover.signed: this loop cannot be signed yet. ${blocked.join(' ')}`, {
         field: 'handover.signed',

@@ -28,6 +28,8 @@ const JobFrame = page('JobFrame')
 const LoopFrame = page('LoopFrame')
 const BoardPlace = page('BoardPlace')
 const LogPlace = page('LogPlace')
+const ShelfAlone = page('ShelfAlone')
+const ShelfPlace = page('ShelfPlace')
 const SumsAlone = page('SumsAlone')
 const SumsPlace = page('SumsPlace')
 const SurveyStage = page('SurveyStage')
@@ -49,6 +51,10 @@ const router = createBrowserRouter([
     errorElement: <ErrorPage />,
     children: [
       { path: '/', element: <JobsPlace /> },
+      ...['/shelf', '/shelf/:device', '/shelf/:device/change', '/shelf/:device/compare/:other'].map((path) => ({
+        path,
+        element: <ShelfAlone />,
+      })),
       { path: '/sums', element: <SumsAlone /> },
       { path: '/sums/:calc', element: <SumsAlone /> },
       {
@@ -58,6 +64,10 @@ const router = createBrowserRouter([
         children: [
           { index: true, element: <BoardPlace /> },
           { path: 'log', element: <LogPlace /> },
+          ...['shelf', 'shelf/:device', 'shelf/:device/change', 'shelf/:device/compare/:other'].map((path) => ({
+            path,
+            element: <ShelfPlace />,
+          })),
           { path: 'sums', element: <SumsPlace /> },
           { path: 'sums/:calc', element: <SumsPlace /> },
           {
@@ -67,6 +77,7 @@ const router = createBrowserRouter([
               { index: true, element: <Navigate to="survey" replace /> },
               ...[
                 { path: 'survey', element: <SurveyStage /> },
+                { path: 'survey/:part', element: <SurveyStage /> },
                 { path: 'match', element: <MatchStage /> },
                 { path: 'match/:category', element: <MatchStage /> },
                 { path: 'wire', element: <WireStage /> },

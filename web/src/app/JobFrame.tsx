@@ -77,12 +77,13 @@ function Frame({ job, loops, data }: ShownJob & { data: FieldData }) {
           <span className="lab ml-auto">survey to hand-over</span>
         </div>
         {ordered(loops).map((each) => {
-          const states = stageStatus(loopContext(job, each, data)).map(({ state }) => state)
+          const context = loopContext(job, each, data, job, Object.values(loops))
+          const states = stageStatus(context).map(({ state }) => state)
           const bad = states.includes('stop') ? 'stop' : states.includes('look') ? 'look' : undefined
           return (
             <NavLink
               key={each.id}
-              to={`/jobs/${job.id}/loops/${each.id}/${match?.params.stage ?? nextThing(loopContext(job, each, data)).stage}`}
+              to={`/jobs/${job.id}/loops/${each.id}/${match?.params.stage ?? nextThing(context).stage}`}
               className="loop-row"
               aria-current={loop?.id === each.id ? 'page' : undefined}
             >
@@ -106,6 +107,12 @@ function Frame({ job, loops, data }: ShownJob & { data: FieldData }) {
             className="cond text-[16px] h-8 flex items-center no-underline aria-[current=page]:font-semibold"
           >
             Log
+          </NavLink>
+          <NavLink
+            to={`/jobs/${job.id}/shelf`}
+            className="cond text-[16px] h-8 flex items-center no-underline aria-[current=page]:font-semibold"
+          >
+            Shelf
           </NavLink>
           <NavLink
             to={`/jobs/${job.id}/sums`}

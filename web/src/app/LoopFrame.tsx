@@ -24,7 +24,7 @@ export function LoopFrame() {
       </main>
     )
   return (
-    <LoopProvider job={job} loop={loop} data={data} profiles={profiles}>
+    <LoopProvider job={job} loop={loop} data={data} profiles={profiles} loops={loops}>
       <div className="flex flex-col min-h-0 min-w-0 sheet">
         {phone ? null : <StageRail />}
         <Stage />

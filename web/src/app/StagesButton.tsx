@@ -17,11 +17,11 @@ import { stageTitles } from './stageTitles'
 
 /** On a phone: the stage track in the title block opens the seven stages, the chain and the other sheets. */
 export function StagesButton({ job, loop }: { job: JobDocument; loop: LoopDocument }) {
-  const { data, profiles } = useJob()
+  const { data, profiles, loops } = useJob()
   const navigate = useNavigate()
   const [open, setOpen] = useState<'stages' | 'chain'>()
   const here = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')?.params.stage
-  const context = loopContext(job, loop, data)
+  const context = loopContext(job, loop, data, job, Object.values(loops))
   const status = stageStatus(context)
   const worst = worstOf(context.joints)
   const base = `/jobs/${job.id}/loops/${loop.id}`
@@ -72,7 +72,7 @@ export function StagesButton({ job, loop }: { job: JobDocument; loop: LoopDocume
         </div>
       </Dialog>
       <Dialog open={open === 'chain'} onClose={close} title="Chain">
-        <LoopProvider job={job} loop={loop} data={data} profiles={profiles}>
+        <LoopProvider job={job} loop={loop} data={data} profiles={profiles} loops={loops}>
           <OutputSwitch className="mb-3 border border-line" />
           <LoopChainSheet
             onLink={(category) => {

@@ -1,6 +1,8 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
 import {
   type CommandReply,
+  type ShelfFile,
+  type ShelfReply,
   fill,
   type JobState,
   type JobSummary,
@@ -9,16 +11,29 @@ import {
   type Shelf,
 } from '@nachtigal/contract/api'
 import type { Command } from '@nachtigal/core/job/command'
+import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 
 /** The server's interface. Commands go through the outbox, which uses `sendCommand`. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '' }),
-  tagTypes: ['jobs', 'log'],
+  tagTypes: ['jobs', 'log', 'shelf'],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => routes.jobs, providesTags: ['jobs'] }),
     job: build.query<JobState, string>({ query: (jobId) => fill(routes.job, { jobId }), keepUnusedDataFor: 0 }),
-    shelf: build.query<Shelf, void>({ query: () => routes.shelf, keepUnusedDataFor: 86_400 }),
+    shelf: build.query<Shelf, void>({ query: () => routes.shelf, keepUnusedDataFor: 86_400, providesTags: ['shelf'] }),
+    putDevice: build.mutation<ShelfReply, DeviceProfile>({
+      query: (profile) => ({ url: fill(routes.shelfDevice, { deviceId: profile.id }), method: 'PUT', body: profile }),
+      invalidatesTags: ['shelf'],
+    }),
+    importDevices: build.mutation<ShelfReply, ShelfFile>({
+      query: (file) => ({ url: routes.shelfImport, method: 'POST', body: file }),
+      invalidatesTags: ['shelf'],
+    }),
+    takeOffDevice: build.mutation<void, string>({
+      query: (deviceId) => ({ url: fill(routes.shelfDevice, { deviceId }), method: 'DELETE' }),
+      invalidatesTags: ['shelf'],
+    }),
     log: build.query<LogPage, { jobId: string; before?: number }>({
       query: ({ jobId, before }) => `${fill(routes.log, { jobId })}${before === undefined ? '' : `?before=${before}`}`,
       providesTags: ['log'],
@@ -34,4 +49,12 @@ export const api = createApi({
   }),
 })
 
-export const { useJobsQuery, useShelfQuery, useLogQuery, useImportFileMutation } = api
+export const {
+  useJobsQuery,
+  useShelfQuery,
+  useLogQuery,
+  useImportFileMutation,
+  usePutDeviceMutation,
+  useImportDevicesMutation,
+  useTakeOffDeviceMutation,
+} = api

@@ -4,7 +4,10 @@ import { useAppSelector } from '../lib/store'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Shape, type ShapeKind } from '../ui/Shape'
+import { Opens } from '../ui/Opens'
+import { FixButton } from './FixButton'
 import { useLoop } from './loopContext'
+import { WorkedSum } from './Worked'
 
 const shapes: Record<Severity, ShapeKind> = { stop: 'stop', 'look-again': 'look', note: 'note' }
 
@@ -41,12 +44,24 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
               <p>
                 <b>{finding.head}</b> {finding.reason}{' '}
                 <span className="underline underline-offset-2 decoration-1">{finding.remedy}</span>
+                {finding.worked?.length ? (
+                  <Opens className="third small ml-2 text-ink2" label={`${finding.head} Open the sum`} trigger="Sum">
+                    {finding.worked.map((call) => (
+                      <WorkedSum key={call.calc} call={call} />
+                    ))}
+                  </Opens>
+                ) : null}
                 {mayBeClosed(finding) ? (
                   <button type="button" className="third small ml-2 text-ink2" onClick={() => setClosing(finding)}>
                     Not applicable
                   </button>
                 ) : null}
               </p>
+              {finding.fix ? (
+                <div className="col-start-2 pt-1.5">
+                  <FixButton fix={finding.fix} />
+                </div>
+              ) : null}
             </div>
           ))}
         </div>

@@ -2,10 +2,10 @@ import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
 import type { JointVerdict } from '@nachtigal/core/check/judgeJoint'
 import type { ResolvedDevice } from '@nachtigal/core/job/chain'
-import { insertDevice } from '@nachtigal/core/wiring/chainEdit'
 import { outputPath } from '@nachtigal/core/wiring/outputPath'
 import { Chain, UprightChain, type ChainJoint, type ChainLink, type DeviceSign } from '../instruments/Chain'
-import { Button } from '../ui/Button'
+import { CallPicture } from './CallPicture'
+import { FixButton } from './FixButton'
 import { type Loop, useLoop } from './loopContext'
 import { OutputSwitch } from './OutputSwitch'
 import { verdictShape, verdictWord, worstOf } from './verdict'
@@ -13,7 +13,10 @@ import { WorkedSum } from './Worked'
 
 const signOf: Record<string, DeviceSign> = {
   probe: 'probe',
+  transmitter: 'probe',
   controller: 'controller',
+  drive: 'controller',
+  permissive: 'contact',
   relay: 'contact',
   limiter: 'limiter',
   load: 'load',
@@ -97,17 +100,9 @@ function joined(loop: Loop, verdicts: readonly JointVerdict[]): ChainJoint | und
   }
 }
 
-/** Reason, arithmetic and remedy of a joint. */
+/** Reason, arithmetic and remedy of a joint; of a probe also what the display shows over the whole range. */
 export function JointDetail({ verdicts, loop }: { verdicts: readonly JointVerdict[]; loop: Loop }) {
-  const { profiles, change, job, chain } = loop
-  const contactor = profiles.find(
-    ({ category, ports }) => category === 'relay' && Object.values(ports).some((port) => port.kind === 'load'),
-  )
-  const insert = (connection: string) => {
-    if (!contactor) return
-    const next = insertDevice({ job, loop: loop.loop }, connection, contactor, crypto.randomUUID())
-    change({ job: next.job, loop: next.loop }, { why: 'contactor between' })
-  }
+  const { chain } = loop
   return (
     <div className="grid gap-4">
       {verdicts.map((v) => {
@@ -119,13 +114,12 @@ export function JointDetail({ verdicts, loop }: { verdicts: readonly JointVerdic
             </h3>
             <p>{v.reason}</p>
             {v.remedy && v.verdict !== 'fits' ? <p className="underline underline-offset-2">{v.remedy}</p> : null}
-            {v.fix && contactor ? (
-              <Button second onClick={() => insert(v.connection)} end="+">
-                Put {contactor.name} between
-              </Button>
-            ) : null}
+            {v.fix ? <FixButton fix={v.fix} /> : null}
             {v.worked.map((call) => (
-              <WorkedSum key={call.calc} call={call} />
+              <div key={call.calc} className="grid gap-2">
+                {call.calc === 'probe.mismatch' ? <CallPicture call={call} label="What the display shows" /> : null}
+                <WorkedSum call={call} />
+              </div>
             ))}
           </section>
         )

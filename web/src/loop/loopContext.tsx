@@ -47,11 +47,13 @@ interface Props {
   readonly loop: LoopDocument
   readonly data: FieldData
   readonly profiles: readonly DeviceProfile[]
+  /** All loops of the job: what they draw from shared supplies counts. */
+  readonly loops: Readonly<Record<string, LoopDocument>>
   readonly children: ReactNode
 }
 
 /** Derives everything a loop's screens look at, once a change, and hands it down with the way to change it. */
-export function LoopProvider({ job, loop, data, profiles, children }: Props) {
+export function LoopProvider({ job, loop, data, profiles, loops, children }: Props) {
   const unit = useAppSelector((state) => state.view.unit)
   const by = useAppSelector((state) => state.view.by)
   const send = useSend(job.id)
@@ -60,9 +62,9 @@ export function LoopProvider({ job, loop, data, profiles, children }: Props) {
     [unit, job.temperatureUnit, job.system],
   )
   const derived = useMemo(() => {
-    const context = loopContext(job, loop, data, { ...job, ...preferences })
+    const context = loopContext(job, loop, data, preferences, Object.values(loops))
     return { ...context, ...checkLoop(context), plans: ordered(loop.settings.planned) }
-  }, [job, loop, data, preferences])
+  }, [job, loop, data, preferences, loops])
   const dispatch = useAppDispatch()
   const taken = useAppSelector((state) => state.view.outputs[loop.id])
   const takeOutput = useCallback(

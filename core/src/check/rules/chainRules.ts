@@ -134,14 +134,16 @@ const permissivesThere: Rule = (context) => {
   const ends = [...powerPaths(chain), ...callPaths(chain)].filter(
     ({ loadPort, connections }) => connections.length > 0 && !['none', 'light', 'defrost'].includes(loadPort.does),
   )
-  return wanted.flatMap(({ senses, as }): Finding[] =>
-    ends
+  return wanted.flatMap(({ senses, as }): Finding[] => {
+    const hard = senses === 'flow' || senses === 'frost' || senses === 'co'
+    // What only tells whether it works may hang anywhere: on an alarm, say.
+    if (!hard && chain.connections.some(({ fromDevice }) => fromDevice.facts.permissive?.senses === senses)) return []
+    return (hard ? ends : ends.slice(0, 1))
       .filter(({ contacts, load }) => {
         const own = contacts.some(({ device }) => device.facts.permissive?.senses === senses)
         return !own && !commandProves(context, load.id, senses)
       })
       .map(({ load, portId, connections }) => {
-        const hard = senses === 'flow' || senses === 'frost' || senses === 'co'
         const last = connections.at(-1)
         return (hard ? stop : lookAgain)('C046_NOT_PROVED', {
           about: `${load.id}.${portId}/${senses}`,
@@ -152,8 +154,8 @@ const permissivesThere: Rule = (context) => {
             ? { fix: { do: 'insert', connection: last.id, wants: { category: 'permissive', senses } } as const }
             : {}),
         })
-      }),
-  )
+      })
+  })
 }
 
 const WHY: Readonly<Record<string, string>> = {

@@ -175,10 +175,13 @@ const powerEnough = eachPlan((plan, context) => {
   const { survey, chain, words } = context
   if (!survey || survey.seen.action !== plan.action) return []
   const design = consequences(plan, chain, survey).find(({ id }) => id === 'design')
-  const { powerW, lossWPerK, restC } = survey.seen
+  const { lossWPerK, restC, fullPowerW } = survey.seen
+  const powerW = fullPowerW ?? survey.seen.powerW
   if (powerW > 0 && design?.reason !== 'stays on') return []
   const heats = plan.action === 'heating'
   const reachesC = heats ? restC + powerW / lossWPerK : restC - powerW / lossWPerK
+  // A burner that can go over its least fire holds what its least fire alone would not.
+  if (powerW > 0 && fullPowerW !== undefined && (heats ? reachesC > plan.offC : reachesC < plan.offC)) return []
   return [
     {
       code: 'C060_NEVER_REACHES',

@@ -1,10 +1,11 @@
-import type { ResolvedConnection, ResolvedDevice } from '../../job/chain'
+import { ordered, type ResolvedConnection, type ResolvedDevice } from '../../job/chain'
 
 import { fieldValue } from '../../plant/fieldValue'
 import type { ProbePlace } from '../../profile/deviceProfile'
+import { placeTitles } from '../../profile/placeTitles'
 import { factsOfKind } from '../../survey/kindFacts'
 import { convert } from '../../units/convert'
-import { limitersOf } from '../../wiring/guards'
+import { limitersOf, ownGuard } from '../../wiring/guards'
 import { powerPaths } from '../../wiring/powerPath'
 import { reachOf } from '../../wiring/reach'
 import type { LoopContext } from '../context'
@@ -20,19 +21,6 @@ function controlling({ chain }: LoopContext): readonly ResolvedConnection[] {
 
 const placeOf = (device: ResolvedDevice): ProbePlace | undefined =>
   device.sits ?? (Object.keys(device.facts.probe?.places ?? {})[0] as ProbePlace | undefined)
-
-const placeWords: Readonly<Record<ProbePlace, string>> = {
-  air: 'the room\u2019s air',
-  'return-air': 'the return air',
-  floor: 'the floor',
-  pipe: 'the pipe',
-  pocket: 'a pocket in the water',
-  water: 'the open water',
-  outdoor: 'the open, outdoors',
-  coil: 'the coil',
-  surface: 'a surface',
-  oven: 'the moving hot air',
-}
 
 /** The set that a fitter asks for must be one that probe, input and controller can show. */
 const rangeCovers: Rule = (context) => {
@@ -165,7 +153,7 @@ const feelsRightPlace: Rule = (context) => {
       lookAgain('C037_FEELS_ELSEWHERE', {
         about: fromDevice.id,
         head: `${fromDevice.tag} feels another place than was chosen.`,
-        reason: `It sits in ${placeWords[place]}; by the survey it belongs in ${wanted.map((p) => placeWords[p]).join(' or ')}.`,
+        reason: `It sits in ${placeTitles[place]}; by the survey it belongs in ${wanted.map((p) => placeTitles[p]).join(' or ')}.`,
         remedy: 'Move it, choose another probe, or change the answer.',
         ...(fromDevice.facts.probe?.places?.[wanted[0]!]
           ? {
@@ -173,7 +161,7 @@ const feelsRightPlace: Rule = (context) => {
                 do: 'set-device',
                 device: fromDevice.id,
                 change: { sits: wanted[0]! },
-                say: `Put ${fromDevice.tag} into ${placeWords[wanted[0]!]}`,
+                say: `Put ${fromDevice.tag} into ${placeTitles[wanted[0]!]}`,
               } as const,
             }
           : {}),
@@ -194,12 +182,12 @@ const otherInputs: Rule = ({ chain, loop }) =>
         return [
           make('C062_INPUT_EMPTY', {
             about: `${device.id}.${portId}`,
-            head: `Nothing feels ${placeWords[port.feels]} for ${device.tag}.`,
+            head: `Nothing feels ${placeTitles[port.feels]} for ${device.tag}.`,
             reason:
               port.feels === 'coil'
                 ? 'Without it defrost ends by its longest time alone.'
                 : `${device.name} takes its empty input for a broken probe.`,
-            remedy: `Choose a probe for ${placeWords[port.feels]}, or switch that input off in its menu.`,
+            remedy: `Choose a probe for ${placeTitles[port.feels]}, or switch that input off in its menu.`,
           }),
         ]
       }
@@ -208,8 +196,8 @@ const otherInputs: Rule = ({ chain, loop }) =>
       return [
         lookAgain('C063_INPUT_ELSEWHERE', {
           about: `${device.id}.${portId}`,
-          head: `${joint.fromDevice.tag} sits in ${placeWords[place]}.`,
-          reason: `This input of ${device.tag} is for ${placeWords[port.feels]}.`,
+          head: `${joint.fromDevice.tag} sits in ${placeTitles[place]}.`,
+          reason: `This input of ${device.tag} is for ${placeTitles[port.feels]}.`,
           remedy: 'Move the probe, or take it to another input.',
         }),
       ]
@@ -224,7 +212,10 @@ const failsSafe = eachPlan((plan, { survey, chain }) => {
   const goes = (plan.probeFault === 'on') === heats ? 'heat' : 'cold'
   if (heats && plan.probeFault === 'on') return []
   if (goes !== survey.harm) return []
-  const controller = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller
+  const device = chain.devices.find(({ id }) => id === plan.output.device)
+  // A bimetal or a capillary has no probe that breaks.
+  if (!Object.values(device?.facts.ports ?? {}).some(({ kind }) => kind === 'probe-in')) return []
+  const controller = device?.facts.controller
   const offers = Object.values(controller?.faultOutputs ?? {}).map(({ does }) => does)
   return [
     lookAgain(
@@ -245,7 +236,12 @@ const failsSafe = eachPlan((plan, { survey, chain }) => {
 })
 
 /** NTC broken reads cold and heats away; platinum broken reads hot, and cooling runs away. */
-const probeErrs = eachPlan((plan, { chain }) => {
+const probeErrs = eachPlan((plan, { chain, loop }) => {
+  // One probe of several stages is told once.
+  const first = ordered(loop.settings.planned).find(
+    ({ input }) => input.device === plan.input.device && input.port === plan.input.port,
+  )
+  if (first?.id !== plan.id) return []
   const joint = chain.connections.find(({ to }) => to.device === plan.input.device && to.port === plan.input.port)
   const curve = joint?.fromDevice.facts.probe?.curve
   if (!joint || !curve || curve.kind === 'thermocouple') return []
@@ -254,8 +250,10 @@ const probeErrs = eachPlan((plan, { chain }) => {
   if (readsCold !== (plan.action === 'heating')) return []
   const guarded =
     plan.action === 'heating' &&
-    reachOf(chain, plan.output).every(({ device }) =>
-      powerPaths(chain).some((line) => line.load.id === device.id && limitersOf(chain, line).length > 0),
+    reachOf(chain, plan.output).every(
+      ({ device }) =>
+        ownGuard(device.facts) !== undefined ||
+        powerPaths(chain).some((line) => line.load.id === device.id && limitersOf(chain, line).length > 0),
     )
   if (guarded) return []
   return [

@@ -1,6 +1,6 @@
 import { insulations } from '../../plant/estimate'
 import { fieldValue } from '../../plant/fieldValue'
-import { HOLD, loss, PLACE, PLANT, power, SCHOOL, siteQuestions, target, tolerance } from '../commonQuestions'
+import { loss, PLACE, PLANT, power, SCHOOL, siteQuestions, target, tolerance } from '../commonQuestions'
 import type { KindFacts } from '../kindFacts'
 import { asks, asksWhich } from '../question'
 import { seenFrom } from '../reckoned'

@@ -13,7 +13,7 @@ export function AddLoopForm({ open, onClose }: { open: boolean; onClose: () => v
   const { job, loops } = useJob()
   const send = useSend(job.id)
   const navigate = useNavigate()
-  const kinds = loopKinds.filter((kind) => kindFacts[kind])
+  const kinds = loopKinds
   const [kind, setKind] = useState<LoopKind>(kinds[0]!)
   const [name, setName] = useState('')
   const [problem, setProblem] = useState<string>()
@@ -35,7 +35,7 @@ export function AddLoopForm({ open, onClose }: { open: boolean; onClose: () => v
     void navigate(`/jobs/${job.id}/loops/${id}/survey`)
   }
   return (
-    <Dialog open={open} onClose={onClose} title="Add a loop" about="One thing that is controlled. More kinds follow.">
+    <Dialog open={open} onClose={onClose} title="Add a loop" about="One thing that is controlled.">
       <form
         className="grid gap-4"
         onSubmit={(event) => {
@@ -48,7 +48,7 @@ export function AddLoopForm({ open, onClose }: { open: boolean; onClose: () => v
             <select {...ids} value={kind} onChange={(event) => setKind(event.target.value as LoopKind)}>
               {kinds.map((each) => (
                 <option key={each} value={each}>
-                  {kindFacts[each]!.title}, {kindFacts[each]!.about}
+                  {kindFacts[each].title}, {kindFacts[each].about}
                 </option>
               ))}
             </select>

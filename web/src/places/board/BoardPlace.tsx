@@ -28,7 +28,7 @@ export function BoardPlace() {
   const preferences = { temperatureUnit: unit ?? job.temperatureUnit, system: job.system }
   const rows = ordered(loops)
     .map((loop) => {
-      const context = loopContext(job, loop, data, { ...job, ...preferences })
+      const context = loopContext(job, loop, data, preferences, Object.values(loops))
       const { open } = checkLoop(context)
       return {
         loop,
@@ -59,6 +59,7 @@ export function BoardPlace() {
           Log
         </Link>
         <Link to={`/jobs/${job.id}/sums`}>Sums</Link>
+        <Link to={`/jobs/${job.id}/shelf`}>Shelf</Link>
         <button type="button" className="third" onClick={() => setDetails(true)}>
           Job details
         </button>

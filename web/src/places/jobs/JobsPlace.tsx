@@ -60,6 +60,9 @@ export function JobsPlace() {
               Start an empty job
             </Button>
             <ImportButton />
+            <Button second to="/shelf">
+              The shelf
+            </Button>
             <Button second to="/sums">
               A quick sum
             </Button>

@@ -102,7 +102,8 @@ export function TryStage() {
             A winter day
           </h2>
           <span className="text-ink2">
-            made-up weather, coldest {words.say(coldestOf(day, survey.floor.facts.designOutdoorC), 'temperature')} at seven
+            made-up weather, coldest {words.say(coldestOf(day, survey.floor.facts.designOutdoorC), 'temperature')} at
+            seven
           </span>
         </div>
         <div className="flex-1 min-h-[320px] relative" data-run={run.status}>

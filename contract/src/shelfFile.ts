@@ -1,0 +1,46 @@
+import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import type { ShelfFile } from './api'
+import type { Refusal } from './check'
+import { profileRefusal } from './profileRefusal'
+
+/** Most devices that one file may bring. */
+export const MOST_DEVICES = 200
+
+/** A shelf file of these devices. */
+export const shelfFileOf = (profiles: readonly DeviceProfile[]): ShelfFile => ({
+  format: 'nachtigal-shelf',
+  version: 1,
+  profiles,
+})
+
+/** Devices of a shelf file, or of one device alone; else what is wrong, with the place where. */
+export function readShelfFile(
+  value: unknown,
+):
+  { readonly ok: true; readonly profiles: readonly DeviceProfile[] } | { readonly ok: false; readonly wrong: Refusal } {
+  const refuse = (field: string, message: string) => ({ ok: false as const, wrong: { field, message } })
+  if (value === null || typeof value !== 'object' || Array.isArray(value))
+    return refuse('', 'this is no device and no shelf file: it must be an object')
+  const { format, profiles } = value as { format?: unknown; profiles?: unknown }
+  if (format === 1) {
+    const wrong = profileRefusal(value)
+    return wrong ? { ok: false, wrong } : { ok: true, profiles: [value as DeviceProfile] }
+  }
+  if (format !== 'nachtigal-shelf')
+    return refuse(
+      'format',
+      `format is ${JSON.stringify(format ?? null).slice(0, 40)}: it must be "nachtigal-shelf", or 1 for one device`,
+    )
+  if (!Array.isArray(profiles) || profiles.length === 0)
+    return refuse('profiles', 'profiles is missing: it must be a list of devices')
+  if (profiles.length > MOST_DEVICES)
+    return refuse('profiles', `profiles holds ${profiles.length}: ${MOST_DEVICES} at most`)
+  for (const [i, profile] of profiles.entries()) {
+    const wrong = profileRefusal(profile)
+    if (wrong) return refuse(`profiles[${i}].${wrong.field}`, `device ${i + 1}: ${wrong.message}`)
+  }
+  const ids = profiles.map(({ id }: DeviceProfile) => id)
+  const twice = ids.find((id, i) => ids.indexOf(id) !== i)
+  if (twice !== undefined) return refuse('profiles', `profiles holds ${twice} twice`)
+  return { ok: true, profiles: profiles as DeviceProfile[] }
+}

@@ -1,0 +1,296 @@
+import { keyingSheet } from '@nachtigal/core/proof/keyingSheet'
+import { firstVisit } from './surveys'
+import { between, chain, feedFrom, join, option, reading, set, type Story, survey, type Teller, waive } from './story'
+
+/** The hatchling floor, worked through from the first visit to the third step of its test. */
+function hatchlingFloor(teller: Teller) {
+  const { edit, uuid, context } = teller
+  survey(teller, {
+    complaint: 'Too warm at noon, cold at dawn. The hatchlings huddle on one side.',
+    ...firstVisit['Hatchling floor'],
+    found: {
+      state: 'there',
+      what: 'Dipper, one relay',
+      profile: 'dipper',
+      serial: 'DP-20418',
+      weather: 'Overcast, light rain',
+      outdoorC: 6,
+      terminals: {
+        t1: { order: 1, terminal: '5', wire: 'brown, to the pump' },
+        t2: { order: 2, terminal: '11', wire: 'probe, red' },
+      },
+    },
+  })
+  chain(teller, ['floor-ntc10k', 'dipper', 'circulator-45', 'shrike', 'mains-230-16-30ma'])
+  set(teller, 'device 0', { place: 'Conduit, north bay, 0.6 m in' })
+  const controller = uuid('device 1')
+  const asFound: Record<string, [string, number?]> = {
+    goal: ['26.0', 26],
+    gap: ['3.0', 3],
+    side: ['half'],
+    lost: ['on'],
+    trim: ['0.0', 0],
+  }
+  for (const [code, [text, value]] of Object.entries(asFound))
+    edit(
+      (l) => ({
+        ...l,
+        settings: {
+          ...l.settings,
+          asFound: {
+            [controller]: {
+              ...l.settings.asFound[controller],
+              [code]: reading(
+                teller,
+                text,
+                value === undefined ? '' : code === 'gap' || code === 'trim' ? 'K' : '°C',
+                value,
+              ),
+            },
+          },
+        },
+      }),
+      undefined,
+      1,
+    )
+  for (const row of context().rows)
+    edit(
+      (l) => ({
+        ...l,
+        wiring: {
+          rows: {
+            ...l.wiring.rows,
+            [row.id]: { ...l.wiring.rows[row.id], landed: true, lengthM: row.circuit === 'mains' ? 6 : 14 },
+          },
+        },
+      }),
+      undefined,
+      2,
+    )
+  for (const [i, row] of context().rows.entries())
+    edit(
+      (l) => ({
+        ...l,
+        wiring: {
+          rows: {
+            ...l.wiring.rows,
+            [row.id]: {
+              ...l.wiring.rows[row.id],
+              tested: reading(
+                teller,
+                row.circuit === 'mains' ? `0.${2 + (i % 2)}` : '0.7',
+                'ohm',
+                row.circuit === 'mains' ? 0.2 + (i % 2) / 10 : 0.7,
+              ),
+            },
+          },
+        },
+      }),
+      undefined,
+      2,
+    )
+  for (const row of keyingSheet(context())[0]!.rows) {
+    const value = Number(row.planned.replace('\u2212', '-'))
+    edit(
+      (l) => ({
+        ...l,
+        settings: {
+          ...l.settings,
+          asLeft: {
+            [controller]: {
+              ...l.settings.asLeft[controller],
+              [row.code]: reading(teller, row.planned, row.unit, Number.isNaN(value) ? undefined : value),
+            },
+          },
+        },
+      }),
+      undefined,
+      1,
+    )
+  }
+  for (const [i, [step, celsius]] of (
+    [
+      ['rise-1', 28.2],
+      ['fall-1', 27.1],
+    ] as const
+  ).entries())
+    edit(
+      (l) => ({
+        ...l,
+        proof: {
+          ...l.proof,
+          readings: {
+            ...l.proof.readings,
+            [uuid(`reading ${i}`)]: {
+              ...reading(teller, celsius.toFixed(1), '°C', celsius),
+              order: i + 1,
+              test: `rise-and-fall/${uuid('plan')}`,
+              step,
+            },
+          },
+        },
+      }),
+      undefined,
+      14,
+    )
+}
+
+const nothingThere = { state: 'none', weather: 'Overcast, light rain', outdoorC: 6 } as const
+
+/** Otterholm as it is to be: ten loops, surveyed and matched. */
+export const asPlanned: Story = {
+  file: 'otterholm',
+  name: 'Otterholm Wildlife Hospital',
+  place: 'Otterholm',
+  begins: Date.UTC(2026, 9, 12, 7, 30),
+  loops: [
+    { id: 'hatchling floor', kind: 'floor', name: 'Hatchling floor', story: hatchlingFloor },
+    {
+      id: 'clinic boiler',
+      kind: 'boiler',
+      name: 'Clinic boiler',
+      story: (t) => {
+        survey(t, {
+          complaint: 'Radiators too hot in April, treatment room cold in January.',
+          ...firstVisit['Clinic boiler'],
+          found: { ...nothingThere, state: 'there', what: 'Dial thermostat on the boiler, set 70', serial: 'none' },
+        })
+        chain(t, ['martin', 'pocket-ntc10k', 'outdoor-ntc10k', 'boiler-cond'])
+        set(t, 'device 2', { place: 'North wall, under the eaves, 2.6 m', leadM: 24 })
+      },
+    },
+    {
+      id: 'seal pool',
+      kind: 'pool',
+      name: 'Seal pool',
+      story: (t) => {
+        survey(t, {
+          complaint: 'Pups shiver after the filter has been cleaned.',
+          ...firstVisit['Seal pool'],
+          found: nothingThere,
+        })
+        chain(t, ['redstart', 'pocket-ntc10k-3977', 'pool-gas', 'flow-reed', 'safety-24'])
+        between(t, 'device 0', 'device 3', 'isolate-24ac', 'isolating relay')
+        set(t, 'device 1', { place: 'Pipe before the heater, after the filter', sits: 'pocket', leadM: 8 })
+        waive(t, 'C066_HOUSING', 'device 0', 'Hangs in the dry office; its remote probe alone is at the pool.')
+      },
+    },
+    {
+      id: 'quarantine fan',
+      kind: 'fan',
+      name: 'Quarantine room',
+      story: (t) => {
+        survey(t, {
+          complaint: 'Smells in the corridor when it rains.',
+          ...firstVisit['Quarantine room'],
+          found: { ...nothingThere, state: 'there', what: 'Speed knob on the wall, at 3 of 5' },
+        })
+        chain(t, [
+          'swift',
+          'air-ntc10k',
+          'humid-010',
+          'fan-ec-010',
+          'lapwing',
+          'fan-ac',
+          'alarm-own',
+          'air-proof',
+          'safety-24-20',
+        ])
+        join(t, ['device 7', 'contact'], ['device 6', 'in'])
+      },
+    },
+    {
+      id: 'drive cabinet',
+      kind: 'enclosure',
+      name: 'Filtration cabinet',
+      story: (t) => {
+        survey(t, {
+          complaint: 'Drive trips on hot afternoons.',
+          ...firstVisit['Filtration cabinet'],
+          found: nothingThere,
+        })
+        chain(t, ['ouzel', 'panel-k', 'air-valve-24'])
+        option(t, 'device 0', 'model', 'low')
+        feedFrom(t, 'supply-24dc', 'power supply', t.uuid('none'))
+      },
+    },
+    {
+      id: 'isolation room',
+      kind: 'room',
+      name: 'Isolation room',
+      story: (t) => {
+        survey(t, {
+          complaint: 'Warm in the evening, clammy in the morning.',
+          ...firstVisit['Isolation room'],
+          found: {
+            ...nothingThere,
+            state: 'there',
+            what: 'Bunting, mechanical',
+            profile: 'bunting',
+            values: { dial: { order: 1, name: 'Dial', text: '23' } },
+          },
+        })
+        chain(t, ['bunting', 'panel-heater-2000'])
+        between(t, 'device 0', 'device 1', 'contactor-25', 'contactor')
+      },
+    },
+    {
+      id: 'fish store',
+      kind: 'cold-room',
+      name: 'Fish store',
+      story: (t) => {
+        survey(t, {
+          complaint: 'Ice on the floor, fans howl.',
+          ...firstVisit['Fish store'],
+          found: { ...nothingThere, state: 'there', what: 'Clock with pins, four a day', serial: '7718' },
+        })
+        chain(t, ['eider', 'chill-ntc10k', 'coil-ntc10k', 'cold-unit-1500', 'evaporator-fan', 'defrost-heater-800'])
+      },
+    },
+    {
+      id: 'penguin chiller',
+      kind: 'chiller',
+      name: 'Penguin slab chiller',
+      story: (t) => {
+        survey(t, {
+          ...firstVisit['Penguin slab chiller'],
+          found: nothingThere,
+        })
+        chain(t, ['curlew', 'pocket-pt1000', 'compressor-call', 'compressor-call', 'compressor-call'])
+        for (const [i, load] of ['device 2', 'device 3', 'device 4'].entries()) {
+          between(t, 'device 0', load, 'flow-reed', `flow ${i}`)
+          between(t, `flow ${i}`, load, 'frost-stat', `frost ${i}`)
+        }
+      },
+    },
+    {
+      id: 'cast cabinet',
+      kind: 'cabinet',
+      name: 'Plaster cabinet',
+      story: (t) => {
+        survey(t, {
+          complaint: 'Casts crack when they dry too hot.',
+          ...firstVisit['Plaster cabinet'],
+          found: nothingThere,
+        })
+        chain(t, ['merlin', 'oven-k', 'oven-element-2000'])
+        between(t, 'device 0', 'device 2', 'ssr-25', 'solid-state relay')
+        between(t, 'solid-state relay', 'device 2', 'goshawk', 'limiter')
+      },
+    },
+    {
+      id: 'rescue van',
+      kind: 'cabin',
+      name: 'Rescue van',
+      story: (t) => {
+        survey(t, {
+          complaint: 'Battery flat after a night with a porpoise.',
+          ...firstVisit['Rescue van'],
+          found: nothingThere,
+        })
+        chain(t, ['ptarmigan', 'cabin-ntc10k', 'cabin-heater', 'co-alarm'])
+        feedFrom(t, 'battery-12-lead', 'battery', t.uuid('none'))
+      },
+    },
+  ],
+}

@@ -1,0 +1,214 @@
+import type { Found } from '@nachtigal/core/job/documents'
+import { ordered } from '@nachtigal/core/job/chain'
+import { useLoop } from '../../loop/loopContext'
+import { Button } from '../../ui/Button'
+import { ChoiceField } from '../../ui/ChoiceField'
+import { NumberField } from '../../ui/NumberField'
+import { TextField } from '../../ui/TextField'
+
+const FREE = 'free'
+
+/** The control that was there, before anything is keyed or lifted: what it is, every parameter, every terminal, the weather of the day. */
+export function FoundPart() {
+  const { loop, change, profiles, preferences } = useLoop()
+  const found = loop.survey.found ?? {}
+  const put = (next: Found) => change({ loop: { ...loop, survey: { ...loop.survey, found: next } } })
+  const controllers = profiles.filter(({ controller }) => controller !== undefined)
+  const profile = controllers.find(({ id }) => id === found.profile)
+  const nextOrder = (map: Readonly<Record<string, { readonly order: number }>> = {}) =>
+    Object.values(map).reduce((most, { order }) => Math.max(most, order), 0) + 1
+  const chooseProfile = (id: string) => {
+    if (id === FREE) {
+      const { profile: _old, ...rest } = found
+      put(rest)
+      return
+    }
+    const known = controllers.find((each) => each.id === id)
+    if (known) put({ ...found, profile: id, what: found.what ?? known.name })
+  }
+  const values = found.values ?? {}
+  const terminals = found.terminals ?? {}
+  const setValue = (id: string, name: string, text: string, order: number) => {
+    const { [id]: _old, ...rest } = values
+    put({ ...found, values: text === '' && profile ? rest : { ...rest, [id]: { order, name, text } } })
+  }
+  const loose = ordered(values).filter(({ id }) => !profile?.controller?.parameters[id])
+  return (
+    <div className="grid gap-5">
+      <div className="grid gap-x-6 gap-y-4 sm:grid-cols-2 xl:grid-cols-3">
+        <TextField
+          className="sm:col-span-2 xl:col-span-3"
+          label="Complaint, in the owner’s words"
+          draftKey={`${loop.id}/complaint`}
+          value={loop.survey.complaint ?? ''}
+          most={1000}
+          onCommit={(text) => {
+            const { complaint: _old, ...rest } = loop.survey
+            return change({ loop: { ...loop, survey: text === '' ? rest : { ...rest, complaint: text } } })
+          }}
+        />
+        <ChoiceField
+          label="What was there"
+          value={found.state}
+          onChoose={(state) => put({ ...found, state: state as 'there' | 'none' })}
+          hint="Written down before anything is keyed or lifted."
+          choices={[
+            { value: 'there', title: 'A control is there' },
+            { value: 'none', title: 'Nothing, new plant' },
+          ]}
+        />
+        <TextField
+          label="Weather of the day"
+          draftKey={`${loop.id}/found/weather`}
+          value={found.weather ?? ''}
+          onCommit={(weather) => put({ ...found, weather })}
+          placeholder="overcast, wind from the west"
+        />
+        <NumberField
+          label="Outdoor now"
+          draftKey={`${loop.id}/found/outdoor`}
+          value={found.outdoorC}
+          quantity="temperature"
+          preferences={preferences}
+          low={-60}
+          high={60}
+          onCommit={(outdoorC) => {
+            const { outdoorC: _old, ...rest } = found
+            put(outdoorC === undefined ? rest : { ...rest, outdoorC })
+          }}
+        />
+      </div>
+      {found.state === 'there' ? (
+        <>
+          <div className="grid gap-x-6 gap-y-4 sm:grid-cols-2 xl:grid-cols-3">
+            <ChoiceField
+              label="On the shelf as"
+              value={found.profile ?? FREE}
+              onChoose={chooseProfile}
+              choices={[
+                { value: FREE, title: 'not on the shelf' },
+                ...controllers.map(({ id, name, summary }) => ({ value: id, title: `${name}, ${summary}` })),
+              ]}
+            />
+            <TextField
+              label="What its label says"
+              draftKey={`${loop.id}/found/what`}
+              value={found.what ?? ''}
+              onCommit={(what) => put({ ...found, what })}
+            />
+            <TextField
+              label="Serial"
+              draftKey={`${loop.id}/found/serial`}
+              value={found.serial ?? ''}
+              most={60}
+              onCommit={(serial) => put({ ...found, serial })}
+            />
+          </div>
+          <section aria-labelledby="found-values">
+            <h3 id="found-values" className="h3 mb-2">
+              Every parameter, as its display shows it
+            </h3>
+            <div className="grid gap-x-6 gap-y-3 grid-cols-2 xl:grid-cols-4">
+              {Object.entries(profile?.controller?.parameters ?? {})
+                .sort(([, a], [, b]) => a.order - b.order)
+                .map(([code, { name, order }]) => (
+                  <TextField
+                    key={code}
+                    label={`${code} ${name}`}
+                    draftKey={`${loop.id}/found/value/${code}`}
+                    value={values[code]?.text ?? ''}
+                    most={40}
+                    onCommit={(text) => setValue(code, name, text, order)}
+                  />
+                ))}
+              {loose.map(({ id, name, text, order }) => (
+                <div key={id} className="grid grid-cols-2 gap-2">
+                  <TextField
+                    label="Parameter"
+                    draftKey={`${loop.id}/found/name/${id}`}
+                    value={name}
+                    most={60}
+                    onCommit={(next) => setValue(id, next, text, order)}
+                  />
+                  <TextField
+                    label="Shows"
+                    draftKey={`${loop.id}/found/value/${id}`}
+                    value={text}
+                    most={40}
+                    onCommit={(next) => setValue(id, name, next, order)}
+                  />
+                </div>
+              ))}
+            </div>
+            <div className="max-w-xs mt-3">
+              <Button
+                second
+                end="+"
+                onClick={() =>
+                  put({
+                    ...found,
+                    values: {
+                      ...values,
+                      [crypto.randomUUID()]: { order: 1000 + nextOrder(values), name: '', text: '' },
+                    },
+                  })
+                }
+              >
+                Another parameter
+              </Button>
+            </div>
+          </section>
+          <section aria-labelledby="found-terminals">
+            <h3 id="found-terminals" className="h3 mb-2">
+              Every terminal, before a wire is lifted
+            </h3>
+            <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
+              {ordered(terminals).map(({ id, terminal, wire, order }) => (
+                <div key={id} className="grid grid-cols-[96px_minmax(0,1fr)] gap-2">
+                  <TextField
+                    label="Terminal"
+                    draftKey={`${loop.id}/found/terminal/${id}`}
+                    value={terminal}
+                    most={20}
+                    onCommit={(next) =>
+                      put({ ...found, terminals: { ...terminals, [id]: { order, terminal: next, wire } } })
+                    }
+                  />
+                  <TextField
+                    label="Wire: colour, label, where to"
+                    draftKey={`${loop.id}/found/wire/${id}`}
+                    value={wire}
+                    onCommit={(next) =>
+                      put({ ...found, terminals: { ...terminals, [id]: { order, terminal, wire: next } } })
+                    }
+                  />
+                </div>
+              ))}
+            </div>
+            <div className="max-w-xs mt-3">
+              <Button
+                second
+                end="+"
+                onClick={() => {
+                  const free = Object.entries(profile?.terminals ?? {})
+                    .sort(([, a], [, b]) => a.order - b.order)
+                    .map(([, { label }]) => label)
+                    .find((label) => !Object.values(terminals).some(({ terminal }) => terminal === label))
+                  put({
+                    ...found,
+                    terminals: {
+                      ...terminals,
+                      [crypto.randomUUID()]: { order: nextOrder(terminals), terminal: free ?? '', wire: '' },
+                    },
+                  })
+                }}
+              >
+                Another terminal
+              </Button>
+            </div>
+          </section>
+        </>
+      ) : null}
+    </div>
+  )
+}

@@ -1,0 +1,33 @@
+import type { Quantity } from '@nachtigal/core/units/quantity'
+import type { CalcCall } from '@nachtigal/core/survey/asked'
+import { useLoop } from '../../loop/loopContext'
+import { Worked } from '../../loop/Worked'
+
+/** Loss, store and what follows from them, each opened to its sum. */
+export function SurveyMeaning() {
+  const { survey, missing, words } = useLoop()
+  if (!survey)
+    return (
+      <p className="text-ink2">
+        Still to find out: {missing.map((title) => title.toLowerCase()).join(', ')}. Then load, heat stored and power
+        are estimated here.
+      </p>
+    )
+  const { figures, lines } = survey
+  const line = (label: string, value: number, quantity: Quantity, worked: CalcCall | undefined) => (
+    <div className="contents" key={label}>
+      <dt>{label}</dt>
+      <dd>
+        {worked ? <Worked label={label} text={words.say(value, quantity)} call={worked} /> : words.say(value, quantity)}
+      </dd>
+    </div>
+  )
+  const { loss, capacity } = figures
+  return (
+    <dl className="facts">
+      {loss ? line('Heat loss', loss.value, 'loss', loss.worked) : null}
+      {capacity ? line('Heat stored', capacity.value, 'capacity', capacity.worked) : null}
+      {lines.map(({ label, value, quantity, worked }) => line(label, value, quantity, worked))}
+    </dl>
+  )
+}
