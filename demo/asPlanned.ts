@@ -15,6 +15,13 @@ function hatchlingFloor(teller: Teller) {
       serial: 'DP-20418',
       weather: 'Overcast, light rain',
       outdoorC: 6,
+      values: {
+        goal: { order: 11, name: 'Set', text: '26.0' },
+        gap: { order: 6, name: 'Swing', text: '3.0' },
+        side: { order: 3, name: 'Set is where it', text: 'half' },
+        lost: { order: 8, name: 'Probe fault', text: 'on' },
+        trim: { order: 10, name: 'Offset', text: '0.0' },
+      },
       terminals: {
         t1: { order: 1, terminal: '5', wire: 'brown, to the pump' },
         t2: { order: 2, terminal: '11', wire: 'probe, red' },
@@ -24,35 +31,6 @@ function hatchlingFloor(teller: Teller) {
   chain(teller, ['floor-ntc10k', 'dipper', 'circulator-45', 'shrike', 'mains-230-16-30ma'])
   set(teller, 'device 0', { place: 'Conduit, north bay, 0.6 m in' })
   const controller = uuid('device 1')
-  const asFound: Record<string, [string, number?]> = {
-    goal: ['26.0', 26],
-    gap: ['3.0', 3],
-    side: ['half'],
-    lost: ['on'],
-    trim: ['0.0', 0],
-  }
-  for (const [code, [text, value]] of Object.entries(asFound))
-    edit(
-      (l) => ({
-        ...l,
-        settings: {
-          ...l.settings,
-          asFound: {
-            [controller]: {
-              ...l.settings.asFound[controller],
-              [code]: reading(
-                teller,
-                text,
-                value === undefined ? '' : code === 'gap' || code === 'trim' ? 'K' : '°C',
-                value,
-              ),
-            },
-          },
-        },
-      }),
-      undefined,
-      1,
-    )
   for (const row of context().rows)
     edit(
       (l) => ({

@@ -5,6 +5,7 @@ import { probeCurve } from '../probes/probeCurve'
 import type { ElectricLoad, ProbeFacts, ProbeInPort, SignalInPort, SignalOutPort } from '../profile/deviceProfile'
 import { acrossResistorV, loopCurrent } from '../signal/signalLoop'
 import { type Signal, signalPercent, signalSpan, signalValue } from '../signal/signal'
+import { signalTitle } from '../signal/signalTitle'
 import type { CalcCall } from '../survey/asked'
 import type { Words } from '../units/words'
 import { coreOhm } from '../wiring/wireResistance'
@@ -179,17 +180,17 @@ function judgeMeasure(
   if (fromPort.kind !== 'measure-out' || toPort.kind !== 'measure-in')
     return {
       verdict: 'does-not-fit',
-      passes: fromPort.kind === 'measure-out' ? fromPort.signal : 'ohms',
+      passes: fromPort.kind === 'measure-out' ? signalTitle(fromPort.signal) : 'ohms',
       worked: [],
       reason:
         fromPort.kind === 'measure-out'
-          ? `${fromDevice.name} gives a signal of ${fromPort.signal}; this input of ${toDevice.name} measures a probe.`
+          ? `${fromDevice.name} gives a signal of ${signalTitle(fromPort.signal)}; this input of ${toDevice.name} measures a probe.`
           : `${fromDevice.name} is a bare probe; this input of ${toDevice.name} wants a signal.`,
       remedy: fromPort.kind === 'measure-out' ? 'Choose a bare probe.' : 'Choose a transmitter.',
     }
   const quantity = fromPort.measures === 'humidity' ? 'percent' : 'temperature'
   const span = ({ low, high }: { low: number; high: number }) => `${say(low, quantity, 0)} to ${say(high, quantity, 0)}`
-  const passes = `${fromPort.signal}, ${span(fromPort)}`
+  const passes = `${signalTitle(fromPort.signal)}, ${span(fromPort)}`
   if (fromPort.measures !== toPort.measures)
     return {
       verdict: 'does-not-fit',
@@ -204,11 +205,11 @@ function judgeMeasure(
       verdict: 'does-not-fit',
       passes,
       worked: [],
-      reason: `${fromPort.signal} into an input for ${toPort.signal}: ${out.unit} are not ${input.unit}.`,
+      reason: `${signalTitle(fromPort.signal)} into an input for ${signalTitle(toPort.signal)}: ${out.unit} are not ${input.unit}.`,
       remedy:
         out.unit === 'mA' && input.unit === 'V'
-          ? `Set the input to ${fromPort.signal}, or a resistor over its terminals: 500 ohm makes ${acrossResistorV(4, 500)} to ${acrossResistorV(20, 500)} V of 4 to 20 mA.`
-          : `Set the input to ${fromPort.signal}, or choose another transmitter.`,
+          ? `Set the input to ${signalTitle(fromPort.signal)}, or a resistor over its terminals: 500 ohm makes ${acrossResistorV(4, 500)} to ${acrossResistorV(20, 500)} V of 4 to 20 mA.`
+          : `Set the input to ${signalTitle(fromPort.signal)}, or choose another transmitter.`,
     }
   // What the display shows at both ends of the transmitter's span.
   const shown = [0, 100].map((percent) => {
@@ -290,7 +291,7 @@ function judgeSignal(
 ): Judged {
   const raw = fromDevice.facts.ports[from.port]
   const fix = choiceFor(fromDevice, raw?.by, input.signal)
-  const passes = out.signal
+  const passes = signalTitle(out.signal)
   const span = signalSpan(out.signal)
   const wanted = signalSpan(input.signal)
   if (out.signal === 'pwm' || input.signal === 'pwm' ? out.signal !== input.signal : span.unit !== wanted.unit) {
@@ -301,7 +302,7 @@ function judgeSignal(
       worked: resistor
         ? [{ calc: 'signal.acrossResistor', input: { milliampsMa: 20, resistorOhm: 500 }, output: 'voltageV' }]
         : [],
-      reason: `${fromDevice.tag} gives ${out.signal}, ${toDevice.tag} wants ${input.signal}.`,
+      reason: `${fromDevice.tag} gives ${signalTitle(out.signal)}, ${toDevice.tag} wants ${signalTitle(input.signal)}.`,
       remedy:
         fix?.do === 'set-option'
           ? `${fix.say}.`
@@ -333,7 +334,7 @@ function judgeSignal(
       verdict: starts > 0 && !reversed ? 'look-again' : 'does-not-fit',
       passes,
       worked: [],
-      reason: `${out.signal} on an input for ${input.signal}. ${says}`,
+      reason: `${signalTitle(out.signal)} on an input for ${signalTitle(input.signal)}. ${says}`,
       remedy: fix?.do === 'set-option' ? `${fix.say}.` : 'Key a least output there, or choose the same signal on both.',
       ...(fix ? { fix } : {}),
     }
@@ -372,7 +373,7 @@ function judgeSignal(
       reason: `${all.length} inputs share one current: they belong in series, not side by side.`,
       remedy: 'Wire them in series, each minus to the next plus; or use a voltage signal.',
     }
-  return { verdict: 'fits', passes, worked: [], reason: `Same signal on both: ${out.signal}.` }
+  return { verdict: 'fits', passes, worked: [], reason: `Same signal on both: ${signalTitle(out.signal)}.` }
 }
 
 function judgeSupply({ fromPort, toPort, fromDevice, toDevice }: ResolvedConnection, { say }: Words): Judged {

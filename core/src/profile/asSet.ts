@@ -14,7 +14,8 @@ export function choiceOf(option: DeviceOption, set: string | undefined): string 
 export function asSet(profile: DeviceProfile, set: Readonly<Record<string, string>> = {}): DeviceProfile {
   if (!profile.options) return profile
   const ports = Object.fromEntries(
-    Object.entries(profile.ports).map(([id, { by, ...port }]): [string, Port] => {
+    Object.entries(profile.ports).map(([id, port]): [string, Port] => {
+      const { by } = port
       const option = by && profile.options?.[by.option]
       const change = option ? by.choices[choiceOf(option, set[by.option])] : undefined
       return [id, { ...port, ...change } as Port]

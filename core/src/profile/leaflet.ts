@@ -1,6 +1,7 @@
 import { conventionWords } from '../control/conventionWords'
 import { probeName } from '../probes/probeName'
 import type { ProbePart } from '../probes/probe'
+import { signalTitle } from '../signal/signalTitle'
 import type { Quantity } from '../units/quantity'
 import type { Words } from '../units/words'
 import type { Category, ContactPort, DeviceProfile, Effect, Parameter, Port, SupplyVariant } from './deviceProfile'
@@ -86,11 +87,11 @@ export function leaflet(profile: DeviceProfile, parts: readonly ProbePart[], wor
         return `${probeName(port.accepts, parts)}, ${span(port.lowC, port.highC)}, on ${label(port.a)} and ${label(port.b)}${port.feels ? `; for ${placeTitles[port.feels]}` : ''}`
       case 'measure-out':
       case 'measure-in':
-        return `${port.measures}, ${port.signal}, ${span(port.low, port.high, port.measures === 'humidity' ? 'percent' : 'temperature')}, on ${label(port.plus)} and ${label(port.minus)}`
+        return `${port.measures}, ${signalTitle(port.signal)}, ${span(port.low, port.high, port.measures === 'humidity' ? 'percent' : 'temperature')}, on ${label(port.plus)} and ${label(port.minus)}`
       case 'signal-out':
-        return `${port.signal} on ${label(port.plus)} and ${label(port.minus)}${port.sourceMa ? `, gives ${say(port.sourceMa, 'milliamps')}` : ''}${port.mostOhm ? `, into ${say(port.mostOhm, 'resistance', 0)} at most` : ''}`
+        return `${signalTitle(port.signal)} on ${label(port.plus)} and ${label(port.minus)}${port.sourceMa ? `, gives ${say(port.sourceMa, 'milliamps')}` : ''}${port.mostOhm ? `, into ${say(port.mostOhm, 'resistance', 0)} at most` : ''}`
       case 'signal-in':
-        return `${port.signal} on ${label(port.plus)} and ${label(port.minus)}${port.needMa ? `, takes ${say(port.needMa, 'milliamps')}` : ''}${port.burdenOhm ? `, ${say(port.burdenOhm, 'resistance', 0)}` : ''}; ${effectWords[port.does]}`
+        return `${signalTitle(port.signal)} on ${label(port.plus)} and ${label(port.minus)}${port.needMa ? `, takes ${say(port.needMa, 'milliamps')}` : ''}${port.burdenOhm ? `, ${say(port.burdenOhm, 'resistance', 0)}` : ''}; ${effectWords[port.does]}`
       case 'contact':
         return contactText(port)
       case 'contact-in':

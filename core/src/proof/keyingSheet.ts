@@ -1,6 +1,6 @@
 import { keyedSwingK, type OnOffBehaviour } from '../job/behaviour'
 import { ordered, type ResolvedDevice } from '../job/chain'
-import type { Reading } from '../job/documents'
+import type { LoopDocument, Reading } from '../job/documents'
 import type { LoopContext } from '../check/context'
 import type { ControllerFacts, ParameterQuantity } from '../profile/deviceProfile'
 import { keyPath, keyPathText } from '../profile/keyPath'
@@ -145,7 +145,7 @@ export function keyingSheet({ job, loop, chain }: Pick<LoopContext, 'job' | 'loo
           planned,
           unit: quantity ? quantityView(quantity, job).label : '',
           ...(quantity ? { quantity } : { choices: parameter.shows ?? {} }),
-          asFound: loop.settings.asFound[device.id]?.[code],
+          asFound: loop.settings.asFound[device.id]?.[code] ?? foundOn(loop, device, code),
           asLeft,
           agrees: asLeft === undefined ? undefined : agrees(asLeft, planned, quantity, job),
         },
@@ -153,6 +153,13 @@ export function keyingSheet({ job, loop, chain }: Pick<LoopContext, 'job' | 'loo
     })
     return [{ device, rows }]
   })
+}
+
+/** What was written down of this parameter on the first visit, where the control that was there is the one that stays. */
+function foundOn({ survey }: LoopDocument, { facts }: ResolvedDevice, code: string): Reading | undefined {
+  const { found } = survey
+  const text = found?.profile === facts.id ? found.values?.[code]?.text : undefined
+  return text === undefined || text === '' ? undefined : { text, unit: '', state: 'value', at: '', by: '' }
 }
 
 function agrees(

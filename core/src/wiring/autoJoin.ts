@@ -164,7 +164,8 @@ export function autoJoin(
     loose(edited, 'to')
       .filter(({ port, category }) => (category === 'limiter' || category === 'permissive') && port.kind === 'contact')
       .reduce((next, { ref, category, port }) => {
-        const rated = port.kind === 'contact' ? Math.max(0, ...Object.values(port.ratings).map(({ volts }) => volts)) : 0
+        const rated =
+          port.kind === 'contact' ? Math.max(0, ...Object.values(port.ratings).map(({ volts }) => volts)) : 0
         const chain = chainOf(next)
         const lines: readonly Line<LoadPort | ContactInPort>[] =
           category === 'limiter' ? powerPaths(chain) : [...callPaths(chain), ...powerPaths(chain)]

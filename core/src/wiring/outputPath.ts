@@ -50,7 +50,12 @@ export function outputPath(chain: ResolvedChain, ends?: OutputEnds): OutputPath 
   )
   const joined = ends && inputs.find(({ to }) => to.device === ends.input.device && to.port === ends.input.port)
   const loose = ofCategory('probe').filter(({ id }) => !inputs.some(({ from }) => from.device === id))
-  const probe = joined?.fromDevice ?? (ends && inputs.length > 0 ? undefined : inputs[0]?.fromDevice) ?? loose[0]
+  // A thermostat that feels by itself has no probe to draw.
+  const feelsItself =
+    ends !== undefined && !Object.values(controller?.facts.ports ?? {}).some((p) => p.kind === 'probe-in')
+  const probe = feelsItself
+    ? undefined
+    : (joined?.fromDevice ?? (ends && inputs.length > 0 ? undefined : inputs[0]?.fromDevice) ?? loose[0])
   // A load that hangs on nothing yet is drawn at its place in the first path, so that it is seen to be there.
   const hanging = new Set(chain.connections.map(({ to }) => to.device))
   const load = reach?.device ?? bare?.load ?? ofCategory('load').find(({ id }) => !hanging.has(id))

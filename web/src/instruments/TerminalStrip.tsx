@@ -34,7 +34,8 @@ export function TerminalStrip({ profile }: { profile: Pick<DeviceProfile, 'name'
       rows[row]!.push({ to: Math.max(port.to, port.from + Math.ceil((port.title.length * 6.4) / PITCH) - 1) })
       return { ...port, row }
     })
-  const width = strip.length * PITCH + 2
+  const reach = placed.map(({ from, title }) => from * PITCH + 12 + title.length * 6.4)
+  const width = Math.ceil(Math.max(strip.length * PITCH + 2, ...reach))
   const height = 44 + rows.length * 28
   return (
     <div className="overflow-x-auto" tabIndex={0} role="group" aria-label={`Terminals of ${profile.name}`}>

@@ -62,7 +62,7 @@ export function LoopChainSheet({ onLink }: { onLink: (category: string) => void 
 
 function strip(loop: Loop) {
   const { chain, joints } = loop
-  const path = outputPath(chain, loop.plan)
+  const path = outputPath(chain, loop.output)
   const between = (a: ResolvedDevice, b: ResolvedDevice) =>
     chain.connections.filter((c) => c.fromDevice.id === a.id && c.toDevice.id === b.id)
   const verdicts = (ids: readonly string[]) => joints.filter(({ connection }) => ids.includes(connection))

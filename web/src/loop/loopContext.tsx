@@ -3,11 +3,12 @@ import { type LoopContext, loopContext } from '@nachtigal/core/check/context'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import type { Finding } from '@nachtigal/core/check/finding'
 import type { OnOffBehaviour } from '@nachtigal/core/job/behaviour'
-import { ordered } from '@nachtigal/core/job/chain'
+import { ordered, type PortRef } from '@nachtigal/core/job/chain'
 import { changesBetween } from '@nachtigal/core/job/changesBetween'
 import type { JobDocument, LoopDocument, Reading } from '@nachtigal/core/job/documents'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import { controlOutputs } from '@nachtigal/core/wiring/reach'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { type Quantity, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
 import { useAppDispatch, useAppSelector } from '../lib/store'
@@ -15,6 +16,14 @@ import { outputTaken } from '../lib/viewSlice'
 import { type SendOptions, useSend } from './useSend'
 
 export type PlannedOutput = OnOffBehaviour & { readonly id: string }
+
+/** An output of a controller: what it is called here, and its plan where it has one. */
+export interface Output {
+  readonly key: string
+  readonly output: PortRef
+  readonly input: PortRef
+  readonly plan: PlannedOutput | undefined
+}
 
 export interface Loop extends LoopContext {
   /** Units to show and type in: the job's, or the look in the other one. */
@@ -25,6 +34,9 @@ export interface Loop extends LoopContext {
   /** The planned outputs in order, and the one in hand; none before there is a controller. */
   readonly plans: readonly PlannedOutput[]
   readonly plan: PlannedOutput | undefined
+  /** Every output of the chain's controllers, planned or not, and the one in hand. */
+  readonly outputs: readonly Output[]
+  readonly output: Output | undefined
   readonly takeOutput: (plan: string) => void
   /** Turns the loop (and the job) into what they are to be, as one command. Answers what is wrong. */
   readonly change: (
@@ -63,7 +75,8 @@ export function LoopProvider({ job, loop, data, profiles, loops, children }: Pro
   )
   const derived = useMemo(() => {
     const context = loopContext(job, loop, data, preferences, Object.values(loops))
-    return { ...context, ...checkLoop(context), plans: ordered(loop.settings.planned) }
+    const plans = ordered(loop.settings.planned)
+    return { ...context, ...checkLoop(context), plans, outputs: outputsOf(context, plans) }
   }, [job, loop, data, preferences, loops])
   const dispatch = useAppDispatch()
   const taken = useAppSelector((state) => state.view.outputs[loop.id])
@@ -99,19 +112,36 @@ export function LoopProvider({ job, loop, data, profiles, loops, children }: Pro
     },
     [preferences, by],
   )
+  const output = derived.outputs.find(({ key }) => key === taken) ?? derived.outputs[0]
   const value = useMemo(
     () => ({
       ...derived,
-      plan: derived.plans.find(({ id }) => id === taken) ?? derived.plans[0],
+      output,
+      plan: output ? output.plan : derived.plans[0],
       preferences,
       profiles,
       change,
       reading,
       takeOutput,
     }),
-    [derived, taken, preferences, profiles, change, reading, takeOutput],
+    [derived, output, preferences, profiles, change, reading, takeOutput],
   )
   return <Context.Provider value={value}>{children}</Context.Provider>
+}
+
+function outputsOf({ chain }: LoopContext, plans: readonly PlannedOutput[]): Output[] {
+  return chain.devices.flatMap((device) =>
+    controlOutputs(device).map((port): Output => {
+      const plan = plans.find(({ output }) => output.device === device.id && output.port === port)
+      const input = Object.entries(device.facts.ports).find(([, { kind }]) => kind === 'probe-in')?.[0] ?? 'none'
+      return {
+        key: plan?.id ?? `${device.id}.${port}`,
+        output: { device: device.id, port },
+        input: plan?.input ?? { device: device.id, port: input },
+        plan,
+      }
+    }),
+  )
 }
 
 /** The loop in hand. @throws Error outside its provider */

@@ -21,10 +21,12 @@ interface Props {
   readonly terminals: Tree
   /** Names the fields for a reader where the same stand there many times. */
   readonly of?: string
+  /** Stands before the first field, in its row. */
+  readonly head?: React.ReactNode
 }
 
 /** The fields of a device's form, as its spec says; nothing here knows what a device is. */
-export function SpecFields({ fields, value, onChange, terminals, of = '' }: Props) {
+export function SpecFields({ fields, value, onChange, terminals, of = '', head }: Props) {
   const put = (key: string, next: unknown) => {
     const { [key]: _old, ...rest } = value
     onChange(next === undefined ? rest : { ...rest, [key]: next })
@@ -33,7 +35,8 @@ export function SpecFields({ fields, value, onChange, terminals, of = '' }: Prop
   const large = Object.entries(fields).filter(([, spec]) => isLarge(spec))
   return (
     <div className="grid gap-4">
-      <div className="grid gap-x-4 gap-y-3 sm:grid-cols-2 xl:grid-cols-4 items-end">
+      <div className="grid gap-x-4 gap-y-3 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-5 items-end">
+        {head}
         {plain.map(([key, spec]) => (
           <Plain key={key} spec={spec} value={value[key]} onChange={(next) => put(key, next)} terminals={terminals} of={of} />
         ))}
@@ -256,34 +259,37 @@ function Large({ spec, value, onChange, terminals, of }: One) {
           const row = treeAt(each)
           const fields = kinds ? (kinds[String(row['kind'])] ?? {}) : spec.type === 'rows' ? spec.fields : {}
           return (
-            <div key={key} className="grid gap-2 border-b border-line pb-3">
-              <div className="flex items-baseline gap-4">
-                <KeyInput
-                  title={`Id of the ${spec.one}`}
-                  value={key}
-                  taken={Object.keys(held)}
-                  onChange={(next) =>
-                    onChange(Object.fromEntries(Object.entries(held).map(([id, v]) => [id === key ? next : id, v])))
-                  }
-                />
-                {kinds ? <span className="cond text-[16px]">{String(row['kind']).replace(/-/g, ' ')}</span> : null}
-                <button
-                  type="button"
-                  className="third ml-auto min-h-8 max-md:min-h-12"
-                  onClick={() => {
-                    const { [key]: _gone, ...rest } = held
-                    onChange(rest)
-                  }}
-                >
-                  Take {spec.one} {key} out
-                </button>
-              </div>
+            <div key={key} className="border-b border-line pb-2">
               <SpecFields
                 fields={fields}
                 value={row}
                 onChange={(next) => onChange({ ...held, [key]: next })}
                 terminals={terminals}
                 of={`${spec.one} ${key}`}
+                head={
+                  <div className="flex items-end gap-4 pb-1">
+                    <KeyInput
+                      title={kinds ? String(row['kind']).replace(/-/g, ' ') : 'Id'}
+                      of={`${spec.one} ${key}`}
+                      value={key}
+                      taken={Object.keys(held)}
+                      onChange={(next) =>
+                        onChange(Object.fromEntries(Object.entries(held).map(([id, v]) => [id === key ? next : id, v])))
+                      }
+                    />
+                    <button
+                      type="button"
+                      className="third min-h-8 max-md:min-h-12"
+                      aria-label={`Take ${spec.one} ${key} out`}
+                      onClick={() => {
+                        const { [key]: _gone, ...rest } = held
+                        onChange(rest)
+                      }}
+                    >
+                      Take out
+                    </button>
+                  </div>
+                }
               />
             </div>
           )
@@ -316,15 +322,30 @@ function Large({ spec, value, onChange, terminals, of }: One) {
 
 const KEY = /^[\w.-]{1,40}$/
 
-function KeyInput({ title, value, taken, onChange }: { title: string; value: string; taken: readonly string[]; onChange: (next: string) => void }) {
+function KeyInput({
+  title,
+  of,
+  value,
+  taken,
+  onChange,
+}: {
+  title: string
+  of: string
+  value: string
+  taken: readonly string[]
+  onChange: (next: string) => void
+}) {
   const [typed, setTyped] = useState<string>()
   const text = typed ?? value
   const bad = text !== value && (!KEY.test(text) || taken.includes(text))
   return (
-    <label className="flex items-baseline gap-2">
-      <span className="lab">{title}</span>
+    <label className="block">
+      <span className="lab block mb-1">
+        {title}
+        <span className="sr-only">, {of}</span>
+      </span>
       <input
-        className={`bg-blank border-b-2 w-24 px-1 h-8 max-md:h-12 mono ${bad ? 'border-stop' : 'border-ink'}`}
+        className={`bg-blank border-b-2 w-20 px-1 h-9 max-md:h-12 mono ${bad ? 'border-stop' : 'border-ink'}`}
         aria-invalid={bad}
         maxLength={40}
         value={text}
@@ -334,7 +355,7 @@ function KeyInput({ title, value, taken, onChange }: { title: string; value: str
           setTyped(undefined)
         }}
       />
-      {bad ? <span className="error">letters and digits, none twice</span> : null}
+      {bad ? <span className="error block">letters and digits, none twice</span> : null}
     </label>
   )
 }

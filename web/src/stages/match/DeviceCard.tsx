@@ -12,7 +12,7 @@ import { PortJoints } from './PortJoints'
 
 /** What belongs to a device on this job: where it is, how it is set up, what it is joined to. */
 export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRemoved: () => void }) {
-  const { loop, job, preferences, profiles } = useLoop()
+  const { loop, preferences, profiles } = useLoop()
   const { edited, apply } = useEdit()
   const { id, facts, tag } = device
   const write = (change: Parameters<typeof setDevice>[2]) => apply(setDevice(edited, id, change))

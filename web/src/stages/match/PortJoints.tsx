@@ -39,7 +39,7 @@ export function PortJoints({ device }: { device: ResolvedDevice }) {
                 .filter(([id]) => canJoin(edited, { device: other.id, port: id }, to))
                 .map(([id, facts]) => ({
                   value: keyOf({ device: other.id, port: id }),
-                  title: `${other.tag} ${other.name}, ${facts.title}`,
+                  title: `${other.tag} ${other.name}${Object.values(other.facts.ports).filter(gives).length > 1 ? `, ${facts.title}` : ''}`,
                 })),
             )
             return (

@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState } from 'react'
 import MiniSearch from 'minisearch'
-import { judgeJoints } from '@nachtigal/core/check/judgeJoint'
+import { judgeJoints, type JointVerdict } from '@nachtigal/core/check/judgeJoint'
 import { ordered, type ResolvedDevice, resolveChain } from '@nachtigal/core/job/chain'
 import type { Category, DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 import { addDevice, moveSupply, replaceDevice, useSupply as feedFrom } from '@nachtigal/core/wiring/chainEdit'
@@ -52,22 +52,25 @@ export function ShelfList({ category, title, first }: Props) {
     const made = mine.filter((profile) => rank(profile, loop.kind) < 2)
     return all ? mine : made.length > 0 ? made.slice(0, Math.max(SHORT, 1)) : mine.slice(0, SHORT)
   }, [typed, find, mine, all, loop.kind])
+  const inUse = first ? job.profiles[first.profile]?.id : undefined
   const tried = useMemo(
     () =>
-      shown.map((profile) => {
-        const id = first?.id ?? 'tried'
-        const edited = first
-          ? replaceDevice({ job, loop }, first.id, profile, placed(profile))
-          : addDevice({ job, loop }, profile, id, placed(profile))
-        const chain = resolveChain(edited.job, edited.loop.chain)
-        const joints = judgeJoints(chain, words).filter(({ connection }) =>
-          chain.connections.some((c) => c.id === connection && (c.fromDevice.id === id || c.toDevice.id === id)),
-        )
-        return { profile, worst: worstOf(joints) }
-      }),
-    [shown, first, job, loop, words, placed],
+      shown
+        .map((profile) => {
+          const id = first?.id ?? 'tried'
+          const edited = first
+            ? replaceDevice({ job, loop }, first.id, profile, placed(profile))
+            : addDevice({ job, loop }, profile, id, placed(profile))
+          const chain = resolveChain(edited.job, edited.loop.chain)
+          const joints = judgeJoints(chain, words).filter(({ connection }) =>
+            chain.connections.some((c) => c.id === connection && (c.fromDevice.id === id || c.toDevice.id === id)),
+          )
+          return { profile, worst: worstOf(joints) }
+        })
+        // The one in use first, then what fits; among equals as they stand on the shelf.
+        .sort((a, b) => place(a, inUse) - place(b, inUse)),
+    [shown, first, job, loop, words, placed, inUse],
   )
-  const inUse = first ? job.profiles[first.profile]?.id : undefined
   /** A supply that other loops hang on is not exchanged under them: this loop moves to another one. */
   const elsewhere =
     first?.shared === true &&
@@ -183,6 +186,11 @@ export function ShelfList({ category, title, first }: Props) {
     </div>
   )
 }
+
+const place = (
+  { profile, worst }: { profile: DeviceProfile; worst: JointVerdict | undefined },
+  inUse: string | undefined,
+) => (profile.id === inUse ? -1 : { fits: 0, 'look-again': 1, 'does-not-fit': 2 }[worst?.verdict ?? 'fits'])
 
 /** Made for this kind, for any, for others. */
 const rank = ({ kinds }: DeviceProfile, kind: keyof NonNullable<DeviceProfile['kinds']>) =>

@@ -35,7 +35,17 @@ const limits = [
 
 /** Stage 4: switching points on the ladder, what they mean beside it, live. */
 export function SetStage() {
-  const { loop, job, plan } = useLoop()
+  const { loop, job, plan, output } = useLoop()
+  if (!plan && output)
+    return (
+      <div className="p-6 bg-paper flex-1">
+        <h2 className="h2">This output gives a signal</h2>
+        <p className="my-2 max-w-[60ch]">
+          Its band is keyed on the controller by its leaflet; it is not planned here yet. Outputs that switch are
+          planned on the ladder: choose one under the chain.
+        </p>
+      </div>
+    )
   if (!plan)
     return (
       <div className="p-6 bg-paper flex-1">

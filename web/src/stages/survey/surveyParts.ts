@@ -54,7 +54,9 @@ export function surveyParts(loop: LoopDocument, missing: number): readonly Surve
             : 'not written down'
           : found.state === 'none'
             ? 'nothing was there'
-            : `${values} values`,
+            : values > 0
+              ? `${values} values`
+              : 'a control was there',
     },
     {
       id: 'hurt',
