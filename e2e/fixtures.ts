@@ -96,7 +96,29 @@ export async function addLoop(page: Page, name = 'Hatchling floor') {
   await form.getByLabel('Name', { exact: true }).fill(name)
   await form.getByRole('button', { name: 'Add the loop' }).click()
   await expect(form).toHaveCount(0)
-  await expect(page.getByLabel('What is controlled')).toBeVisible()
+  await expect(page.getByRole('group', { name: /What is controlled/ })).toBeVisible()
+}
+
+/** To a part of the survey, by its name. */
+export async function part(page: Page, name: string) {
+  await page
+    .getByRole('navigation', { name: 'Parts of the survey' })
+    .getByRole('button', { name: new RegExp(`^${name},`) })
+    .click()
+  await expect(page.getByRole('heading', { name, exact: true })).toBeVisible()
+}
+
+/** Where the figures of a warm floor are asked. */
+const floorParts: Readonly<Record<string, string>> = {
+  Target: 'What it must hold',
+  'May stray by': 'What it must hold',
+  'Design outdoor': 'The room',
+  'Floor area': 'The room',
+  'Heat loss': 'The room',
+  'Heat stored': 'The room',
+  'Supply water': 'The floor',
+  'Supply to return': 'The floor',
+  'Screed thickness': 'The floor',
 }
 
 /** To a stage, the way this viewport offers. */
@@ -114,17 +136,21 @@ export async function choose(page: Page, link: string, device: string) {
     .getByRole('list', { name: 'Links of the chain' })
     .getByRole('button', { name: new RegExp(`^${link}`) })
     .click()
-  const radio = page.getByRole('radio', { name: new RegExp(device) })
+  const radio = page.getByRole('radio', { name: new RegExp(device) }).first()
   await radio.click()
   await expect(radio).toHaveAttribute('aria-checked', 'true')
 }
 
 /** A floor surveyed with figures in °C and metric. */
 export async function survey(page: Page, figures: Readonly<Record<string, string>>) {
-  await page.getByLabel('What is controlled').selectOption({ label: 'Screed, probe in the floor' })
-  await page.getByLabel('Insulation', { exact: true }).selectOption({ label: 'Fair' })
+  await page.getByRole('radio', { name: /Screed, probe in the floor/ }).check()
   await page.getByLabel('Covering and use').selectOption({ label: 'Edge strip, nobody stays' })
-  for (const [label, text] of Object.entries(figures)) await fill(page, label, text)
+  await part(page, 'The room')
+  await page.getByLabel('Insulation', { exact: true }).selectOption({ label: 'Fair' })
+  for (const [label, text] of Object.entries(figures)) {
+    await part(page, floorParts[label] ?? 'The room')
+    await fill(page, label, text)
+  }
 }
 
 export const celsius = {

@@ -24,7 +24,7 @@ test('pictures of the main views', async ({ page, server }) => {
   await expect(page.getByRole('link', { name: /Otterholm/ })).toBeVisible()
   await shot('jobs')
   await page.getByRole('link', { name: /Otterholm/ }).click()
-  await expect(page.getByRole('heading', { name: '1 loop' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '10 loops' })).toBeVisible()
   await shot('board')
   const [job] = (await (await page.request.get(`${server.url}/api/jobs`)).json()) as [{ id: string }]
   const { loops } = (await (await page.request.get(`${server.url}/api/jobs/${job.id}`)).json()) as {

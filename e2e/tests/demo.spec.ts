@@ -30,7 +30,7 @@ test('keys go to stages, turn the unit, open the board and take back', async ({ 
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
   await page.keyboard.press('Escape')
   await page.keyboard.press('b')
-  await expect(page.getByRole('heading', { name: '1 loop' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '10 loops' })).toBeVisible()
 })
 
 test('every place has an address: reload and back work', async ({ page, server }) => {

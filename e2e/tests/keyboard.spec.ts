@@ -1,28 +1,5 @@
-import type { Page } from '@playwright/test'
 import { celsius, expect, saved, test } from '../fixtures'
-
-/** Goes on with Tab until what is wanted holds the focus, as somebody without a mouse does. */
-async function tabTo(page: Page, name: RegExp, most = 80) {
-  for (let i = 0; i < most; i++) {
-    await page.keyboard.press('Tab')
-    const found = await page.evaluate(() => {
-      const here = document.activeElement
-      const labels =
-        here instanceof HTMLInputElement || here instanceof HTMLSelectElement ? [...(here.labels ?? [])] : []
-      return [here?.getAttribute('aria-label'), ...labels.map((label) => label.textContent), here?.textContent]
-        .filter(Boolean)
-        .join(' | ')
-    })
-    if (name.test(found)) return
-  }
-  throw new Error(`${name} is not reached by ${most} tabs`)
-}
-
-async function type(page: Page, label: string, text: string) {
-  await tabTo(page, new RegExp(`^${label}( \\||$)`))
-  await page.keyboard.type(text)
-  await page.keyboard.press('Enter')
-}
+import { chooseDevice, press, tabTo, type } from '../keyboard'
 
 test('from an empty job to a wire that is tested and points that are set, without a mouse', async ({
   page,
@@ -41,16 +18,21 @@ test('from an empty job to a wire that is tested and points that are set, withou
   await type(page, 'Name', 'Hatchling floor')
 
   await test.step('survey', async () => {
-    await expect(page.getByLabel('What is controlled')).toBeVisible()
-    await tabTo(page, /^What is controlled/)
-    await page.keyboard.press('ArrowDown')
+    await expect(page.getByRole('group', { name: /What is controlled/ })).toBeVisible()
+    await tabTo(page, /^What it must hold/)
     await type(page, 'Target', celsius.Target)
     await type(page, 'May stray by', celsius['May stray by'])
+    // Tab goes to the first of the two, the arrows choose.
+    await tabTo(page, /Screed, probe in the floor/)
+    await page.keyboard.press('Space')
+    await press(page, /^Next: the room/)
     await type(page, 'Design outdoor', celsius['Design outdoor'])
     await type(page, 'Floor area', celsius['Floor area'])
     await tabTo(page, /^Insulation/)
     await page.keyboard.press('ArrowDown')
+    await press(page, /^Next: the floor/)
     await type(page, 'Supply water', celsius['Supply water'])
+    await press(page, /^What could hurt/)
     await tabTo(page, /Mains in the box/)
     await page.keyboard.press('Space')
     await expect(page.getByRole('complementary')).toContainText('Heat loss')
@@ -62,26 +44,15 @@ test('from an empty job to a wire that is tested and points that are set, withou
     await expect(page.locator(':focus')).toHaveAttribute('aria-label', /^Heat loss/)
   })
   await test.step('match', async () => {
-    await tabTo(page, /^Match the chain/)
-    await page.keyboard.press('Enter')
-    for (const [link, device] of [
-      ['Probe', 'Floor probe'],
-      ['Controller', 'Dipper'],
-      ['Load', 'Circulator'],
-      ['Limiter', 'Shrike'],
-      ['Supply', 'Circuit 10 A'],
-    ] as const) {
-      await page
-        .getByRole('navigation', { name: 'Chain' })
-        .focus()
-        .catch(() => undefined)
-      await tabTo(page, new RegExp(`^${link}(?!:)`), 120)
-      await page.keyboard.press('Enter')
-      await expect(page.getByRole('radiogroup', { name: link })).toBeVisible()
-      await tabTo(page, new RegExp(device), 120)
-      await page.keyboard.press('Enter')
-      await expect(page.getByRole('radio', { name: new RegExp(device) })).toHaveAttribute('aria-checked', 'true')
-    }
+    await page.keyboard.press('2')
+    for (const [link, find, device] of [
+      ['Probe', 'floor probe', /^Floor probe NTC/],
+      ['Controller', 'dipper', /^Dipper/],
+      ['Load', 'circulator', /^Circulator/],
+      ['Limiter', 'shrike', /^Shrike/],
+      ['Supply', 'circuit 10', /^Circuit 10 A/],
+    ] as const)
+      await chooseDevice(page, link, find, device)
     await expect(page.getByText('Nothing to look at.')).toBeVisible()
   })
   await test.step('wire', async () => {

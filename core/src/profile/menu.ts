@@ -73,6 +73,7 @@ export function press(
     const found = Object.entries(levels).find(([, { enter }]) => same(enter, pressed))
     if (!found) return state
     const [level, { code }] = found
+    if (itemsOf(parameters, level).length === 0) return state
     return code === undefined ? { where: 'item', level, at: 0 } : { where: 'code', level }
   }
   const level = levels[state.level]

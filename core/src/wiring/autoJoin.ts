@@ -10,6 +10,7 @@ import type {
   LoadPort,
   Port,
   ProbeFacts,
+  ProbePlace,
   SupplyOutPort,
 } from '../profile/deviceProfile'
 import { lineVoltage, type Line, powerPaths, callPaths } from './powerPath'
@@ -96,18 +97,22 @@ export function autoJoin(
     }, edited)
   }
 
-  const joinProbes = (edited: Edited) =>
-    match(
-      edited,
-      loose(edited, 'from').filter(({ port }) => port.kind === 'probe-out'),
-      loose(edited, 'to').filter(({ port }) => port.kind === 'probe-in'),
-      ({ probe, sits }, { port }) => {
-        if (port.kind !== 'probe-in') return undefined
-        const place = sits ?? Object.keys(probe?.places ?? {})[0]
-        if (port.feels !== undefined) return place === port.feels || probe?.places?.[port.feels] ? 0 : 2
-        return place === 'outdoor' || place === 'coil' ? 1 : 0
-      },
-    )
+  /** Inputs for a place of their own take the probes made for it first; then the plain inputs; what is left over fills the rest. */
+  const joinProbes = (edited: Edited) => {
+    const pass = (next: Edited, suits: (giver: Loose, feels: ProbePlace | undefined) => number | undefined) =>
+      match(
+        next,
+        loose(next, 'from').filter(({ port }) => port.kind === 'probe-out'),
+        loose(next, 'to').filter(({ port }) => port.kind === 'probe-in'),
+        (giver, { port }) => (port.kind === 'probe-in' ? suits(giver, port.feels) : undefined),
+      )
+    const sitsAt = ({ sits, probe }: Loose) => sits ?? Object.keys(probe?.places ?? {})[0]
+    const made = (giver: Loose, feels: ProbePlace) => sitsAt(giver) === feels || giver.probe?.places?.[feels] === true
+    const elsewhere = (giver: Loose) => ['outdoor', 'coil'].includes(sitsAt(giver) ?? '')
+    const own = pass(edited, (giver, feels) => (feels !== undefined && made(giver, feels) ? 0 : undefined))
+    const plain = pass(own, (giver, feels) => (feels === undefined ? (elsewhere(giver) ? 1 : 0) : undefined))
+    return pass(plain, () => 0)
+  }
 
   const joinMeasures = (edited: Edited) =>
     match(

@@ -138,7 +138,7 @@ export function setDevice(edited: Edited, id: string, change: Partial<ChainDevic
 /** Chooses an option of a device. What its ports can be joined to may change with it. */
 export function setOption(edited: Edited, id: string, option: string, choice: string): Edited {
   const { device } = held(edited, id)
-  return setDevice(edited, id, { set: { ...device.set, [option]: choice } })
+  return autoConnect(setDevice(edited, id, { set: { ...device.set, [option]: choice } }))
 }
 
 /**

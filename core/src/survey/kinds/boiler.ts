@@ -207,7 +207,6 @@ export const boiler: KindFacts = {
           would: 'Following the weather: a sensor outdoors, and the return stays cooler.',
           does: ['fuel', 'element'],
           mostStages: 2,
-          band: 'band.valve.supply',
           also: [{ category: 'probe', as: 'supply probe', places: ['pipe', 'pocket'] }],
         }
       : {

@@ -23,7 +23,7 @@ export const cabin: KindFacts = {
         animals: ['Animals', 'The same; and somebody who looks in.'],
         nobody: ['Nobody', 'Preheating only.'],
       },
-      'Ask.',
+      'Ask who sleeps in it.',
       { required: true },
     ),
     target('Air in the cabin.', [2, 35]),

@@ -63,7 +63,7 @@ export const chiller: KindFacts = {
       'Lowest evaporating temperature',
       'temperature',
       [-45, 20],
-      'Suction gauge by licensed people; else target less 8 K.',
+      'Suction gauge by licensed people; else {8 K} under the target.',
     ),
     asks(PLANT, 'stages', 'Compressors or steps', 'count', [1, 8], 'Count them.', { required: true }),
     power('Cooling power of all steps together, nameplate at your temperatures.', []),

@@ -19,6 +19,7 @@ import { estimated } from './estimated'
 
 /** Heat that a cubic metre an hour of air carries a kelvin, Wh/m³K. */
 const AIR_WH = 0.34
+const LEAST_RISE_K = 0.5
 
 export const fan: KindFacts = {
   title: 'Fan',
@@ -162,7 +163,8 @@ export const fan: KindFacts = {
     })
     const changes = typical('changes', 'fan.changes.quarantine')
     const riseK = targetC - aroundC
-    const forHeat = riseK > 0 ? Math.max(0, gainW - made.lossWPerK * riseK) / (AIR_WH * riseK) : 0
+    // Air that is hardly cooler than the target carries nothing away, however much of it is moved.
+    const forHeat = riseK >= LEAST_RISE_K ? Math.max(0, gainW - made.lossWPerK * riseK) / (AIR_WH * riseK) : 0
     const needM3h = Math.max(changes * volumeM3, forHeat)
     const size = fieldValue(data, 'fan.oversize')
     const fromChain = asked.chain.devices.reduce((sum, { facts }) => sum + (facts.load?.movesM3h ?? 0), 0)

@@ -1,0 +1,273 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { describe, expect, it } from '@jest/globals'
+import { fromSetpoint } from '../job/behaviour'
+import type { Answer, LoopKind, Reading } from '../job/documents'
+import { loopKinds } from '../job/documents'
+import { chained, idOf, replanned, step, swapped, told, withoutDevice } from '../testing/chains'
+import { fieldData } from '../testing/fieldData'
+import { device } from '../testing/loops'
+import { addDevice, leaveSupply, partPorts, type Edited } from '../wiring/chainEdit'
+import { checkLoop } from './checkLoop'
+import { loopContext } from './context'
+
+const findings = ({ job, loop }: Edited) => checkLoop(loopContext(job, loop, fieldData)).open
+const codesOf = (edited: Edited) => findings(edited).map(({ code }) => code)
+
+const asked = (edited: Edited, changes: Readonly<Record<string, Answer>>): Edited => ({
+  ...edited,
+  loop: {
+    ...edited.loop,
+    survey: { ...edited.loop.survey, answers: { ...edited.loop.survey.answers, ...changes } },
+  },
+})
+const only = (kind: LoopKind, ...steps: readonly string[]) => chained(kind, {}, steps)
+const reading = (value: number): Reading => ({
+  text: String(value),
+  unit: '°C',
+  state: 'value',
+  value,
+  at: '2026-01-05T08:00:00Z',
+  by: 'Ann',
+})
+function keyed(edited: Edited): Edited {
+  const asLeft = { [idOf(edited, 'dipper')]: { goal: reading(28) } }
+  return { ...edited, loop: { ...edited.loop, settings: { ...edited.loop.settings, asLeft } } }
+}
+function proved(edited: Edited, values: readonly number[]): Edited {
+  const [plan] = Object.keys(edited.loop.settings.planned)
+  const readings = Object.fromEntries(
+    values.map((value, i) => [
+      `r${i}`,
+      {
+        ...reading(value),
+        order: i + 1,
+        test: `rise-and-fall/${plan}`,
+        step: ['rise-1', 'fall-1', 'rise-2', 'fall-2'][i]!,
+      },
+    ]),
+  )
+  return { ...edited, loop: { ...edited.loop, proof: { ...edited.loop.proof, readings } } }
+}
+/** A joint taken apart: from one device to another. */
+function parted(edited: Edited, from: string, to: string, port: string): Edited {
+  const joint = Object.entries(edited.loop.chain.connections).find(
+    ([, c]) => c.from.device === idOf(edited, from) && c.to.device === idOf(edited, to) && c.to.port === port,
+  )
+  return partPorts(edited, joint![0])
+}
+
+const floor = () => chained('floor')
+
+/** What trips each rule, and what is like it and does not. Where nothing is said the kind's sound chain must not trip it. */
+const cases: Readonly<Record<string, readonly [trips: () => Edited, passes: () => Edited]>> = {
+  C001_NO_PROBE: [() => withoutDevice(floor(), 'floor-ntc10k'), floor],
+  C002_NO_CONTROLLER: [() => withoutDevice(floor(), 'dipper'), floor],
+  C003_NO_LOAD: [() => withoutDevice(floor(), 'circulator-45'), floor],
+  C004_NO_SUPPLY: [() => withoutSupply('floor', 'mains-230-16-30ma'), () => only('room', 'bunting')],
+  C005_DRIVES_NOTHING: [() => withoutDevice(floor(), 'circulator-45'), floor],
+  C006_LINE_NOT_FED: [() => parted(chained('cabinet'), 'mains-230-20', 'goosander', 'out1'), () => chained('cabinet')],
+  C007_NOT_JOINED: [() => only('pool', 'flow-reed'), () => chained('pool')],
+  C008_NOT_FED: [() => withoutSupply('fan', 'safety-24-20'), () => chained('fan')],
+  C010_DOES_NOT_FIT: [() => swapped(floor(), 'floor-ntc10k', 'cable-pt1000'), floor],
+  C011_JOINT_LOOK: [() => swapped(floor(), 'floor-ntc10k', 'floor-ntc10k-3977'), floor],
+  C012_PROBE_RANGE: [
+    () => swapped(chained('cabinet', { target: 160 }), 'oven-pt100', 'case-ptc'),
+    () => chained('cabinet'),
+  ],
+  C013_NO_LIMITER: [() => withoutDevice(floor(), 'shrike'), floor],
+  C014_LIMITER_TOO_HIGH: [() => told(floor(), 'shrike', { dialC: 60 }), () => told(floor(), 'shrike', { dialC: 55 })],
+  C015_SUPPLY_OVER_LIMITER: [() => told(floor(), 'shrike', { dialC: 40 }), floor],
+  C016_LIMITER_NOT_SET: [() => undialled(floor()), floor],
+  C017_OWN_GUARD: [() => chained('boiler'), floor],
+  C018_LIMITER_NOT_INDEPENDENT: [
+    () =>
+      ['floor-heater-3680', 'dipper>floor-heater-3680:contactor-40', 'dipper>contactor-40:fieldfare'].reduce(
+        step,
+        only('floor', 'mains-230-20', 'floor-ntc10k', 'dipper'),
+      ),
+    () => chained('cabinet'),
+  ],
+  C019_LIMITER_LOOSE: [() => told(chained('cabinet'), 'goshawk', { dialC: 120 }), () => chained('cabinet')],
+  C020_SETPOINT_OUTSIDE_LIMITS: [() => replanned(floor(), fromSetpoint('heating', 'cut-out', 34, 1)), floor],
+  C021_SWING_WIDER_THAN_LIMITS: [() => replanned(floor(), fromSetpoint('heating', 'cut-out', 28, 25)), floor],
+  C022_ALARM_INSIDE_BAND: [() => replanned(floor(), { alarmHighC: 27.9 }), floor],
+  C023_SWING_UNDER_RESOLUTION: [() => replanned(floor(), fromSetpoint('heating', 'cut-out', 28, 0.1)), floor],
+  C025_SURFACE_OVER_LIMIT: [
+    () => replanned(floor(), { ...fromSetpoint('heating', 'cut-out', 36, 1), highestC: 40, alarmHighC: 45 }),
+    floor,
+  ],
+  C026_VA_CLOSE: [() => many(3), () => many(1)],
+  C027_CONVENTION_NOT_ON_CONTROLLER: [() => replanned(floor(), fromSetpoint('heating', 'above', 27, 1)), floor],
+  C028_LIMITER_UNDER_TARGET: [() => told(chained('cabinet'), 'goshawk', { dialC: 45 }), () => chained('cabinet')],
+  C029_INPUT_RANGE: [() => asked(only('cabinet', 'dipper', 'strap-ntc10k'), { target: 140 }), () => chained('cabinet')],
+  C030_VA_OVER: [() => many(4), () => many(3)],
+  C031_SET_RANGE: [() => only('cabinet', 'redstart'), () => chained('cabinet')],
+  C032_STEP_OVER_TOLERANCE: [
+    () => chained('room', { tolerance: 0.5 }, ['bunting']),
+    () => chained('room', { tolerance: 0.5 }),
+  ],
+  C033_PROBE_ACCURACY: [() => chained('cabinet', { tolerance: 1 }, ['merlin', 'oven-k']), () => chained('cabinet')],
+  C034_REST_TWICE: [() => chained('pool'), () => replanned(chained('pool'), { minimumOffS: 0 })],
+  C035_REST_TOO_SHORT: [() => replanned(chained('cold-room'), { minimumOffS: 30 }), () => chained('cold-room')],
+  C036_CROSSED: [
+    () => replanned(chained('cold-room'), { ...fromSetpoint('heating', 'cut-out', 1, 2) }),
+    () => chained('cold-room'),
+  ],
+  C037_FEELS_ELSEWHERE: [() => told(floor(), 'floor-ntc10k', { sits: 'air' }), floor],
+  C038_LEAD_LONG: [
+    () => told(floor(), 'floor-ntc10k', { leadM: 260 }),
+    () => told(floor(), 'floor-ntc10k', { leadM: 60 }),
+  ],
+  C039_ACCURACY_OVER_SWING: [() => replanned(floor(), fromSetpoint('heating', 'cut-out', 28, 0.3)), floor],
+  C040_OFFSET_LARGE: [() => replanned(floor(), { offsetK: 2.1 }), () => replanned(floor(), { offsetK: 1.9 })],
+  C041_HEATS_ON_PROBE_FAULT: [
+    () => replanned(floor(), { probeFault: 'last' }),
+    () => replanned(floor(), { probeFault: 'duty' }),
+  ],
+  C042_FAILS_THE_WRONG_WAY: [() => chained('room'), () => replanned(chained('room'), { probeFault: 'duty' })],
+  C043_SOLID_STATE_FAILS_CLOSED: [
+    () =>
+      step(only('cabinet', 'mains-230-20', 'merlin', 'oven-k', 'oven-element-2000'), 'merlin>oven-element-2000:ssr-25'),
+    () =>
+      ['merlin>oven-element-2000:ssr-25', 'ssr-25>oven-element-2000:goshawk'].reduce(
+        step,
+        only('cabinet', 'mains-230-20', 'merlin', 'oven-k', 'oven-element-2000'),
+      ),
+  ],
+  C044_NO_BACKUP: [() => withoutDevice(chained('fan'), 'lapwing'), () => chained('fan')],
+  C045_MINIMUM_OFF: [() => chained('fan', { minimum: 0 }), () => chained('fan', { minimum: 20 })],
+  C046_NOT_PROVED: [() => withoutDevice(chained('pool'), 'flow-reed'), () => chained('pool')],
+  C047_FREEZE_MARGIN: [() => chained('chiller', { glycol: 20 }), () => chained('chiller')],
+  C048_RETURN_UNDER_DEW_POINT: [
+    () => chained('boiler', { condensing: 'no' }),
+    () => chained('boiler', { condensing: 'no', through: 'mixing' }),
+  ],
+  C049_RESET_GOVERNS_HOT_WATER: [
+    () => chained('boiler', { hotWater: 'stored' }),
+    () => chained('boiler', { hotWater: 'stored', through: 'mixing' }),
+  ],
+  C050_TEST_FAILED: [() => proved(floor(), [28.8, 27.8, 28.8, 27.8]), () => proved(floor(), [28, 27, 28, 27])],
+  C051_STORE_TOO_COOL: [
+    () => chained('boiler', { hotWater: 'stored', storeC: 48 }),
+    () => chained('boiler', { hotWater: 'stored', storeC: 60 }),
+  ],
+  C052_EXPLOSIVE: [() => chained('cabinet', { solvent: 'yes' }), () => chained('cabinet')],
+  C053_PROBE_NOT_SAFE: [() => only('pool', 'mains-230-16-30ma', 'nuthatch', 'case-ptc'), () => chained('pool')],
+  C054_MIXED_ON_ONE_BODY: [
+    () => step(only('pool', 'mains-230-16-30ma', 'dipper', 'pocket-ntc10k', 'pool-gas'), 'dipper>pool-gas:plug-230'),
+    () => step(only('pool', 'mains-230-16-30ma', 'dipper', 'pocket-ntc10k', 'pool-gas'), 'dipper>pool-gas:isolate-230'),
+  ],
+  C055_RECTIFIERS_MIXED: [
+    () => only('room', 'safety-24', 'plover', 'dipper'),
+    () => only('room', 'safety-24', 'plover', 'redstart'),
+  ],
+  C056_RECTIFIERS_BRIDGED: [() => bridged('full'), () => bridged('half')],
+  C057_AFTER_RUN_CUT: [
+    () => only('cabin', 'battery-12-lead', 'ptarmigan', 'cabin-ntc10k', 'cabin-heater-cut'),
+    () => chained('cabin'),
+  ],
+  C058_TIMED_START_ENCLOSED: [
+    () => chained('cabin', { parked: 'enclosed' }),
+    () => swapped(chained('cabin', { parked: 'enclosed' }), 'ptarmigan', 'snipe'),
+  ],
+  C059_NO_CO_ALARM: [() => chained('cabin', { coAlarm: 'no' }), () => chained('cabin')],
+  C060_NEVER_REACHES: [() => chained('floor', { supplyWater: 34 }), floor],
+  C061_UNIT_NOT_FOR_THIS: [
+    () => chained('cold-room', { unit: 'adapted', refrigerant: 'inverter' }),
+    () => chained('cold-room', { unit: 'adapted', refrigerant: 'plain' }),
+  ],
+  C062_INPUT_EMPTY: [() => withoutDevice(chained('cold-room'), 'coil-ntc10k'), () => chained('cold-room')],
+  C063_INPUT_ELSEWHERE: [() => only('cold-room', 'eider', 'chill-ntc10k', 'chill-ntc10k'), () => chained('cold-room')],
+  C064_PROBE_ERRS: [() => withoutDevice(floor(), 'shrike'), floor],
+  C065_LAMP_NEAR_FOAM: [
+    () => step(chained('cold-room', { unit: 'adapted', override: 'warm' }), 'lamp-ballast'),
+    () => chained('cold-room', { unit: 'adapted', override: 'warm' }),
+  ],
+  C066_HOUSING: [() => chained('pool', { wet: 'washed' }), () => chained('pool', { wet: 'dry' })],
+  C067_NO_RESIDUAL_DEVICE: [() => swapped(chained('pool'), 'mains-230-16-30ma', 'mains-230-10'), () => chained('pool')],
+  C068_THIN_GLYCOL: [() => chained('chiller', { glycol: 15 }), () => chained('chiller')],
+  C069_NO_OWN_ALARM: [() => withoutDevice(chained('fan'), 'alarm-own'), () => chained('fan')],
+  C070_NO_RESTART: [() => only('fan', 'mains-230-16-30ma', 'goosander', 'fan-ac'), () => chained('fan')],
+  C071_WETTER_AIR: [() => chained('fan'), () => chained('fan', { first: 'temperature' })],
+  C072_FOUND_NOT_WRITTEN: [
+    () => keyed(floor()),
+    () => {
+      const edited = keyed(floor())
+      return { ...edited, loop: { ...edited.loop, survey: { ...edited.loop.survey, found: { state: 'none' } } } }
+    },
+  ],
+}
+
+function withoutSupply(kind: LoopKind, profile: string): Edited {
+  const edited = chained(kind)
+  return leaveSupply(edited, idOf(edited, profile))
+}
+
+function undialled(edited: Edited): Edited {
+  const id = idOf(edited, 'shrike')
+  const { dialC: _dial, ...bare } = edited.loop.chain.devices[id]!
+  return {
+    ...edited,
+    loop: { ...edited.loop, chain: { ...edited.loop.chain, devices: { ...edited.loop.chain.devices, [id]: bare } } },
+  }
+}
+
+/** So many valves of 5 VA on a transformer of 20 VA, beside a controller of 4. */
+const many = (valves: number) =>
+  only(
+    'room',
+    'mains-230-10',
+    'safety-24-20',
+    'plover',
+    'room-ni1000',
+    ...Array.from({ length: valves }, () => 'valve-y010'),
+  )
+
+/** A full-wave drive that lives on 24 V AC, on one secondary with a half-wave controller whose signal it takes. */
+function bridged(rectifies: 'full' | 'half'): Edited {
+  const petrel = device('petrel')
+  const { control, ...ports } = petrel.ports
+  if (control?.kind !== 'supply-in') throw new RangeError('petrel has no supply for its controls')
+  const variants = { low: { ...control.variants['low']!, current: 'ac' as const } }
+  const drive = {
+    ...petrel,
+    id: 'bridging',
+    ports: { ...ports, control: { ...control, variants } },
+    controller: { ...petrel.controller!, rectifies },
+  }
+  return addDevice(only('fan', 'safety-24', 'plover'), drive, 'drive')
+}
+
+describe('every rule', () => {
+  const written = readdirSync(new URL('./rules', import.meta.url)).flatMap((file) => [
+    ...readFileSync(new URL(`./rules/${file}`, import.meta.url), 'utf8').matchAll(/'(C\d{3}_[A-Z_]+)'/g),
+  ])
+  const codes = [...new Set([...written.map(([, code]) => code!), 'C050_TEST_FAILED'])].sort()
+  it('has a case that trips it and one that does not', () => expect(Object.keys(cases).sort()).toEqual(codes))
+  it('has a number of its own', () => expect(new Set(codes.map((code) => code.slice(0, 4))).size).toBe(codes.length))
+  it.each(Object.entries(cases))('%s trips', (code, [trips]) => expect(codesOf(trips())).toContain(code))
+  it.each(Object.entries(cases))('%s does not trip on what is sound', (code, [, passes]) =>
+    expect(codesOf(passes())).not.toContain(code),
+  )
+  it.each(Object.entries(cases))('%s is told whole, with what to do next', (code, [trips]) => {
+    const found = findings(trips()).filter((each) => each.code === code)
+    for (const { head, reason, remedy, severity, safety } of found) {
+      for (const words of [head, reason, remedy]) {
+        expect(words.length).toBeGreaterThan(5)
+        expect(words).not.toMatch(/undefined|NaN|null|\[object|[{}]/)
+        expect(words.trim()).toMatch(/[.!?]$/)
+      }
+      if (severity === 'stop') expect(safety).toBe(true)
+    }
+  })
+})
+
+describe('the sound chain of each kind', () => {
+  it.each(loopKinds)('%s has no stop', (kind) =>
+    expect(findings(chained(kind)).filter(({ severity }) => severity === 'stop')).toEqual([]),
+  )
+  it.each(loopKinds)('%s has every joint fit', (kind) => {
+    const { job, loop } = chained(kind)
+    expect(loopContext(job, loop, fieldData).joints.filter(({ verdict }) => verdict !== 'fits')).toEqual([])
+  })
+})
