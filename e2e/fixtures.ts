@@ -131,13 +131,17 @@ export async function toStage(page: Page, name: string) {
     .click()
 }
 
+/** A device of the shelf's list in Match; the first that is called so. */
+export const onShelf = (page: Page, device: string) => page.getByRole('radio', { name: new RegExp(device) }).first()
+
 export async function choose(page: Page, link: string, device: string) {
   await page
     .getByRole('list', { name: 'Links of the chain' })
     .getByRole('button', { name: new RegExp(`^${link}`) })
     .click()
-  const radio = page.getByRole('radio', { name: new RegExp(device) }).first()
-  await radio.click()
+  await page.getByLabel(/^Find an? .* on the shelf/).fill(device)
+  await onShelf(page, device).click()
+  const radio = onShelf(page, device)
   await expect(radio).toHaveAttribute('aria-checked', 'true')
 }
 

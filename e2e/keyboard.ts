@@ -33,12 +33,17 @@ export async function pick(page: Page, label: string, option: string) {
   await page.keyboard.type(option)
 }
 
-/** Chooses a device of the shelf in Match: the link, its name typed into the search, the first that is found. */
-export async function chooseDevice(page: Page, link: string, find: string, name: RegExp) {
+/** Opens a link of the chain in Match. */
+export async function openLink(page: Page, link: string) {
   await page.keyboard.press('Escape')
   await tabTo(page, new RegExp(`^${link}(?!:)`), 160)
   await page.keyboard.press('Enter')
   await expect(page.getByRole('radiogroup', { name: link })).toBeVisible()
+}
+
+/** Chooses a device of the shelf in Match: the link, its name typed into the search, the first that is found. */
+export async function chooseDevice(page: Page, link: string, find: string, name: RegExp) {
+  await openLink(page, link)
   await takeFromShelf(page, find, name)
 }
 

@@ -21,9 +21,9 @@ test('pictures of the main views', async ({ page, server }) => {
     localStorage.setItem('nachtigal.view', JSON.stringify({ by: 'Ilse Farn', theme: 'day' }))
   })
   await page.goto(server.url)
-  await expect(page.getByRole('link', { name: /Otterholm/ })).toBeVisible()
+  await expect(page.getByRole('link', { name: /Otterholm Wildlife/ })).toBeVisible()
   await shot('jobs')
-  await page.getByRole('link', { name: /Otterholm/ }).click()
+  await page.getByRole('link', { name: /Otterholm Wildlife/ }).click()
   await expect(page.getByRole('heading', { name: '10 loops' })).toBeVisible()
   await shot('board')
   const [job] = (await (await page.request.get(`${server.url}/api/jobs`)).json()) as [{ id: string }]

@@ -1,4 +1,4 @@
-import { addLoop, celsius, expect, fill, saved, startJob, survey, test } from '../fixtures'
+import { addLoop, celsius, expect, fill, part, saved, startJob, survey, test } from '../fixtures'
 import { startServer } from '../server'
 
 test('killing the server in the middle of typing loses nothing that was shown as saved, nor what was typed after', async ({
@@ -13,6 +13,7 @@ test('killing the server in the middle of typing loses nothing that was shown as
   await server.kill()
 
   // Typed without a server: shown, and said not to be saved.
+  await part(page, 'The room')
   await fill(page, 'Design outdoor', '-12')
   await fill(page, 'Floor area', '40')
   await expect(page.getByRole('status').filter({ hasText: /wait here/ })).toBeVisible()
@@ -22,14 +23,16 @@ test('killing the server in the middle of typing loses nothing that was shown as
   try {
     await saved(page)
     await page.reload()
-    for (const [label, value] of [
-      ['Target', '28.0'],
-      ['May stray by', '1.0'],
-      ['Design outdoor', '−12.0'],
-      ['Floor area', '40.0'],
-      ['Supply water', '43.0'],
-    ] as const)
+    for (const [where, label, value] of [
+      ['What it must hold', 'Target', '28.0'],
+      ['What it must hold', 'May stray by', '1.0'],
+      ['The room', 'Design outdoor', '−12.0'],
+      ['The room', 'Floor area', '40.0'],
+      ['The floor', 'Supply water', '43.0'],
+    ] as const) {
+      await part(page, where)
       await expect(page.getByLabel(label, { exact: true })).toHaveValue(value)
+    }
     const jobId = /jobs\/([\w-]+)/.exec(page.url())![1]!
     const log = (await (await page.request.get(`${server.url}/api/jobs/${jobId}/log`)).json()) as {
       rows: { sequence: number; previousHash: string; hash: string }[]

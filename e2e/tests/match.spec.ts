@@ -10,7 +10,7 @@ test('a 16 A heater on a 10 A contact does not fit, and the contactor goes in by
   await choose(page, 'Load', 'Floor heater')
   await choose(page, 'Limiter', 'Fieldfare')
   await choose(page, 'Supply', 'Circuit 20 A')
-  const joint = page.getByRole('complementary').getByRole('button', { name: 'A1 to F1: does not fit' })
+  const joint = page.getByRole('complementary').getByRole('button', { name: 'A1 to F1: does not fit', exact: true })
   await joint.click()
   const sheet = page.getByRole('dialog')
   await expect(sheet).toContainText('160 % of 10 A resistive')

@@ -10,6 +10,7 @@ import {
   survey,
   test,
   toStage,
+  onShelf,
 } from '../fixtures'
 
 test('a loop with two probes, two outputs and two limiters shows, simulates and is proved output by output', async ({
@@ -26,7 +27,8 @@ test('a loop with two probes, two outputs and two limiters shows, simulates and 
       .getByRole('button', { name: new RegExp(`^${link}`) })
       .click()
     await page.getByRole('button', { name: `Another ${link.toLowerCase()}` }).click()
-    await page.getByRole('radio', { name: new RegExp(device) }).click()
+    await page.getByLabel(/^Find an? .* on the shelf/).fill(device)
+    await onShelf(page, device).click()
   }
   await choose(page, 'Controller', 'Redwing')
   await choose(page, 'Probe', 'Floor probe')

@@ -1,6 +1,7 @@
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from '@jest/globals'
 import { refusal } from '@nachtigal/contract/check'
+import { profileRefusal } from '@nachtigal/contract/profileRefusal'
 import { profileSchema } from '@nachtigal/contract/profileSchema'
 import { probeCurve } from '@nachtigal/core/probes/probeCurve'
 import { readShelf } from './readShelf'
@@ -9,21 +10,10 @@ const shelf = readShelf(fileURLToPath(new URL('../../shelf', import.meta.url)))
 
 describe('shelf', () => {
   it.each(shelf.profiles.map((profile) => [profile.id, profile] as const))(
-    '%s: ids are unique, ports name terminals that are there',
+    '%s: its id is its own, and its parts hold together',
     (id, profile) => {
       expect(shelf.profiles.filter((other) => other.id === id)).toHaveLength(1)
-      for (const port of Object.values(profile.ports)) {
-        const named =
-          port.kind === 'supply-in'
-            ? Object.values(port.variants).flatMap((v) => [v.line, v.neutral])
-            : Object.entries(port)
-                .filter(([key]) => ['line', 'neutral', 'earth', 'a', 'b', 'common', 'make'].includes(key))
-                .map(([, terminal]) => String(terminal))
-        for (const terminal of named) expect(Object.keys(profile.terminals)).toContain(terminal)
-      }
-      for (const parameter of Object.values(profile.controller?.parameters ?? {}))
-        for (const code of Object.keys(parameter.resets ?? {}))
-          expect(Object.keys(profile.controller!.parameters)).toContain(code)
+      expect(profileRefusal(profile)).toBeUndefined()
     },
   )
   it.each(Object.values(shelf.data).map((row) => [row.id, row] as const))(

@@ -74,13 +74,23 @@ export function ordered<T extends { readonly order: number }>(
     .sort(byOrder)
 }
 
+/** A device with its profile looked up and set as its options are; nothing where the profile is gone. */
+export function resolveDevice(
+  { profiles }: Pick<Shared, 'profiles'>,
+  device: ChainDevice & { readonly id: string },
+  shared: boolean,
+): ResolvedDevice | undefined {
+  const facts = profiles[device.profile]
+  return facts && { ...device, facts: asSet(facts, device.set), shared }
+}
+
 /** Looks up the devices of a loop's own chain, the job's shared devices, and the ports that connections name. */
 export function resolveChain(shared: Shared, chain: Chain): ResolvedChain {
   const devices: ResolvedDevice[] = []
   const add = (map: Readonly<Record<string, ChainDevice>>, isShared: boolean) => {
     for (const device of ordered(map)) {
-      const facts = shared.profiles[device.profile]
-      if (facts) devices.push({ ...device, facts: asSet(facts, device.set), shared: isShared })
+      const resolved = resolveDevice(shared, device, isShared)
+      if (resolved) devices.push(resolved)
     }
   }
   add(chain.devices, false)

@@ -256,6 +256,12 @@ export function moveSupply(edited: Edited, from: string, to: string): Edited {
 export const leaveSupply = (edited: Edited, id: string): Edited =>
   dropWhere(edited, (c) => c.from.device === id || c.to.device === id)
 
+/** Takes a supply out of the job altogether; for one that feeds nothing. */
+export function dropSupply({ job, loop }: Edited, id: string): Edited {
+  const { [id]: _gone, ...devices } = job.devices
+  return { job: { ...job, devices }, loop }
+}
+
 /** Takes one joint out. */
 export const partPorts = (edited: Edited, connection: string): Edited =>
   dropWhere(edited, (c) => connectionId(c.from, c.to) === connection)

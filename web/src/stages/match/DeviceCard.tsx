@@ -2,7 +2,7 @@ import type { ResolvedDevice } from '@nachtigal/core/job/chain'
 import { choiceOf } from '@nachtigal/core/profile/asSet'
 import type { ProbePlace } from '@nachtigal/core/profile/deviceProfile'
 import { placeTitles } from '@nachtigal/core/profile/placeTitles'
-import { leaveSupply, removeDevice, setDevice, setOption } from '@nachtigal/core/wiring/chainEdit'
+import { dropSupply, leaveSupply, removeDevice, setDevice, setOption } from '@nachtigal/core/wiring/chainEdit'
 import { useLoop } from '../../loop/loopContext'
 import { useEdit } from '../../loop/useEdit'
 import { ChoiceField } from '../../ui/ChoiceField'
@@ -12,9 +12,10 @@ import { PortJoints } from './PortJoints'
 
 /** What belongs to a device on this job: where it is, how it is set up, what it is joined to. */
 export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRemoved: () => void }) {
-  const { loop, preferences, profiles } = useLoop()
+  const { chain, loop, preferences, profiles } = useLoop()
   const { edited, apply } = useEdit()
   const { id, facts, tag } = device
+  const idle = device.shared && !chain.devices.some((each) => each.id === id)
   const write = (change: Parameters<typeof setDevice>[2]) => apply(setDevice(edited, id, change))
   const places = Object.keys(facts.probe?.places ?? {}) as ProbePlace[]
   const newest = profiles.find((profile) => profile.id === facts.id)
@@ -100,16 +101,21 @@ export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRe
         ) : null}
         {device.shared ? (
           <>
-            <span className="small text-ink2 self-center">Held by the job: all its loops can be fed from it.</span>
+            <span className="small text-ink2 self-center">
+              {idle
+                ? 'It feeds nothing yet; what you choose next is fed from it where its voltage suits.'
+                : 'Held by the job: all its loops can be fed from it.'}
+            </span>
             <button
               type="button"
               className="third min-h-10 max-md:min-h-12"
               onClick={() => {
-                apply(leaveSupply(edited, id), { tell: `${tag} ${device.name} feeds nothing here any longer.` })
+                if (idle) apply(dropSupply(edited, id), { tell: `${tag} ${device.name} taken out of the job.` })
+                else apply(leaveSupply(edited, id), { tell: `${tag} ${device.name} feeds nothing here any longer.` })
                 onRemoved()
               }}
             >
-              Feed nothing here from {tag}
+              {idle ? `Take ${tag} out of the job` : `Feed nothing here from ${tag}`}
             </button>
           </>
         ) : (

@@ -1,11 +1,14 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
+import type { ResolvedDevice } from '@nachtigal/core/job/chain'
 import type { Category } from '@nachtigal/core/profile/deviceProfile'
 import { Sign } from '../../instruments/Chain'
+import { idleSupplies } from '@nachtigal/core/wiring/idleSupplies'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { Cautions } from '../../loop/Cautions'
 import { Findings } from '../../loop/Findings'
 import { JointDetail } from '../../loop/LoopChain'
+import { useJob } from '../../loop/jobContext'
 import { useLoop } from '../../loop/loopContext'
 import { verdictShape, verdictWord, worstOf } from '../../loop/verdict'
 import { Button } from '../../ui/Button'
@@ -23,7 +26,7 @@ export function MatchStage() {
   const { category } = useParams()
   const navigate = useNavigate()
   const phone = useMedia(PHONE)
-  const filled = (wanted: Category) => chain.devices.filter(({ facts }) => facts.category === wanted)
+  const filled = useDevicesOf()
   const slot =
     slots.find((each) => each.category === category) ??
     slots.find((each) => !each.seldom && filled(each.category).length === 0) ??
@@ -123,10 +126,17 @@ export function MatchStage() {
   )
 }
 
+/** The devices of a category in the loop in hand; among the supplies also those of the job that feed nothing yet. */
+function useDevicesOf(): (category: Category) => readonly ResolvedDevice[] {
+  const { chain, job } = useLoop()
+  const { loops } = useJob()
+  const all = useMemo(() => [...chain.devices, ...idleSupplies(job, Object.values(loops))], [chain, job, loops])
+  return (category) => all.filter(({ facts }) => facts.category === category)
+}
+
 /** One kind of link: the devices of it that are in the chain, one of them in hand, and the shelf to choose from. */
 function Link({ category, title }: { category: Category; title: string }) {
-  const { chain } = useLoop()
-  const present = chain.devices.filter(({ facts }) => facts.category === category)
+  const present = useDevicesOf()(category)
   const [at, setAt] = useState(0)
   const [asking, setAsking] = useState(false)
   /** The device in hand; none while another one is being chosen. */

@@ -1,5 +1,4 @@
-import { type PortRef, type ResolvedDevice, ordered } from '@nachtigal/core/job/chain'
-import { asSet } from '@nachtigal/core/profile/asSet'
+import { ordered, type PortRef, resolveDevice, type ResolvedDevice } from '@nachtigal/core/job/chain'
 import { canJoin, joinPorts, partPorts } from '@nachtigal/core/wiring/chainEdit'
 import { gives, takes } from '@nachtigal/core/wiring/joins'
 import { useLoop } from '../../loop/loopContext'
@@ -18,10 +17,7 @@ export function PortJoints({ device }: { device: ResolvedDevice }) {
     // A supply that only other loops use so far can feed this one too.
     ...ordered(job.devices)
       .filter(({ id }) => !chain.devices.some((each) => each.id === id))
-      .flatMap((each) => {
-        const facts = job.profiles[each.profile]
-        return facts ? [{ ...each, facts: asSet(facts, each.set), shared: true }] : []
-      }),
+      .flatMap((each) => resolveDevice(job, each, true) ?? []),
   ]
   const ports = Object.entries(device.facts.ports)
   const taking = ports.filter(([, port]) => takes(port))

@@ -4,6 +4,7 @@ import { judgeJoints, type JointVerdict } from '@nachtigal/core/check/judgeJoint
 import { ordered, type ResolvedDevice, resolveChain } from '@nachtigal/core/job/chain'
 import type { Category, DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 import { addDevice, moveSupply, replaceDevice, useSupply as feedFrom } from '@nachtigal/core/wiring/chainEdit'
+import { idleSupplies } from '@nachtigal/core/wiring/idleSupplies'
 import { useJob } from '../../loop/jobContext'
 import { useLoop } from '../../loop/loopContext'
 import { useEdit } from '../../loop/useEdit'
@@ -18,8 +19,9 @@ interface Props {
   readonly first: ResolvedDevice | undefined
 }
 
-/** Rows that stand there before anybody asks for more. */
-const SHORT = 12
+/** Rows that stand there before anybody asks for more: few beside a device in hand, so that its joints are seen too. */
+const SHORT = 7
+const BESIDE = 2
 
 /** The devices of one category on the shelf, each tried in this chain before it is chosen. */
 export function ShelfList({ category, title, first }: Props) {
@@ -44,18 +46,15 @@ export function ShelfList({ category, title, first }: Props) {
     index.addAll(mine)
     return index
   }, [mine])
-  const shown = useMemo(() => {
-    if (typed.trim() !== '') {
-      const ids = find.search(typed).map(({ id }) => id as string)
-      return ids.flatMap((id) => mine.filter((profile) => profile.id === id))
-    }
-    const made = mine.filter((profile) => rank(profile, loop.kind) < 2)
-    return all ? mine : made.length > 0 ? made.slice(0, Math.max(SHORT, 1)) : mine.slice(0, SHORT)
-  }, [typed, find, mine, all, loop.kind])
+  const found = useMemo(() => {
+    if (typed.trim() === '') return undefined
+    const ids = find.search(typed).map(({ id }) => id as string)
+    return ids.flatMap((id) => mine.filter((profile) => profile.id === id))
+  }, [typed, find, mine])
   const inUse = first ? job.profiles[first.profile]?.id : undefined
   const tried = useMemo(
     () =>
-      shown
+      (found ?? mine)
         .map((profile) => {
           const id = first?.id ?? 'tried'
           const edited = first
@@ -68,8 +67,8 @@ export function ShelfList({ category, title, first }: Props) {
           return { profile, worst: worstOf(joints) }
         })
         // The one in use first, then what fits; among equals as they stand on the shelf.
-        .sort((a, b) => place(a, inUse) - place(b, inUse)),
-    [shown, first, job, loop, words, placed, inUse],
+        .sort((a, b) => place(a, inUse, loop.kind) - place(b, inUse, loop.kind)),
+    [found, mine, first, job, loop, words, placed, inUse],
   )
   /** A supply that other loops hang on is not exchanged under them: this loop moves to another one. */
   const elsewhere =
@@ -93,11 +92,13 @@ export function ShelfList({ category, title, first }: Props) {
         : addDevice({ job, loop }, profile, id, placed(profile)),
     )
   }
+  const idle = idleSupplies(job, Object.values(loops))
   const ofJob =
     category === 'supply'
       ? ordered(job.devices).filter(
           ({ id }) =>
             id !== first?.id &&
+            !idle.some((each) => each.id === id) &&
             !Object.values(loop.chain.connections).some(({ from, to }) => from.device === id || to.device === id),
         )
       : []
@@ -108,9 +109,10 @@ export function ShelfList({ category, title, first }: Props) {
     const rows = list.current?.querySelectorAll<HTMLElement>('[role="radio"]')
     rows?.[(i + step + rows.length) % rows.length]?.focus()
   }
+  const shown = all || found ? tried : tried.slice(0, first ? BESIDE + 1 : SHORT)
   const tabbable = Math.max(
     0,
-    tried.findIndex(({ profile }) => profile.id === inUse),
+    shown.findIndex(({ profile }) => profile.id === inUse),
   )
   return (
     <div>
@@ -144,7 +146,7 @@ export function ShelfList({ category, title, first }: Props) {
         </div>
       ) : null}
       <div className="mt-2 border-t border-line" role="radiogroup" aria-label={title} ref={list}>
-        {tried.map(({ profile, worst }, i) => (
+        {shown.map(({ profile, worst }, i) => (
           <div key={profile.id} className={`border-b border-line ${inUse === profile.id ? 'chosen' : ''}`}>
             <button
               type="button"
@@ -174,11 +176,11 @@ export function ShelfList({ category, title, first }: Props) {
             </button>
           </div>
         ))}
-        {tried.length === 0 ? (
+        {shown.length === 0 ? (
           <p className="py-3 text-ink2">Nothing on the shelf is called that. Add it from its leaflet on the Shelf.</p>
         ) : null}
       </div>
-      {typed.trim() === '' && !all && mine.length > shown.length ? (
+      {!found && mine.length > shown.length ? (
         <button type="button" className="third min-h-10 max-md:min-h-12" onClick={() => setAll(true)}>
           All {mine.length} of the shelf
         </button>
@@ -187,11 +189,17 @@ export function ShelfList({ category, title, first }: Props) {
   )
 }
 
+/** The one in use, then what is made for this kind by how it fits, then the rest. */
 const place = (
   { profile, worst }: { profile: DeviceProfile; worst: JointVerdict | undefined },
   inUse: string | undefined,
-) => (profile.id === inUse ? -1 : { fits: 0, 'look-again': 1, 'does-not-fit': 2 }[worst?.verdict ?? 'fits'])
+  kind: Kind,
+) =>
+  profile.id === inUse
+    ? -1
+    : (rank(profile, kind) === 2 ? 10 : 0) + { fits: 0, 'look-again': 1, 'does-not-fit': 2 }[worst?.verdict ?? 'fits']
+
+type Kind = keyof NonNullable<DeviceProfile['kinds']>
 
 /** Made for this kind, for any, for others. */
-const rank = ({ kinds }: DeviceProfile, kind: keyof NonNullable<DeviceProfile['kinds']>) =>
-  kinds === undefined ? 1 : kinds[kind] ? 0 : 2
+const rank = ({ kinds }: DeviceProfile, kind: Kind) => (kinds === undefined ? 1 : kinds[kind] ? 0 : 2)

@@ -1,0 +1,15 @@
+import { type Chain, ordered, resolveDevice, type ResolvedDevice } from '../job/chain'
+import type { JobDocument } from '../job/documents'
+
+/** Supplies that the job has and none of its loops is fed from yet. */
+export function idleSupplies(
+  job: Pick<JobDocument, 'devices' | 'profiles'>,
+  loops: readonly { readonly chain: Chain }[],
+): readonly ResolvedDevice[] {
+  const used = new Set(
+    loops.flatMap(({ chain }) => Object.values(chain.connections).flatMap(({ from, to }) => [from.device, to.device])),
+  )
+  return ordered(job.devices)
+    .filter(({ id }) => !used.has(id))
+    .flatMap((device) => resolveDevice(job, device, true) ?? [])
+}
