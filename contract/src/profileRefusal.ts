@@ -9,6 +9,7 @@ import { profileSchema } from './profileSchema'
  * ports; ports name terminals that are there; what is set back by a parameter is a parameter; menus stand in the menu.
  */
 export function profileRefusal(value: unknown): Refusal | undefined {
+  if (value === null || typeof value !== 'object') return says('', 'this is no device: it must be an object')
   const wrong = refusal(profileSchema, value)
   if (wrong) return wrong
   const profile = value as DeviceProfile

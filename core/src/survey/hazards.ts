@@ -72,7 +72,7 @@ export const hazards: readonly Hazard[] = [
     title: 'Hot heating water',
     kinds: ['floor', 'boiler'],
     stages: ['set', 'try', 'prove'],
-    caution: 'Hot water. Screed pipe not over {55 C} (calcium sulphate {50 C}); the limiter stays in force.',
+    caution: 'Hot water. Screed pipe {55 C} at most, calcium sulphate {50 C}; keep the limiter.',
     more: `A mixing valve that fails sends boiler water into the floor: it scalds and cracks screed. The independent limiter with its own probe and own contact is never bridged, also not for a test. ${DEFERS}`,
   },
   {

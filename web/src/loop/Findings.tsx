@@ -35,7 +35,7 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
   return (
     <div>
       {findings.length === 0 ? (
-        <p className="text-ink2 py-1">{none}</p>
+        <p className="text-ink2">{none}</p>
       ) : (
         <div role="list" aria-label="Findings">
           {findings.map((finding) => (

@@ -164,14 +164,14 @@ export function DeviceForm({ from }: { from?: DeviceProfile }) {
       )}
       <div className="sticky bottom-0 bg-paper py-2 border-t border-line -mx-4 md:-mx-5 px-4 md:px-5">
         <div className="grid gap-2 max-w-sm">
-        {problem ? (
-          <p role="alert" className="error">
-            {problem}
-          </p>
-        ) : null}
-        <Button type="submit" disabled={isLoading} end="+">
-          {mine ? 'Keep the change' : 'Put it on the shelf'}
-        </Button>
+          {problem ? (
+            <p role="alert" className="error">
+              {problem}
+            </p>
+          ) : null}
+          <Button type="submit" disabled={isLoading} end="+">
+            {mine ? 'Keep the change' : 'Put it on the shelf'}
+          </Button>
         </div>
       </div>
     </form>

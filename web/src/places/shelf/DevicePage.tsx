@@ -47,7 +47,9 @@ export function DevicePage({ profile }: { profile: DeviceProfile }) {
           <p className="text-[15px]">{profile.summary}</p>
           <p className="text-ink2">
             {categoryTitles[profile.category]}
-            {kinds.length > 0 ? `, made for: ${kinds.map((kind) => kindFacts[kind].title.toLowerCase()).join(', ')}` : ''}
+            {kinds.length > 0
+              ? `, made for: ${kinds.map((kind) => kindFacts[kind].title.toLowerCase()).join(', ')}`
+              : ''}
             {mine ? `, your own, version ${profile.version ?? 1}` : ''}
           </p>
         </div>
@@ -73,7 +75,9 @@ export function DevicePage({ profile }: { profile: DeviceProfile }) {
           <button
             type="button"
             className="third min-h-10 max-md:min-h-12"
-            onClick={() => download(`${profile.id}.nachtigal-device.json`, `${JSON.stringify(shelfFileOf([profile]), null, 1)}\n`)}
+            onClick={() =>
+              download(`${profile.id}.nachtigal-device.json`, `${JSON.stringify(shelfFileOf([profile]), null, 1)}\n`)
+            }
           >
             Take a file
           </button>

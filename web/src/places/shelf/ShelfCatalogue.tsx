@@ -99,7 +99,11 @@ export function ShelfCatalogue({ chosen }: { chosen: string | undefined }) {
         <div className="grid grid-cols-2 gap-2">
           <Field label="Sort" text>
             {(ids) => (
-              <select {...ids} value={category} onChange={(event) => setCategory(event.target.value as Category | 'own' | '')}>
+              <select
+                {...ids}
+                value={category}
+                onChange={(event) => setCategory(event.target.value as Category | 'own' | '')}
+              >
                 <option value="">all</option>
                 <option value="own">your own</option>
                 {categories.map((each) => (

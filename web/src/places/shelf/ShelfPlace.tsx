@@ -79,8 +79,8 @@ export function ShelfPlace() {
             <section className="p-6 not-phone max-w-xl grid gap-3 content-start">
               <h1 className="h1">Shelf</h1>
               <p>
-                {inHand.profiles.length} devices, {inHand.own.size} of your own. Choose one on the left, or type what you
-                look for. A device in a job keeps the version it was used with.
+                {inHand.profiles.length} devices, {inHand.own.size} of your own. Choose one on the left, or type what
+                you look for. A device in a job keeps the version it was used with.
               </p>
               {takenOff ? <PutBack profile={takenOff} /> : null}
             </section>

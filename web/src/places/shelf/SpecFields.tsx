@@ -38,11 +38,25 @@ export function SpecFields({ fields, value, onChange, terminals, of = '', head }
       <div className="grid gap-x-4 gap-y-3 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-5 items-end">
         {head}
         {plain.map(([key, spec]) => (
-          <Plain key={key} spec={spec} value={value[key]} onChange={(next) => put(key, next)} terminals={terminals} of={of} />
+          <Plain
+            key={key}
+            spec={spec}
+            value={value[key]}
+            onChange={(next) => put(key, next)}
+            terminals={terminals}
+            of={of}
+          />
         ))}
       </div>
       {large.map(([key, spec]) => (
-        <Large key={key} spec={spec} value={value[key]} onChange={(next) => put(key, next)} terminals={terminals} of={of} />
+        <Large
+          key={key}
+          spec={spec}
+          value={value[key]}
+          onChange={(next) => put(key, next)}
+          terminals={terminals}
+          of={of}
+        />
       ))}
     </div>
   )
@@ -178,7 +192,15 @@ const laws: readonly Probe[] = [
   { kind: 'thermocouple', type: 'T' },
 ]
 
-function CurveInput({ value, onChange, label }: { value: unknown; onChange: (next: unknown) => void; label: React.ReactNode }) {
+function CurveInput({
+  value,
+  onChange,
+  label,
+}: {
+  value: unknown
+  onChange: (next: unknown) => void
+  label: React.ReactNode
+}) {
   const { calcData } = useShelf()
   const known = [...calcData.parts.map(({ curve }): Probe => curve), ...laws]
   const at = isTree(value) ? known.findIndex((curve) => sameCurve(curve, value as unknown as Probe)) : -1
@@ -193,7 +215,9 @@ function CurveInput({ value, onChange, label }: { value: unknown; onChange: (nex
             if (chosen && event.target.value !== '') onChange(chosen)
           }}
         >
-          {at < 0 ? <option value={isTree(value) ? 'own' : ''}>{isTree(value) ? 'a curve of its own' : 'choose'}</option> : null}
+          {at < 0 ? (
+            <option value={isTree(value) ? 'own' : ''}>{isTree(value) ? 'a curve of its own' : 'choose'}</option>
+          ) : null}
           {known.map((curve, i) => (
             <option key={i} value={i}>
               {probeName(curve, calcData.parts)}
@@ -219,7 +243,12 @@ function Large({ spec, value, onChange, terminals, of }: One) {
         <legend className="lab">{spec.title}</legend>
         <div className="flex flex-wrap gap-x-5">
           {spec.options.map((option) => (
-            <Tick key={option} checked={held[option] === true} onChange={(on) => put(option, on)} className="max-md:min-h-12">
+            <Tick
+              key={option}
+              checked={held[option] === true}
+              onChange={(on) => put(option, on)}
+              className="max-md:min-h-12"
+            >
               {option.replace(/-/g, ' ')}
             </Tick>
           ))}

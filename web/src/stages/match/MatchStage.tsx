@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
+import type { JointVerdict } from '@nachtigal/core/check/judgeJoint'
 import type { ResolvedDevice } from '@nachtigal/core/job/chain'
 import type { Category } from '@nachtigal/core/profile/deviceProfile'
 import { Sign } from '../../instruments/Chain'
@@ -21,8 +22,7 @@ import { WhichProbe } from './WhichProbe'
 
 /** Stage 2: choose each link of the chain from the shelf, join them; every joint is judged. */
 export function MatchStage() {
-  const loopInHand = useLoop()
-  const { chain, joints, open, job, loop, survey } = loopInHand
+  const { chain, joints, open, job, loop, survey } = useLoop()
   const { category } = useParams()
   const navigate = useNavigate()
   const phone = useMedia(PHONE)
@@ -89,33 +89,7 @@ export function MatchStage() {
             </button>
           </p>
         ) : null}
-        <h2 className="h2">Joints</h2>
-        <ul>
-          {joints.map((joint) => {
-            const connection = chain.connections.find(({ id }) => id === joint.connection)
-            return (
-              <li key={joint.connection} className="border-b border-line">
-                <Opens
-                  className="w-full flex items-center gap-2 min-h-8 max-md:min-h-12 text-left"
-                  label={`${connection?.fromDevice.tag ?? ''} to ${connection?.toDevice.tag ?? ''}: ${verdictWord[joint.verdict]}`}
-                  trigger={
-                    <>
-                      <Shape kind={verdictShape[joint.verdict]} />
-                      <span className="cond text-[16px] whitespace-nowrap">
-                        {connection?.fromDevice.tag} to {connection?.toDevice.tag}
-                      </span>
-                      <span className="text-ink2 small truncate flex-1">{joint.passes}</span>
-                      <span className="underline small whitespace-nowrap">{verdictWord[joint.verdict]}</span>
-                    </>
-                  }
-                >
-                  <JointDetail verdicts={[joint]} loop={loopInHand} />
-                </Opens>
-              </li>
-            )
-          })}
-          {joints.length === 0 ? <li className="text-ink2">Nothing is joined yet.</li> : null}
-        </ul>
+        <JointList />
         <Findings findings={open.filter(({ stage }) => stage === 'match')} none="Nothing to look at." />
         <Cautions stage="match" />
         <div className="mt-auto action-bar">
@@ -125,6 +99,63 @@ export function MatchStage() {
     </div>
   )
 }
+
+/** So many joints that fit have a line each; more of them stand side by side, so that the findings stay in sight. */
+const LINES = 4
+
+/** Every joint of the chain, those that do not fit first; each opens its sum and its remedies. */
+function JointList() {
+  const loopInHand = useLoop()
+  const { chain, joints } = loopInHand
+  const worstFirst = [...joints].sort((a, b) => byWorth[a.verdict] - byWorth[b.verdict])
+  const fitting = worstFirst.filter(({ verdict }) => verdict === 'fits')
+  const short = fitting.length > LINES
+  const tags = ({ connection }: JointVerdict) => {
+    const joined = chain.connections.find(({ id }) => id === connection)
+    return `${joined?.fromDevice.tag ?? ''} to ${joined?.toDevice.tag ?? ''}`
+  }
+  const row = (joint: JointVerdict, brief: boolean) => (
+    <li key={joint.connection} className={brief ? '' : 'border-b border-line'}>
+      <Opens
+        className={`w-full flex items-center gap-2 max-md:min-h-12 text-left ${brief ? 'min-h-7' : 'min-h-8'}`}
+        label={`${tags(joint)}: ${verdictWord[joint.verdict]}`}
+        trigger={
+          <>
+            <Shape kind={verdictShape[joint.verdict]} />
+            <span className="cond text-[16px] whitespace-nowrap">{tags(joint)}</span>
+            {brief ? null : (
+              <>
+                <span className="text-ink2 small truncate flex-1">{joint.passes}</span>
+                <span className="underline small whitespace-nowrap">{verdictWord[joint.verdict]}</span>
+              </>
+            )}
+          </>
+        }
+      >
+        <JointDetail verdicts={[joint]} loop={loopInHand} />
+      </Opens>
+    </li>
+  )
+  return (
+    <section aria-labelledby="joints-title">
+      <div className="flex items-baseline gap-3">
+        <h2 id="joints-title" className="h2">
+          Joints
+        </h2>
+        {short ? (
+          <span className="small text-ink2">
+            {fitting.length} of {joints.length} fit
+          </span>
+        ) : null}
+      </div>
+      {joints.length === 0 ? <p className="text-ink2">Nothing is joined yet.</p> : null}
+      <ul>{worstFirst.filter((joint) => !short || joint.verdict !== 'fits').map((joint) => row(joint, false))}</ul>
+      {short ? <ul className="grid grid-cols-3 gap-x-2">{fitting.map((joint) => row(joint, true))}</ul> : null}
+    </section>
+  )
+}
+
+const byWorth: Readonly<Record<JointVerdict['verdict'], number>> = { 'does-not-fit': 0, 'look-again': 1, fits: 2 }
 
 /** The devices of a category in the loop in hand; among the supplies also those of the job that feed nothing yet. */
 function useDevicesOf(): (category: Category) => readonly ResolvedDevice[] {

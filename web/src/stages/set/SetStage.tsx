@@ -248,7 +248,7 @@ function PlanSheet({ plan }: { plan: PlannedOutput }) {
           />
         </div>
       </section>
-      <aside className="panel" aria-label="What it means">
+      <aside className="panel gap-0.5" aria-label="What it means">
         <h2 className="h2">What it means</h2>
         <dl className="facts" aria-live="polite">
           {consequences(shown, chain, survey).map((line) => (
@@ -278,7 +278,7 @@ function PlanSheet({ plan }: { plan: PlannedOutput }) {
         {chain.devices
           .filter(({ facts }) => facts.limiter)
           .map((device) => (
-            <p key={device.id} className="small">
+            <p key={device.id} className="small leading-tight">
               {device.tag} {device.name} opens by itself at <b>{words.say(device.dialC ?? 0, 'temperature', 0)}</b> on{' '}
               {device.facts.limiter!.feels}; reset by {device.facts.limiter!.reset === 'manual' ? 'hand' : 'itself'}.
             </p>
@@ -316,7 +316,7 @@ function ProbeFault({
         ]}
       />
       {failures.length > 0 ? (
-        <p className="small mt-1">
+        <p className="small mt-1 leading-tight">
           Open: display <span className="mono">{failures[0]!.display}</span>. Short:{' '}
           <span className="mono">{failures[1]!.display}</span>.
           {failures[0]!.fallsK !== undefined
