@@ -26,19 +26,30 @@ test('pictures of the main views', async ({ page, server }) => {
   await page.getByRole('link', { name: /Otterholm Wildlife/ }).click()
   await expect(page.getByRole('heading', { name: '10 loops' })).toBeVisible()
   await shot('board')
-  const [job] = (await (await page.request.get(`${server.url}/api/jobs`)).json()) as [{ id: string }]
+  const jobs = (await (await page.request.get(`${server.url}/api/jobs`)).json()) as { id: string; name: string }[]
+  const job = jobs.find(({ name }) => name === 'Otterholm Wildlife Hospital')!
   const { loops } = (await (await page.request.get(`${server.url}/api/jobs/${job.id}`)).json()) as {
-    loops: Record<string, unknown>
+    loops: Record<string, { name: string }>
   }
-  const loop = `${server.url}/jobs/${job.id}/loops/${Object.keys(loops)[0]}`
-  const visit = async (name: string, place: string) => {
-    await page.goto(`${loop}/${place}`)
+  const named = (wanted: string) => {
+    const [id] = Object.entries(loops).find(([, { name }]) => name === wanted)!
+    return `${server.url}/jobs/${job.id}/loops/${id}`
+  }
+  const loop = named('Hatchling floor')
+  const pool = named('Seal pool')
+  const visit = async (name: string, place: string, of = loop) => {
+    await page.goto(`${of}/${place}`)
     await expect(page.locator('.stage')).toBeVisible()
     if (place === 'try') await expect(page.locator('[data-result="starts"]')).toBeVisible()
     await page.waitForTimeout(300)
     await shot(name)
   }
   for (const [name, place] of views) await visit(name, place)
+  await visit('proposal', 'survey/proposal', pool)
+  await page.goto(`${server.url}/jobs/${job.id}/shelf/redstart`)
+  await expect(page.getByRole('heading', { level: 1, name: 'Redstart' })).toBeVisible()
+  await page.waitForTimeout(300)
+  await shot('shelf')
   await page.goto(`${server.url}/jobs/${job.id}/log`)
   await expect(page.getByRole('row').nth(5)).toBeVisible()
   await shot('log')
@@ -49,14 +60,13 @@ test('pictures of the main views', async ({ page, server }) => {
     await shot(name)
   }
   await sum('sums', 'probe.temperature', 'Temperature of a probe')
-  await sum('sums-fan', 'fan.demand', 'Fan by the stronger demand')
   await page.goto(`${loop}/set`)
   await page.getByRole('button', { name: 'Night' }).click()
   await page.mouse.move(0, 0)
   await shot('set-night')
   await page.getByRole('button', { name: 'Day' }).click()
   await page.setViewportSize({ width: 390, height: 844 })
-  await visit('wire-phone', 'wire')
+  await visit('match-phone', 'match/load', pool)
   await page.goto(`${loop}/prove`)
   await page.getByRole('button', { name: /^Step 3,/ }).click()
   await page.waitForTimeout(300)

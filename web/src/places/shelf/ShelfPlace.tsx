@@ -67,7 +67,8 @@ export function ShelfPlace() {
     )
   const found = inHand.profiles.find(({ id }) => id === device)
   const second = inHand.profiles.find(({ id }) => id === other)
-  const narrow = page !== 'list'
+  // On a phone the way back for what was taken off stands in place of the list.
+  const narrow = page !== 'list' || takenOff !== undefined
   return (
     <ShelfContext.Provider value={inHand}>
       <main className={`sheet shelf ${narrow ? 'has-device' : ''}`}>
@@ -76,7 +77,7 @@ export function ShelfPlace() {
           {page === 'new' ? (
             <DeviceForm key="new" />
           ) : page === 'list' ? (
-            <section className="p-6 not-phone max-w-xl grid gap-3 content-start">
+            <section className={`p-6 max-w-xl grid gap-3 content-start ${takenOff ? '' : 'not-phone'}`}>
               <h1 className="h1">Shelf</h1>
               <p>
                 {inHand.profiles.length} devices, {inHand.own.size} of your own. Choose one on the left, or type what
