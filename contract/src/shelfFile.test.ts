@@ -32,6 +32,18 @@ function put(value: unknown, [key, ...rest]: readonly string[], next: unknown): 
   return Array.isArray(value) ? Object.values(made) : made
 }
 
+const anOption = {
+  x: { order: 1, title: 'X', by: 'parameter', parameter: 'none', choices: { a: { order: 1, title: 'A', does: 'a' } } },
+}
+
+/** A dry contact on a terminal. */
+const aPort = (make: string) => ({
+  ...find('dipper').ports[
+    Object.keys(find('dipper').ports).find((id) => find('dipper').ports[id]!.kind === 'contact')!
+  ],
+  make,
+})
+
 describe('a profile', () => {
   it('of the shelf is taken as it is', () => {
     expect(profiles.length).toBeGreaterThan(100)
@@ -57,22 +69,16 @@ describe('a profile', () => {
     )
     expect(taken).toBeGreaterThan(0)
   })
-  it.each<[string, (profile: Record<string, any>) => void, RegExp]>([
-    ['a port on a terminal that is not there', (p) => (p.ports[Object.keys(p.ports)[0]!].a = 'zz'), /^ports\./],
-    ['a prototype key', (p) => (p.ports = JSON.parse('{"__proto__": {"kind": "contact"}}')), /^ports/],
-    ['an option of a parameter that is not there', (p) => (p.options = anOption), /^options/],
-    ['a number that is text', (p) => (p.controller.display.stepC = '0.1'), /^controller\.display\.stepC/],
-    ['a figure that is not finite', (p) => (p.controller.display.stepC = Number.NaN), /^controller\.display\.stepC/],
-  ])('with %s is refused, and the place is named', (_, spoil, field) => {
-    const profile = find('dipper') as unknown as Record<string, any>
-    spoil(profile)
-    expect(profileRefusal(profile)?.field).toMatch(field)
-  })
+  it.each<[string, readonly string[], unknown, RegExp]>([
+    ['a port on a terminal that is not there', ['ports', 'supply'], aPort('zz'), /^ports\.supply/],
+    ['a prototype key', ['ports'], JSON.parse('{"__proto__": {"kind": "contact"}}'), /^ports/],
+    ['an option of a parameter that is not there', ['options'], anOption, /^options/],
+    ['a number that is text', ['controller', 'display', 'stepC'], '0.1', /^controller\.display\.stepC/],
+    ['a figure that is not finite', ['controller', 'display', 'stepC'], Number.NaN, /^controller\.display\.stepC/],
+  ])('with %s is refused, and the place is named', (_, path, value, field) =>
+    expect(profileRefusal(put(find('dipper'), path, value))?.field).toMatch(field),
+  )
 })
-
-const anOption = {
-  x: { order: 1, title: 'X', by: 'parameter', parameter: 'none', choices: { a: { order: 1, title: 'A', does: 'a' } } },
-}
 
 describe('readShelfFile', () => {
   it('reads what was written', () => {

@@ -12,6 +12,7 @@ import {
   addDevice,
   type Edited,
   joinPorts,
+  dropSupply,
   leaveSupply,
   moveSupply,
   removeDevice,
@@ -20,6 +21,7 @@ import {
 import { connectionList } from '../wiring/connectionList'
 import { limitersOf } from '../wiring/guards'
 import { outputPath } from '../wiring/outputPath'
+import { idleSupplies } from '../wiring/idleSupplies'
 import { powerPaths } from '../wiring/powerPath'
 import { reachOf } from '../wiring/reach'
 import { supplyDraws } from '../wiring/supplyDraws'
@@ -402,6 +404,17 @@ describe('supplies', () => {
     const moved = moveSupply(begun, from, to)
     expect([count(moved, from), count(moved, to)]).toEqual([0, count(begun, from)])
     expect(count(leaveSupply(moved, to), to)).toBe(0)
+  })
+  it('one that feeds nothing is known as idle until something is fed from it, and leaves the job again', () => {
+    const begun = surveyed('pool')
+    const edited = step(begun, 'safety-24')
+    const id = idOf(edited, 'safety-24')
+    expect(idleSupplies(edited.job, [edited.loop]).map((each) => each.id)).toEqual([id])
+    const fed = step(edited, 'redstart')
+    expect(idleSupplies(fed.job, [fed.loop])).toEqual([])
+    // What another loop is fed from is not idle.
+    expect(idleSupplies(fed.job, [begun.loop, fed.loop])).toEqual([])
+    expect(dropSupply(edited, id).job.devices).toEqual(begun.job.devices)
   })
   it('draws count devices and loads, and those of other loops', () => {
     const edited = only('room', 'mains-230-10', 'safety-24-20', 'plover', 'room-ni1000', 'valve-y010')

@@ -1,9 +1,10 @@
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
-import { leaflet, type LeafletSection } from '@nachtigal/core/profile/leaflet'
+import { leaflet } from '@nachtigal/core/profile/leaflet'
 import { TerminalStrip } from '../../instruments/TerminalStrip'
 import { useShelf } from './shelfContext'
+import { sideBySide } from './sideBySide'
 
 /** Two devices side by side, line by line; where they differ is marked in words and by weight. */
 export function ComparePage({ one, other }: { one: DeviceProfile; other: DeviceProfile }) {
@@ -57,22 +58,4 @@ export function ComparePage({ one, other }: { one: DeviceProfile; other: DeviceP
       </div>
     </article>
   )
-}
-
-/** Lines of two leaflets under one another by section and label; a label that stands twice is matched in its order. */
-export function sideBySide(one: readonly LeafletSection[], other: readonly LeafletSection[]) {
-  const titles = [...new Set([...one, ...other].map(({ title }) => title))]
-  return titles.flatMap((title) => {
-    const [a, b] = [one, other].map((sections) => sections.find((each) => each.title === title)?.rows ?? [])
-    const labels = [...new Set([...a!, ...b!].map(({ label }) => label))]
-    return labels.flatMap((label) => {
-      const [left, right] = [a!, b!].map((rows) => rows.filter((row) => row.label === label).map(({ text }) => text))
-      return Array.from({ length: Math.max(left!.length, right!.length) }, (_, i) => ({
-        title,
-        label,
-        a: left![i] ?? '',
-        b: right![i] ?? '',
-      }))
-    })
-  })
 }

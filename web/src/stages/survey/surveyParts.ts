@@ -1,5 +1,6 @@
 import type { LoopDocument } from '@nachtigal/core/job/documents'
 import { proposedHazards } from '@nachtigal/core/survey/hazards'
+import { counted } from '@nachtigal/core/units/words'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 
 export type PartId = string
@@ -55,7 +56,7 @@ export function surveyParts(loop: LoopDocument, missing: number): readonly Surve
           : found.state === 'none'
             ? 'nothing was there'
             : values > 0
-              ? `${values} values`
+              ? counted(values, 'value')
               : 'a control was there',
     },
     {

@@ -1,0 +1,45 @@
+import { describe, expect, it } from '@jest/globals'
+import { emptyLoop, type LoopDocument, loopKinds } from '@nachtigal/core/job/documents'
+import { proposedHazards } from '@nachtigal/core/survey/hazards'
+import { surveyParts } from './surveyParts'
+
+const loop = (kind: (typeof loopKinds)[number], survey: Partial<LoopDocument['survey']> = {}): LoopDocument => {
+  const bare = emptyLoop('l', 'j', kind, 'Loop', 1)
+  return { ...bare, survey: { ...bare.survey, ...survey } }
+}
+const part = (of: LoopDocument, id: string, missing = 0) => surveyParts(of, missing).find((each) => each.id === id)!
+
+describe('surveyParts', () => {
+  it.each(loopKinds)(
+    '%s: questions first, then what was found, what could hurt, the proposal; addresses differ',
+    (kind) => {
+      const ids = surveyParts(loop(kind), 3).map(({ id }) => id)
+      expect(ids.slice(-3)).toEqual(['found', 'hurt', 'proposal'])
+      expect(ids.length).toBeGreaterThan(5)
+      expect(new Set(ids).size).toBe(ids.length)
+      expect(ids.every((id) => /^[a-z]+(-[a-z]+)*$/.test(id))).toBe(true)
+    },
+  )
+  it('counts what must still be answered, and what was', () => {
+    expect(part(loop('pool'), 'the-place')).toMatchObject({ says: expect.stringContaining('to answer') })
+    const before = part(loop('pool'), 'the-place').open
+    expect(part(loop('pool', { answers: { volume: 90 } }), 'the-place').open).toBe(before - 1)
+  })
+  it('wants the finding written down, or that there was none', () => {
+    expect(part(loop('fan'), 'found').open).toBe(1)
+    expect(part(loop('fan', { complaint: 'Too loud' }), 'found')).toMatchObject({ open: 1, says: 'complaint only' })
+    expect(part(loop('fan', { found: { state: 'none' } }), 'found').open).toBe(0)
+    const values = { a: { order: 1, name: 'Dial', text: '23' } }
+    expect(part(loop('fan', { found: { state: 'there', values } }), 'found').says).toBe('1 value')
+  })
+  it('wants every proposed hazard ticked', () => {
+    const proposed = proposedHazards('cabin', {})
+    expect(part(loop('cabin'), 'hurt').open).toBe(proposed.length)
+    const hazards = Object.fromEntries(proposed.map(({ id }) => [id, true]))
+    expect(part(loop('cabin', { hazards }), 'hurt').open).toBe(0)
+  })
+  it('has the proposal wait for what is missing', () => {
+    expect(part(loop('room'), 'proposal', 2)).toMatchObject({ open: 2, says: 'waits for answers' })
+    expect(part(loop('room'), 'proposal', 0)).toMatchObject({ open: 0, says: 'ready' })
+  })
+})
