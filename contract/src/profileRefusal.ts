@@ -13,10 +13,19 @@ export function profileRefusal(value: unknown): Refusal | undefined {
   const wrong = refusal(profileSchema, value)
   if (wrong) return wrong
   const profile = value as DeviceProfile
-  return optionRefusal(profile) ?? terminalRefusal(profile) ?? parameterRefusal(profile)
+  return factsRefusal(profile) ?? optionRefusal(profile) ?? terminalRefusal(profile) ?? parameterRefusal(profile)
 }
 
 const says = (field: string, message: string): Refusal => ({ field, message })
+
+/** What a device of a sort cannot be without. */
+function factsRefusal(profile: DeviceProfile): Refusal | undefined {
+  const { category } = profile
+  if (!(['controller', 'probe', 'limiter', 'permissive'] as readonly string[]).includes(category)) return undefined
+  return profile[category as 'controller' | 'probe' | 'limiter' | 'permissive'] === undefined
+    ? says(category, `${category} is missing: a device of this sort has it`)
+    : undefined
+}
 
 function optionRefusal(profile: DeviceProfile): Refusal | undefined {
   for (const [id, port] of Object.entries(profile.ports)) {

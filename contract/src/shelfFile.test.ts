@@ -71,6 +71,7 @@ describe('a profile', () => {
   })
   it.each<[string, readonly string[], unknown, RegExp]>([
     ['a port on a terminal that is not there', ['ports', 'supply'], aPort('zz'), /^ports\.supply/],
+    ['no facts of its sort', ['controller'], undefined, /^controller$/],
     ['a prototype key', ['ports'], JSON.parse('{"__proto__": {"kind": "contact"}}'), /^ports/],
     ['an option of a parameter that is not there', ['options'], anOption, /^options/],
     ['a number that is text', ['controller', 'display', 'stepC'], '0.1', /^controller\.display\.stepC/],

@@ -95,7 +95,7 @@ export function propose(
     ...(worst > 0
       ? [
           {
-            label: 'Switchings at worst, one step',
+            label: control === 'staged' ? 'Switchings at worst, as one step' : 'Switchings at worst',
             value: worst,
             quantity: 'perHour' as const,
             worked: { calc: 'cycling.worst', input: worstInput, output: 'cyclesPerHour' },

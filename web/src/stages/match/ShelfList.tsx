@@ -197,7 +197,7 @@ const place = (
 ) =>
   profile.id === inUse
     ? -1
-    : (rank(profile, kind) === 2 ? 10 : 0) + { fits: 0, 'look-again': 1, 'does-not-fit': 2 }[worst?.verdict ?? 'fits']
+    : 10 * rank(profile, kind) + { fits: 0, 'look-again': 1, 'does-not-fit': 2 }[worst?.verdict ?? 'fits']
 
 type Kind = keyof NonNullable<DeviceProfile['kinds']>
 
