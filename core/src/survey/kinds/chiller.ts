@@ -148,7 +148,7 @@ export const chiller: KindFacts = {
       value: targetC - 8,
       low: targetC - 12,
       high: targetC - 5,
-      why: 'target less 8 K (practice)',
+      why: 'target less {8 K} (practice)',
     })
     const freezeC = freezePoint(liquid, percent, data)
     const seen = seenFrom('cooling', {

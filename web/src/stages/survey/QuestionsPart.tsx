@@ -134,7 +134,7 @@ function Counted({ question }: { question: NumberQuestion }) {
       trigger={filled.source === 'chain' ? 'from nameplates' : `est.${range}`}
     >
       {filled.worked ? <WorkedSum call={filled.worked} /> : null}
-      <p className="mt-2">{filled.why}</p>
+      <p className="mt-2">{words.tell(filled.why)}</p>
       <p className="mt-1 text-ink2">{hint}</p>
     </Opens>
   ) : taken ? (

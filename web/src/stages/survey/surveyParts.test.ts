@@ -35,7 +35,7 @@ describe('surveyParts', () => {
   it('wants every proposed hazard ticked', () => {
     const proposed = proposedHazards('cabin', {})
     expect(part(loop('cabin'), 'hurt').open).toBe(proposed.length)
-    const hazards = Object.fromEntries(proposed.map(({ id }) => [id, true]))
+    const hazards = Object.fromEntries(proposed.map(({ id }) => [id, true as const]))
     expect(part(loop('cabin', { hazards }), 'hurt').open).toBe(0)
   })
   it('has the proposal wait for what is missing', () => {
