@@ -243,7 +243,7 @@ describe('the form of a device', () => {
       expect(lost(profileForm(category), profile as never).filter((key) => !kept.has(key))).toEqual([])
   })
   it.each([
-    ['Kestrel 2', [], 'kestrel-2'],
+    ['Wheatear 2', [], 'wheatear-2'],
     ['  Grå Fugl!  ', [], 'gra-fugl'],
     ['Dipper', ['dipper'], 'dipper-2'],
     ['Dipper', ['dipper', 'dipper-2'], 'dipper-3'],

@@ -111,6 +111,7 @@ describe('DeviceForm', () => {
       name: `${dipper.name} copy`,
     })
     await userEvent.click(screen.getByRole('button', { name: 'As a form' }))
-    for (const code of Object.keys(dipper.controller!.parameters)) expect(screen.getAllByDisplayValue(code).length).toBeGreaterThan(0)
+    for (const code of Object.keys(dipper.controller!.parameters))
+      expect(screen.getAllByDisplayValue(code).length).toBeGreaterThan(0)
   })
 })
