@@ -180,7 +180,7 @@ describe('whatever is done to a chain', () => {
         for (const { rows } of keyingSheet(context))
           for (const { planned } of rows) expect(planned).not.toMatch(/NaN|undefined/)
         for (const plan of Object.values(loop.settings.planned)) {
-          for (const { value } of consequences(plan, context.chain, context.survey))
+          for (const { value } of consequences(plan, context))
             expect(value === null || Number.isFinite(value)).toBe(true)
           probeFailures(plan, context.chain, context.survey)
         }

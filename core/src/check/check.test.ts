@@ -220,7 +220,7 @@ it('a failed test cannot be reasoned away either', () => {
 
 describe('consequences', () => {
   const made = context(plannedFloor())
-  const lines = consequences(made.loop.settings.planned['plan-1']!, made.chain, made.survey)
+  const lines = consequences(made.loop.settings.planned['plan-1']!, made)
   it('tells all five', () => expect(lines.map(({ id }) => id)).toEqual(['on', 'off', 'design', 'worst', 'life']))
   it.each(lines.map((line) => [line.id, line] as const))(
     '%s is what its calculation answers',
@@ -231,7 +231,7 @@ describe('consequences', () => {
   )
   it('gives a reason where the floor never gets there', () => {
     const plan = { ...made.loop.settings.planned['plan-1']!, ...fromSetpoint('heating', 'cut-out', 60, 1) }
-    expect(consequences(plan, made.chain, made.survey).find(({ id }) => id === 'design')).toMatchObject({
+    expect(consequences(plan, made).find(({ id }) => id === 'design')).toMatchObject({
       value: null,
       reason: 'stays on',
     })

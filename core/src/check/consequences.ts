@@ -3,8 +3,10 @@ import { relayLifeYears, worstCycling } from '../control/worstCycling'
 import { keyedSwingK, type OnOffBehaviour } from '../job/behaviour'
 import type { ResolvedChain } from '../job/chain'
 import { coolDownK } from '../plant/coolDown'
+import { fieldValue } from '../plant/fieldValue'
 import type { CalcCall, LoopSurvey } from '../survey/surveyResult'
 import type { Quantity } from '../units/quantity'
+import type { LoopContext } from './context'
 
 /** One line of "what it means": a worked-out number that can be opened, or a reason why there is none. */
 export interface Consequence {
@@ -17,17 +19,13 @@ export interface Consequence {
   readonly worked: CalcCall
 }
 
-/** Hours a year in which a heating season calls: starting value for relay life, October to April. */
-const SEASON_H = 5000
-
 /**
  * What a plan will do, live: where it switches, how often at design and at the worst half load, how long the relay lasts.
  * Without a survey only the switching points are known.
  */
 export function consequences(
   plan: OnOffBehaviour,
-  chain: ResolvedChain,
-  survey: LoopSurvey | undefined,
+  { chain, survey, data }: Pick<LoopContext, 'chain' | 'survey' | 'data'>,
 ): Consequence[] {
   const { action, convention, setpointC, swingK, aboveK, belowK, swingIs, onC, offC } = plan
   const points = {
@@ -74,16 +72,17 @@ export function consequences(
     },
   )
   const contact = chain.devices.find(({ id }) => id === plan.output.device)?.facts.ports[plan.output.port]
+  const hoursPerYear = fieldValue(data, 'relay.life.hours').typical
   if (contact?.kind === 'contact')
     lines.push({
       id: 'life',
       label: 'Relay life, at worst',
       quantity: 'years',
       decimals: 0,
-      value: relayLifeYears(worst, SEASON_H, contact.ratedOperations),
+      value: relayLifeYears(worst, hoursPerYear, contact.ratedOperations),
       worked: {
         calc: 'cycling.relayLife',
-        input: { cyclesPerHour: worst, hoursPerYear: SEASON_H, ratedOperations: contact.ratedOperations },
+        input: { cyclesPerHour: worst, hoursPerYear, ratedOperations: contact.ratedOperations },
         output: 'years',
       },
     })

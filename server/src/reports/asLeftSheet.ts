@@ -61,7 +61,8 @@ const shown = (reading: Reading | undefined) =>
 const minute = (iso: string) => iso.slice(0, 16).replace('T', ' ')
 
 /** Survey figures and what follows from them, each with its unit and whether it was answered or estimated. */
-function surveyLines({ loop, survey, chain, words, missing }: LoopContext): (readonly [string, string])[] {
+function surveyLines(context: LoopContext): (readonly [string, string])[] {
+  const { loop, survey, words, missing } = context
   const { target, tolerance } = loop.survey.answers
   const lines: (readonly [string, string])[] = []
   if (typeof target === 'number')
@@ -86,7 +87,7 @@ function surveyLines({ loop, survey, chain, words, missing }: LoopContext): (rea
   lines.push(...survey.lines.map(({ label, value, quantity }) => [label, words.say(value, quantity)] as const))
   const several = Object.keys(loop.settings.planned).length > 1
   for (const plan of ordered(loop.settings.planned))
-    for (const { id, label, value, quantity, decimals } of consequences(plan, chain, survey))
+    for (const { id, label, value, quantity, decimals } of consequences(plan, context))
       if (value !== null && (id === 'on' || id === 'off' || id === 'worst'))
         lines.push([several ? `${label}, ${plan.output.port}` : label, words.say(value, quantity, decimals)])
   return lines

@@ -172,9 +172,9 @@ const probeFaultSafe = eachPlan((plan, { chain }) => {
 })
 
 const powerEnough = eachPlan((plan, context) => {
-  const { survey, chain, words } = context
+  const { survey, words } = context
   if (!survey || survey.seen.action !== plan.action) return []
-  const design = consequences(plan, chain, survey).find(({ id }) => id === 'design')
+  const design = consequences(plan, context).find(({ id }) => id === 'design')
   const { lossWPerK, restC, fullPowerW } = survey.seen
   const powerW = fullPowerW ?? survey.seen.powerW
   if (powerW > 0 && design?.reason !== 'stays on') return []

@@ -251,7 +251,7 @@ function PlanSheet({ plan }: { plan: PlannedOutput }) {
       <aside className="panel gap-0.5" aria-label="What it means">
         <h2 className="h2">What it means</h2>
         <dl className="facts" aria-live="polite">
-          {consequences(shown, chain, survey).map((line) => (
+          {consequences(shown, inHand).map((line) => (
             <div key={line.id} className="contents" data-consequence={line.id}>
               <dt>{line.label}</dt>
               <dd>
