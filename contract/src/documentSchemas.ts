@@ -1,6 +1,7 @@
 import { mixed, number } from 'yup'
 import { conventions } from '@nachtigal/core/control/switchingPoints'
-import { loopKinds } from '@nachtigal/core/job/documents'
+import { loopKinds, temporaryKinds } from '@nachtigal/core/job/documents'
+import { mountings } from '@nachtigal/core/plant/enclosure'
 import { faultActions, probePlaces } from '@nachtigal/core/profile/deviceProfile'
 import { unitLabels } from '@nachtigal/core/units/quantity'
 import {
@@ -118,7 +119,14 @@ export const loopSchema = shape({
         serial: text(60),
         weather: text(200),
         outdoorC: finite(-100, 100),
-        terminals: optionalMapOf(shape({ order: order(), terminal: text(20).defined(), wire: text(200).defined() })),
+        terminals: optionalMapOf(
+          shape({
+            order: order(),
+            terminal: text(20).defined(),
+            wire: text(200).defined(),
+            volts: finite(0, 1000),
+          }),
+        ),
         values: optionalMapOf(shape({ order: order(), name: text(60).defined(), text: text(40).defined() })),
       }),
     ),
@@ -131,11 +139,33 @@ export const loopSchema = shape({
     rows: mapOf(
       shape({
         landed: flag(),
+        number: finite(1, 10000),
         tested: reading.default(undefined),
         note: text(400),
         label: text(20),
         lengthM: finite(0, 10000),
         sizeMm2: over(0, 1000),
+      }),
+    ),
+    changed: optionalMapOf(
+      shape({
+        order: order(),
+        what: oneOf(['came', 'went', 'moved']).required(),
+        says: filledText(400),
+        landed: flag(),
+      }),
+    ),
+    done: optionalMapOf(
+      shape({ answer: oneOf(['yes', 'no']).required(), by: filledText(80), at: instant().required() }),
+    ),
+    box: optional(
+      shape({
+        heightM: over(0, 10),
+        widthM: over(0, 10),
+        depthM: over(0, 10),
+        mounting: oneOf(mountings),
+        build: oneOf(['steel', 'stainless', 'plastic']),
+        outsideC: finite(-60, 100),
       }),
     ),
   }).required(),
@@ -151,7 +181,7 @@ export const loopSchema = shape({
     answers: mapOf(oneOf(['yes', 'no']).required()),
   }).required(),
   waivers: mapOf(shape({ by: filledText(80), reason: filledText(400) })),
-  temporary: mapOf(shape({ ...noted, what: filledText(400) })),
+  temporary: mapOf(shape({ ...noted, kind: oneOf(temporaryKinds), what: filledText(400) })),
   handover: shape({
     signed: shape({ by: filledText(80), at: instant().required(), instrument: filledText(120) }).default(undefined),
   }).required(),

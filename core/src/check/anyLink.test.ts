@@ -456,7 +456,7 @@ describe('options', () => {
     const edited = only('enclosure', 'supply-24dc', 'ouzel', 'panel-k')
     const rows = (e: Edited) =>
       connectionList(resolveChain(e.job, e.loop.chain), 'iec')
-        .filter(({ role, to }) => role !== 'probe' && to.deviceName === 'Ouzel')
+        .filter(({ role, to }) => role !== 'probe' && role !== 'screen' && to.deviceName === 'Ouzel')
         .map(({ to }) => to.label)
     expect(rows(edited)).toEqual([])
     expect(rows(setOption(edited, idOf(edited, 'ouzel'), 'model', 'low'))).toEqual(['24', '0'])
@@ -486,7 +486,13 @@ describe('the wire list of what is new', () => {
   it('a drive gives its motor three phases and earth', () =>
     expect(
       rowsOf(only('fan', 'mains-230-10', 'swift', 'petrel', 'fan-motor-075')).filter((row) => row.includes('M1')),
-    ).toEqual(['T1.U-M1.U line mains', 'T1.V-M1.V line mains', 'T1.W-M1.W line mains', 'T1.PE2-M1.PE earth mains']))
+    ).toEqual([
+      'T1.U-M1.U motor mains',
+      'T1.V-M1.V motor mains',
+      'T1.W-M1.W motor mains',
+      'T1.PE2-M1.PE earth mains',
+      'T1.SCR-M1.SCR screen mains',
+    ]))
   it('a group has three', () =>
     expect(rowsOf(only('cold-room', 'dunlin', 'dunlin')).filter((row) => row.includes('signal'))).toEqual([
       'A1.A-A2.A signal extra-low',

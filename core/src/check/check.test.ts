@@ -260,7 +260,7 @@ describe('stages', () => {
     ).toEqual([
       ['done', 'done'],
       ['done', 'all joints fit'],
-      ['waiting', '0 of 9 landed'],
+      ['waiting', '0 of 10 landed'],
       ['open', 'planned, not keyed'],
     ])
     expect(signingBlockedBy(made).length).toBeGreaterThan(1)
@@ -279,6 +279,6 @@ describe('the documents are those of every later loop', () => {
   it('two probes, two outputs and limiters: each output its own line and plan', () => {
     expect(Object.keys(two.loop.settings.planned)).toEqual(['plan-1', 'plan-2'])
     expect(codes(two).filter((code) => code.includes('stop'))).toEqual([])
-    expect(context(two).rows.length).toBe(16)
+    expect(context(two).rows.length).toBe(18)
   })
 })

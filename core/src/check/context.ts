@@ -4,7 +4,7 @@ import type { FieldData } from '../plant/fieldValue'
 import { type LoopSurvey, surveyResult } from '../survey/surveyResult'
 import type { UnitPreferences } from '../units/quantity'
 import { type Words, wordsFor } from '../units/words'
-import { connectionList, type WireRow } from '../wiring/connectionList'
+import { wireList, type WireList, type WireRow } from '../wiring/connectionList'
 import { type SharedDraw, supplyDraws } from '../wiring/supplyDraws'
 import { judgeJoints, type JointVerdict } from './judgeJoint'
 
@@ -17,6 +17,7 @@ export interface LoopContext {
   readonly chain: ResolvedChain
   readonly joints: readonly JointVerdict[]
   readonly rows: readonly WireRow[]
+  readonly wires: WireList
   readonly survey: LoopSurvey | undefined
   readonly missing: readonly string[]
   /** What the job's other loops draw from the supplies that they share with this one. */
@@ -36,6 +37,7 @@ export function loopContext(
 ): LoopContext {
   const chain = resolveChain(job, loop.chain)
   const words = wordsFor({ temperatureUnit: preferences.temperatureUnit, system: preferences.system })
+  const wires = wireList(chain, job.practice, loop.wiring.rows)
   const outcome = surveyResult(loop, chain, data)
   return {
     job,
@@ -44,7 +46,8 @@ export function loopContext(
     words,
     chain,
     joints: judgeJoints(chain, words),
-    rows: connectionList(chain, job.practice),
+    rows: wires.rows,
+    wires,
     survey: outcome.ok ? outcome.survey : undefined,
     others: loops.flatMap((other) => (other.id === loop.id ? [] : supplyDraws(resolveChain(job, other.chain)))),
     missing: outcome.ok ? [] : outcome.missing,

@@ -1,12 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from '@jest/globals'
 import { fromSetpoint } from '../job/behaviour'
-import type { Answer, LoopKind, Reading } from '../job/documents'
+import type { Answer, LoopKind, Reading, RowState } from '../job/documents'
 import { loopKinds } from '../job/documents'
 import { chained, idOf, replanned, step, swapped, told, withoutDevice } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import { device } from '../testing/loops'
-import { addDevice, leaveSupply, partPorts, type Edited } from '../wiring/chainEdit'
+import { addDevice, layAcross, leaveSupply, partPorts, type Edited } from '../wiring/chainEdit'
 import { checkLoop } from './checkLoop'
 import { loopContext } from './context'
 
@@ -189,6 +189,18 @@ const cases: Readonly<Record<string, readonly [trips: () => Edited, passes: () =
   C069_NO_OWN_ALARM: [() => withoutDevice(chained('fan'), 'alarm-own'), () => chained('fan')],
   C070_NO_RESTART: [() => only('fan', 'mains-230-16-30ma', 'goosander', 'fan-ac'), () => chained('fan')],
   C071_WETTER_AIR: [() => chained('fan'), () => chained('fan', { first: 'temperature' })],
+  C080_SAFETY_BY_PASSED: [() => across(floor(), 'shrike', 'contact'), () => across(floor(), 'dipper', 'out1')],
+  C081_CONTROL_OVERRIDDEN: [() => across(floor(), 'dipper', 'out1'), floor],
+  C082_FOUND_ON_WRONG_PAIR: [() => foundVolts('3', 231), () => foundVolts('1', 231)],
+  C083_VOLTAGE_DROP: [
+    () => everyWire(chained('cabin'), { lengthM: 30 }),
+    () => everyWire(chained('cabin'), { lengthM: 1 }),
+  ],
+  C084_THIN_FOR_ITS_FUSE: [() => everyWire(floor(), { sizeMm2: 0.75 }), () => everyWire(floor(), { sizeMm2: 2.5 })],
+  C085_OVER_ITS_FUSE: [
+    () => only('floor', 'mains-230-10', 'floor-ntc10k', 'wren', 'floor-heater-3680'),
+    () => only('floor', 'mains-230-20', 'floor-ntc10k', 'wren', 'floor-heater-3680'),
+  ],
   C072_FOUND_NOT_WRITTEN: [
     () => keyed(floor()),
     () => {
@@ -196,6 +208,22 @@ const cases: Readonly<Record<string, readonly [trips: () => Edited, passes: () =
       return { ...edited, loop: { ...edited.loop, survey: { ...edited.loop.survey, found: { state: 'none' } } } }
     },
   ],
+}
+
+/** A hand switch across a contact. */
+const across = (edited: Edited, profile: string, port: string) =>
+  layAcross(edited, { device: idOf(edited, profile), port }, device('hand-switch'), 'hand')
+
+function foundVolts(terminal: string, volts: number): Edited {
+  const edited = floor()
+  const found = { profile: 'dipper', terminals: { t: { order: 1, terminal, wire: 'brown', volts } } }
+  return { ...edited, loop: { ...edited.loop, survey: { ...edited.loop.survey, found } } }
+}
+
+function everyWire(edited: Edited, state: RowState): Edited {
+  const { rows } = loopContext(edited.job, edited.loop, fieldData)
+  const states = Object.fromEntries(rows.map(({ id }) => [id, state]))
+  return { ...edited, loop: { ...edited.loop, wiring: { rows: states } } }
 }
 
 function withoutSupply(kind: LoopKind, profile: string): Edited {

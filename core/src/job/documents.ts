@@ -1,3 +1,4 @@
+import type { Mounting } from '../plant/enclosure'
 import { plantKinds } from '../plant/estimatePlant'
 import type { UnitPreferences } from '../units/quantity'
 import type { DeviceProfile } from '../profile/deviceProfile'
@@ -62,7 +63,7 @@ export interface LoopDocument {
     readonly found?: Found
   }
   readonly chain: Chain
-  readonly wiring: { readonly rows: Readonly<Record<string, RowState>> }
+  readonly wiring: Wiring
   readonly settings: {
     /** Planned behaviour by id; an output has one. */
     readonly planned: Readonly<Record<string, OnOffBehaviour>>
@@ -77,11 +78,19 @@ export interface LoopDocument {
   /** Findings closed with a name and a reason; never a failed test, never a safety stop. */
   readonly waivers: Readonly<Record<string, { readonly by: string; readonly reason: string }>>
   /** Bridges, forced outputs, lifted wires: hand-over stays shut until it is empty. */
-  readonly temporary: Readonly<
-    Record<string, { readonly order: number; readonly what: string; readonly by: string; readonly at: string }>
-  >
+  readonly temporary: Readonly<Record<string, Temporary>>
   readonly handover: { readonly signed?: SignOff }
   readonly notes?: Readonly<Record<string, LoopNote>>
+}
+
+export const temporaryKinds = ['bridge', 'forced', 'hand', 'limit', 'lifted'] as const
+/** A bridge, a forced output, a switch in hand, a raised limit or a lifted wire. */
+export interface Temporary {
+  readonly order: number
+  readonly kind?: (typeof temporaryKinds)[number]
+  readonly what: string
+  readonly by: string
+  readonly at: string
 }
 
 /** One way of finding a figure on site, with what was measured, in SI. */
@@ -101,7 +110,16 @@ export interface Found {
   readonly weather?: string
   readonly outdoorC?: number
   readonly terminals?: Readonly<
-    Record<string, { readonly order: number; readonly terminal: string; readonly wire: string }>
+    Record<
+      string,
+      {
+        readonly order: number
+        readonly terminal: string
+        readonly wire: string
+        /** Voltage measured or seen on it. */
+        readonly volts?: number
+      }
+    >
   >
   readonly values?: Readonly<Record<string, { readonly order: number; readonly name: string; readonly text: string }>>
 }
@@ -128,9 +146,48 @@ export interface ProofReading extends Reading {
   readonly supersedes?: string
 }
 
+/** What was done at the wires, the box and the probes of a loop. */
+export interface Wiring {
+  readonly rows: Readonly<Record<string, RowState>>
+  /** What a change of the chain did to a list that was being worked through, by row; taken away once seen. */
+  readonly changed?: Readonly<Record<string, RowChange>>
+  /** Steps of placing, mounting, isolating and switching on that were done, by step. */
+  readonly done?: Readonly<Record<string, StepDone>>
+  readonly box?: BoxPlan
+}
+
+/** What became of one row when the chain was changed. */
+export interface RowChange {
+  readonly order: number
+  readonly what: 'came' | 'went' | 'moved'
+  /** The wire in words, as it was or is to be. */
+  readonly says: string
+  /** It had been landed: the wire is still there. */
+  readonly landed?: true
+}
+
+/** A step that was answered: done, or not so and what stood against it. */
+export interface StepDone {
+  readonly answer: 'yes' | 'no'
+  readonly by: string
+  readonly at: string
+}
+
+/** The box that the devices go into, as far as it is known. */
+export interface BoxPlan {
+  readonly heightM?: number
+  readonly widthM?: number
+  readonly depthM?: number
+  readonly mounting?: Mounting
+  readonly build?: 'steel' | 'stainless' | 'plastic'
+  readonly outsideC?: number
+}
+
 /** State of one wire row. The row itself is derived; its identity is its two ends. */
 export interface RowState {
   readonly landed?: true
+  /** Number that the landed wire carries: it stays when the list around it changes. */
+  readonly number?: number
   readonly tested?: Reading
   readonly note?: string
   readonly label?: string

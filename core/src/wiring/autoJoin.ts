@@ -167,7 +167,12 @@ export function autoJoin(
   /** A loose contact of a limiter or a permissive goes into the line of the first load that has none of its sort yet. */
   const joinGuards = (edited: Edited) =>
     loose(edited, 'to')
-      .filter(({ port, category }) => (category === 'limiter' || category === 'permissive') && port.kind === 'contact')
+      .filter(
+        ({ ref, port, category }) =>
+          (category === 'limiter' || category === 'permissive') &&
+          port.kind === 'contact' &&
+          !Object.values(edited.loop.chain.connections).some(({ from }) => isSame(from, ref)),
+      )
       .reduce((next, { ref, category, port }) => {
         const rated =
           port.kind === 'contact' ? Math.max(0, ...Object.values(port.ratings).map(({ volts }) => volts)) : 0

@@ -201,8 +201,33 @@ export function removeDevice(edited: Edited, id: string): Edited {
     ...next,
     loop: { ...next.loop, chain: { ...next.loop.chain, devices }, settings: { ...next.loop.settings, planned } },
   }
-  if (coming && going && canJoin(next, coming.from, going.to)) next = connect(next, coming.from, going.to)
+  // One that lay across another contact leaves nothing to join: a wire in its place would by-pass that contact for good.
+  const across = going && touchedElsewhere(next, going.to)
+  if (coming && going && !across && canJoin(next, coming.from, going.to)) next = connect(next, coming.from, going.to)
   return autoConnect(next)
+}
+
+const touchedElsewhere = ({ loop }: Edited, to: PortRef) =>
+  Object.values(loop.chain.connections).some((c) => c.to.device === to.device && c.to.port === to.port)
+
+/**
+ * Lays a contact across another one: a switch that runs the load whatever the other contact does.
+ * @throws RangeError when the device has no contact, or there is none to lay it across
+ */
+export function layAcross(edited: Edited, over: PortRef, profile: DeviceProfile, id: string): Edited {
+  if (portOf(edited, over)?.kind !== 'contact')
+    throw new RangeError(`${over.device} ${over.port} is no contact: only a contact can have another across it`)
+  const contact = Object.entries(profile.ports).find(([, port]) => port.kind === 'contact' && !port.fed)?.[0]
+  if (!contact) throw new RangeError(`${profile.name} has no contact to lay across`)
+  const mine = { device: id, port: contact }
+  const is = (ref: PortRef) => ref.device === over.device && ref.port === over.port
+  return ordered(edited.loop.chain.connections).reduce(
+    (next, { from, to }) => {
+      if (is(to)) return connect(next, from, mine)
+      return is(from) ? connect(next, mine, to) : next
+    },
+    place(edited, profile, id, {}),
+  )
 }
 
 /** A port of a device of this loop or of the job, as set. */

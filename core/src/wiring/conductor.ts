@@ -1,5 +1,5 @@
 export type Practice = 'iec' | 'us'
-export type WireRole = 'line' | 'switched' | 'neutral' | 'earth' | 'control' | 'probe' | 'signal'
+export type WireRole = 'line' | 'switched' | 'neutral' | 'earth' | 'control' | 'probe' | 'signal' | 'motor' | 'screen'
 
 export interface Conductor {
   /** Letter code after IEC 60757, or `pair` for a probe cable. */
@@ -19,12 +19,33 @@ const names: Record<string, string> = {
   GN: 'green',
   pair: 'probe pair',
   screened: 'screened pair',
+  screen: 'screen',
 }
 
 /** Colours by role. IEC 60445 for `iec`; common North American practice for `us`. The list says: check local code. */
 const colours: Record<Practice, Record<WireRole, string>> = {
-  iec: { line: 'BN', switched: 'BK', neutral: 'BU', earth: 'GNYE', control: 'WH', probe: 'pair', signal: 'screened' },
-  us: { line: 'BK', switched: 'RD', neutral: 'WH', earth: 'GN', control: 'BU', probe: 'pair', signal: 'screened' },
+  iec: {
+    line: 'BN',
+    switched: 'BK',
+    neutral: 'BU',
+    earth: 'GNYE',
+    control: 'WH',
+    probe: 'pair',
+    signal: 'screened',
+    motor: 'BK',
+    screen: 'screen',
+  },
+  us: {
+    line: 'BK',
+    switched: 'RD',
+    neutral: 'WH',
+    earth: 'GN',
+    control: 'BU',
+    probe: 'pair',
+    signal: 'screened',
+    motor: 'BK',
+    screen: 'screen',
+  },
 }
 
 /** Smallest copper for a fuse or breaker: amps, then mm². US sizes are 14, 12, 10, 8 AWG. */
@@ -55,17 +76,23 @@ export const gaugeOf: Readonly<Record<string, string>> = {
   '8.37': '8 AWG',
 }
 
+const kinds: Readonly<Partial<Record<WireRole, string>>> = {
+  probe: 'core of a screened pair',
+  signal: 'core of a screened pair',
+  screen: 'screen of the pair',
+  motor: 'core of a screened motor cable',
+}
+
+/** Smallest section that this practice usually asks for behind a fuse or breaker of so many amps, mm². Local code decides. */
+export const usualSizeMm2 = (practice: Practice, protectionA: number): number =>
+  conductorFor('line', practice, protectionA).sizeMm2
+
 /** Conductor for a role: colour by practice, size by what protects the line. */
 export function conductorFor(role: WireRole, practice: Practice, protectionA: number): Conductor {
   const colour = colours[practice][role]
   const table = bySize[practice]
   const mains = (table.find(([amps]) => protectionA <= amps) ?? table[table.length - 1]!)[1]
-  const thin = role === 'probe' || role === 'signal'
+  const thin = role === 'probe' || role === 'signal' || role === 'screen'
   const sizeMm2 = thin ? probe[practice] : role === 'control' ? control[practice] : mains
-  return {
-    colour,
-    colourName: names[colour] ?? colour,
-    sizeMm2,
-    kind: thin ? 'pair, shield at one end' : 'single core',
-  }
+  return { colour, colourName: names[colour] ?? colour, sizeMm2, kind: kinds[role] ?? 'single core' }
 }

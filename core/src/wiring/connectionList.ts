@@ -1,6 +1,9 @@
 import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../job/chain'
+import type { RowState } from '../job/documents'
+import { callPaths, lineVoltage, type PowerPath, powerPaths, supplyOf } from './powerPath'
 import { type Conductor, conductorFor, type Practice, type WireRole } from './conductor'
-import { callPaths, powerPaths } from './powerPath'
+import { feedersOf } from './feeders'
+import { mainSource, sourceOf, type Source } from './sources'
 import { supplyVariant } from './supplyVariant'
 
 export interface WireEnd {
@@ -11,6 +14,13 @@ export interface WireEnd {
   readonly label: string
 }
 
+/** Cores that lie in one cable. */
+export interface Cable {
+  readonly tag: string
+  /** Tags of the devices where its screen is earthed; empty for a cable without one. */
+  readonly screenAt: readonly string[]
+}
+
 /** One wire from terminal to terminal. Its identity is its two ends, so that ticks survive changes elsewhere. */
 export interface WireRow {
   readonly id: string
@@ -18,74 +28,229 @@ export interface WireRow {
   readonly from: WireEnd
   readonly to: WireEnd
   readonly role: WireRole
+  /** By what it carries, not by what its terminals are rated for. */
   readonly circuit: 'mains' | 'extra-low'
   readonly conductor: Conductor
+  readonly source: Source | undefined
+  /** Tag of another source that keeps it live while the loop's own one is off. */
+  readonly liveFrom?: string
+  readonly cable?: Cable
+  /** What hangs on it, as `device.port`: its current is the sum of theirs. */
+  readonly serves: readonly string[]
+  /** The supply that gives its voltage, and what protects it there. */
+  readonly fedBy?: Fed
+  /** What to know at this wire: a bridge between commons, a screen that ends free. */
+  readonly hint?: string
 }
 
-const thin = (role: WireRole) => role === 'probe' || role === 'signal'
+export interface Fed {
+  readonly tag: string
+  readonly volts: number
+  /** Fuse or breaker at that supply, A. */
+  readonly protectionA: number
+}
 
-type Draft = Omit<WireRow, 'number'>
+/** A wire that is not made because it must not be. */
+export interface Withheld {
+  readonly connection: string
+  readonly from: WireEnd
+  readonly to: WireEnd
+  readonly reason: string
+}
 
-const end = (device: ResolvedDevice, terminal: string): WireEnd => ({
+export interface WireList {
+  readonly rows: readonly WireRow[]
+  readonly withheld: readonly Withheld[]
+  readonly main: Source | undefined
+}
+
+interface Draft extends Omit<WireRow, 'number' | 'liveFrom' | 'cable'> {
+  readonly connection: string
+  readonly cableOf?: { readonly connection: string; readonly screenAt: readonly string[] }
+  readonly forbidden?: string
+}
+
+/** What a row carries: the class of its circuit, where that comes from, and what protects it. */
+interface Carries {
+  readonly circuit: 'mains' | 'extra-low'
+  readonly source: Source | undefined
+  readonly protectionA: number
+  readonly fedBy?: Fed
+}
+
+type End = readonly [device: ResolvedDevice, terminal: string]
+
+/** Up to here a voltage counts as extra-low. Source: IEC 61140, 50 V AC. */
+const EXTRA_LOW_V = 50
+
+const thin = (role: WireRole) => role === 'probe' || role === 'signal' || role === 'screen'
+const classOf = ([device, terminal]: End) => device.facts.terminals[terminal]?.voltageClass
+
+const end = ([device, terminal]: End, label?: string): WireEnd => ({
   device: device.id,
   tag: device.tag,
   deviceName: device.name,
   terminal,
-  label: device.facts.terminals[terminal]?.label ?? terminal,
+  label: label ?? device.facts.terminals[terminal]?.label ?? terminal,
 })
 
 export const rowId = (from: Pick<WireEnd, 'device' | 'terminal'>, to: Pick<WireEnd, 'device' | 'terminal'>) =>
   [`${from.device}:${from.terminal}`, `${to.device}:${to.terminal}`].sort().join('~')
 
-/** Rules that make rows of a connection; each looks at the ports alone. */
-type RowRule = (connection: ResolvedConnection, practice: Practice) => Draft[]
+/** Everything a rule needs to make rows of one connection. */
+class Rows {
+  constructor(
+    readonly chain: ResolvedChain,
+    readonly practice: Practice,
+  ) {}
 
-function row(
-  from: readonly [ResolvedDevice, string],
-  to: readonly [ResolvedDevice, string],
-  role: WireRole,
-  practice: Practice,
-  protectionA: number,
-): Draft {
-  const a = end(...from)
-  const b = end(...to)
-  const classes = [from, to].map(([device, terminal]) => device.facts.terminals[terminal]?.voltageClass)
-  const circuit = classes.includes('mains') ? 'mains' : 'extra-low'
-  const worn: WireRole = circuit === 'extra-low' && !thin(role) ? 'control' : role
-  return { id: rowId(a, b), from: a, to: b, role, circuit, conductor: conductorFor(worn, practice, protectionA) }
+  row(connection: string, from: End, to: End, role: WireRole, carries: Carries, more: Partial<Draft> = {}): Draft {
+    const [a, b] = [end(from), end(to)]
+    const { circuit, source, protectionA, fedBy } = carries
+    const worn: WireRole =
+      circuit === 'extra-low' && !thin(role) && role !== 'earth' && role !== 'motor' ? 'control' : role
+    const crossed =
+      circuit === 'mains' && role !== 'earth' && [from, to].some((each) => classOf(each) === 'extra-low')
+        ? `Mains on an extra-low terminal: ${a.tag} ${a.label} to ${b.tag} ${b.label} is never wired.`
+        : undefined
+    return {
+      id: rowId(a, b),
+      from: a,
+      to: b,
+      role,
+      circuit,
+      source,
+      conductor: conductorFor(worn, this.practice, protectionA),
+      connection,
+      serves: [],
+      ...(fedBy === undefined || role === 'earth' ? {} : { fedBy }),
+      ...(crossed === undefined ? {} : { forbidden: crossed }),
+      ...more,
+    }
+  }
+
+  /** Two wires of a cable with its screen, earthed where it is taken in and free at the far end. */
+  pair(
+    { id, from, to, fromDevice, toDevice }: ResolvedConnection,
+    cores: readonly (readonly [string, string])[],
+    role: 'probe' | 'signal',
+    earthedAt: ResolvedDevice,
+    more: readonly Partial<Draft>[] = [],
+  ): Draft[] {
+    const carries: Carries = { circuit: 'extra-low', source: sourceOf(this.chain, earthedAt), protectionA: 0 }
+    const cableOf = { connection: id, screenAt: [earthedAt.tag] }
+    const far = earthedAt.id === toDevice.id ? fromDevice : toDevice
+    const rows = cores.map(([a, b], i) =>
+      this.row(id, [fromDevice, a], [toDevice, b], role, carries, { cableOf, ...more[i] }),
+    )
+    const screen = this.row(
+      id,
+      [fromDevice, `screen.${from.port}`],
+      [toDevice, `screen.${to.port}`],
+      'screen',
+      carries,
+      { cableOf, hint: `Earthed at ${earthedAt.tag} alone; at ${far.tag} cut back and taped.` },
+    )
+    const named = (device: ResolvedDevice) => (device.id === earthedAt.id ? 'SCR' : 'free')
+    return [
+      ...rows,
+      {
+        ...screen,
+        from: { ...screen.from, label: named(fromDevice) },
+        to: { ...screen.to, label: named(toDevice) },
+      },
+    ]
+  }
+
+  /** Class, source and protection of what a supply gives. */
+  given(device: ResolvedDevice, portId: string): Carries {
+    const port = device.facts.ports[portId]
+    if (port?.kind !== 'supply-out') return { circuit: 'extra-low', source: undefined, protectionA: 0 }
+    return {
+      circuit: port.volts > EXTRA_LOW_V ? 'mains' : 'extra-low',
+      source: sourceOf(this.chain, device),
+      protectionA: port.protectionA,
+      fedBy: { tag: device.tag, volts: port.volts, protectionA: port.protectionA },
+    }
+  }
 }
 
-const probeRows: RowRule = ({ fromPort, toPort, fromDevice, toDevice }, practice) =>
-  fromPort.kind === 'probe-out' && toPort.kind === 'probe-in'
-    ? [
-        row([fromDevice, fromPort.a], [toDevice, toPort.a], 'probe', practice, 0),
-        row([fromDevice, fromPort.b], [toDevice, toPort.b], 'probe', practice, 0),
-      ]
-    : []
+/** Rules that make rows of a connection; each looks at the ports alone. */
+type RowRule = (connection: ResolvedConnection, rows: Rows) => Draft[]
 
-/** A signal has two wires, plus to plus; a two-wire transmitter is fed through the same two. */
-const signalRows: RowRule = ({ fromPort, toPort, fromDevice, toDevice }, practice) =>
-  (fromPort.kind === 'measure-out' && toPort.kind === 'measure-in') ||
-  (fromPort.kind === 'signal-out' && toPort.kind === 'signal-in')
-    ? [
-        row([fromDevice, fromPort.plus], [toDevice, toPort.plus], 'signal', practice, 0),
-        row([fromDevice, fromPort.minus], [toDevice, toPort.minus], 'signal', practice, 0),
-      ]
-    : []
-
-const pairRows: RowRule = ({ fromPort, toPort, fromDevice, toDevice }, practice) =>
-  fromPort.kind === 'pair' && toPort.kind === 'pair'
-    ? (['a', 'b', 'common'] as const).map((wire) =>
-        row([fromDevice, fromPort[wire]], [toDevice, toPort[wire]], 'signal', practice, 0),
+const probeRows: RowRule = (connection, rows) => {
+  const { fromPort, toPort, toDevice } = connection
+  return fromPort.kind === 'probe-out' && toPort.kind === 'probe-in'
+    ? rows.pair(
+        connection,
+        [
+          [fromPort.a, toPort.a],
+          [fromPort.b, toPort.b],
+        ],
+        'probe',
+        toDevice,
       )
     : []
+}
 
-/** The supply decides the terminals: no variant for this voltage, no rows. */
-const supplyRows: RowRule = ({ fromPort, toPort, fromDevice, toDevice }, practice) => {
-  if (fromPort.kind !== 'supply-out' || toPort.kind !== 'supply-in') return []
-  const variant = supplyVariant(fromPort, toPort.variants)
-  if (!variant) return []
-  return feedRows(fromDevice, fromPort, toDevice, variant, 'line', practice)
+/**
+ * Whether the minus of a signal may join the commons of two devices: where it is the supply's own, every device on that
+ * secondary must be half-wave, or all isolated, by its leaflet.
+ */
+function bridgeOf(
+  chain: ResolvedChain,
+  { fromPort, fromDevice, toDevice }: ResolvedConnection,
+): Partial<Draft> | undefined {
+  if (fromPort.kind !== 'signal-out' || fromPort.common !== 'supply') return undefined
+  const [a, b] = [supplyOf(chain, fromDevice.id), supplyOf(chain, toDevice.id)]
+  if (!a || !b || a.fromPort.kind !== 'supply-out' || a.fromPort.current !== 'ac') return undefined
+  if (a.fromDevice.id !== b.fromDevice.id)
+    return { hint: `Joins the 0 of ${a.fromDevice.tag} and of ${b.fromDevice.tag}: earth it at one point only.` }
+  const onIt = chain.connections
+    .filter(({ from, fromPort: port, toPort }) => {
+      return from.device === a.from.device && port.kind === 'supply-out' && toPort.kind === 'supply-in'
+    })
+    .map(({ toDevice: device }) => device)
+  const unfit = onIt.find(({ facts }) => facts.controller?.rectifies === 'full')
+  return unfit
+    ? {
+        forbidden: `${unfit.tag} rectifies both half waves: a common wire shorts ${a.fromDevice.tag}. Give it a transformer of its own.`,
+      }
+    : {
+        hint: `Joins the commons on ${a.fromDevice.tag}: all half-wave and in phase by their leaflets; earth one point.`,
+      }
+}
+
+/** A signal has two wires, plus to plus; a two-wire transmitter is fed through the same two. */
+const signalRows: RowRule = (connection, rows) => {
+  const { fromPort, toPort, fromDevice, toDevice } = connection
+  const measured = fromPort.kind === 'measure-out' && toPort.kind === 'measure-in'
+  const given = fromPort.kind === 'signal-out' && toPort.kind === 'signal-in'
+  if (!measured && !given) return []
+  const bridge = bridgeOf(rows.chain, connection)
+  return rows.pair(
+    connection,
+    [
+      [fromPort.plus, toPort.plus],
+      [fromPort.minus, toPort.minus],
+    ],
+    'signal',
+    given ? fromDevice : toDevice,
+    bridge ? [bridge.forbidden === undefined ? {} : bridge, bridge] : [],
+  )
+}
+
+/** Three wires from unit to unit; the screen is carried through and earthed at the first. */
+const pairRows: RowRule = (connection, rows) => {
+  const { fromPort, toPort, fromDevice } = connection
+  return fromPort.kind === 'pair' && toPort.kind === 'pair'
+    ? rows.pair(
+        connection,
+        (['a', 'b', 'common'] as const).map((wire) => [fromPort[wire], toPort[wire]] as const),
+        'signal',
+        fromDevice,
+      )
+    : []
 }
 
 interface Feet {
@@ -98,84 +263,232 @@ interface Feet {
 
 /** Wires from a supply to what it feeds: line and neutral, further phases and earth where both have them. */
 function feedRows(
-  from: ResolvedDevice,
-  out: Feet & { readonly protectionA: number },
-  to: ResolvedDevice,
-  taken: Feet,
-  role: WireRole,
-  practice: Practice,
+  rows: Rows,
+  connection: string,
+  from: readonly [ResolvedDevice, Feet],
+  to: readonly [ResolvedDevice, Feet],
+  carries: Carries,
   withLine = true,
+  motor?: Partial<Draft>,
 ): Draft[] {
   const wire = (key: keyof Feet, as: WireRole): Draft[] => {
-    const [a, b] = [out[key], taken[key]]
-    return a !== undefined && b !== undefined ? [row([from, a], [to, b], as, practice, out.protectionA)] : []
+    const [a, b] = [from[1][key], to[1][key]]
+    if (a === undefined || b === undefined) return []
+    const role = motor && as !== 'earth' ? 'motor' : as
+    return [rows.row(connection, [from[0], a], [to[0], b], role, carries, motor)]
   }
   return [
-    ...(withLine ? wire('line', role) : []),
-    ...wire('l2', role),
-    ...wire('l3', role),
+    ...(withLine ? wire('line', 'line') : []),
+    ...wire('l2', 'line'),
+    ...wire('l3', 'line'),
     ...wire('neutral', 'neutral'),
     ...wire('earth', 'earth'),
   ]
 }
 
-const rules: readonly RowRule[] = [supplyRows, probeRows, signalRows, pairRows]
+/** The supply decides the terminals: no pair for this voltage, no rows. Units of one pair hand a shared extra-low supply on. */
+const supplyRows: RowRule = (connection, rows) => {
+  const { id, from, fromPort, toPort, fromDevice, toDevice } = connection
+  if (fromPort.kind !== 'supply-out' || toPort.kind !== 'supply-in') return []
+  const variant = supplyVariant(fromPort, toPort.variants)
+  if (!variant) return []
+  const carries = rows.given(fromDevice, from.port)
+  const before = carries.circuit === 'extra-low' ? handedOnBy(rows.chain, connection) : undefined
+  const made = before
+    ? feedRows(rows, id, [before.device, before.feet], [toDevice, variant], carries).map((row) => ({
+        ...row,
+        hint: `Supply pair of the daisy chain: handed on by ${before.device.tag}.`,
+      }))
+    : feedRows(rows, id, [fromDevice, fromPort], [toDevice, variant], carries)
+  return serving(made, `${toDevice.id}.${connection.to.port}`)
+}
 
-/** Line of each load through its contacts, then its way back and its earth. */
-function pathRows(chain: ResolvedChain, practice: Practice): Draft[] {
-  return powerPaths(chain).flatMap(({ connections, contacts, load, loadPort, supply }) => {
-    const protectionA = supply?.port.protectionA ?? 10
-    const rows = connections.map(({ fromDevice, fromPort, toDevice, toPort }) => {
-      const from = fromPort.kind === 'supply-out' ? fromPort.line : fromPort.kind === 'contact' ? fromPort.make : ''
-      const to = toPort.kind === 'contact' ? toPort.common : toPort.kind === 'load' ? toPort.line : ''
-      return row(
-        [fromDevice, from],
-        [toDevice, to],
-        fromPort.kind === 'supply-out' ? 'line' : 'switched',
-        practice,
-        protectionA,
-      )
-    })
-    if (supply) return [...rows, ...feedRows(supply.device, supply.port, load, loadPort, 'line', practice, false)]
-    const head = contacts[0]
-    // A contact that feeds the line itself has the way back on the same device.
-    return head?.port.fed
-      ? [...rows, row([head.device, head.port.common], [load, loadPort.neutral], 'neutral', practice, protectionA)]
-      : rows
+/** Rows that carry the current of one more load. An earth carries none. */
+const serving = (drafts: readonly Draft[], load: string): Draft[] =>
+  drafts.map((draft) => (draft.role === 'earth' || draft.role === 'screen' ? draft : { ...draft, serves: [load] }))
+
+/** The unit before this one on a pair, where both hang on the same supply. */
+function handedOnBy(
+  chain: ResolvedChain,
+  { from, toDevice }: ResolvedConnection,
+): { readonly device: ResolvedDevice; readonly feet: Feet } | undefined {
+  const pair = chain.connections.find(({ fromPort, to }) => fromPort.kind === 'pair' && to.device === toDevice.id)
+  const feed = pair && supplyOf(chain, pair.from.device)
+  if (!feed || feed.from.device !== from.device || feed.fromPort.kind !== 'supply-out') return undefined
+  const feet = feed.toPort.kind === 'supply-in' ? supplyVariant(feed.fromPort, feed.toPort.variants) : undefined
+  return feet && { device: pair.fromDevice, feet }
+}
+
+const byConnection: readonly RowRule[] = [supplyRows, probeRows, signalRows, pairRows]
+
+const makeOf = ({ fromPort }: ResolvedConnection) =>
+  fromPort.kind === 'supply-out' ? fromPort.line : fromPort.kind === 'contact' ? fromPort.make : ''
+
+/** Line of each load along every way that feeds it, contacts in parallel included, then its way back and its earth. */
+function lineRows(rows: Rows): Draft[] {
+  return powerPaths(rows.chain).flatMap((line) => serving(lineOf(rows, line), `${line.load.id}.${line.portId}`))
+}
+
+function lineOf(rows: Rows, line: PowerPath): Draft[] {
+  const { chain } = rows
+  const { load, loadPort, portId } = line
+  const { connections, heads } = feedersOf(chain, load.id, portId)
+  if (connections.length === 0) return []
+  const supply = heads.find((head) => head.kind === 'supply')
+  const fed = heads.find((head) => head.kind === 'fed')
+  const volts = lineVoltage(chain, line)?.volts ?? supply?.port.volts ?? loadPort.load.volts
+  const moved = supply?.port.movedBy !== undefined
+  const carries: Carries = supply
+    ? rows.given(supply.device, supply.portId)
+    : {
+        circuit: volts > EXTRA_LOW_V ? 'mains' : 'extra-low',
+        source: fed && sourceOf(chain, fed.device),
+        protectionA: protectionOf(chain, fed?.device) ?? 10,
+        ...(fed ? { fedBy: { tag: fed.device.tag, volts, protectionA: protectionOf(chain, fed.device) ?? 10 } } : {}),
+      }
+  const motor: Partial<Draft> | undefined = moved
+    ? { cableOf: { connection: connections[0]!.id, screenAt: [supply.device.tag, load.tag] } }
+    : undefined
+  const along = connections.map((connection) => {
+    const { id, fromDevice, fromPort, toDevice, toPort } = connection
+    const into = toPort.kind === 'contact' ? toPort.common : toPort.kind === 'load' ? toPort.line : ''
+    const role = motor ? 'motor' : fromPort.kind === 'supply-out' ? 'line' : 'switched'
+    return rows.row(id, [fromDevice, makeOf(connection)], [toDevice, into], role, carries, motor)
   })
+  const last = connections[0]!.id
+  if (supply) {
+    const back = feedRows(rows, last, [supply.device, supply.port], [load, loadPort], carries, false, motor)
+    return [...along, ...back, ...(motor ? [motorScreen(rows, last, supply.device, load, carries, motor)] : [])]
+  }
+  // A contact that feeds the line itself has the way back on the same device.
+  return fed
+    ? [
+        ...along,
+        rows.row(
+          last,
+          [fed.device, (fed.port as { common: string }).common],
+          [load, loadPort.neutral],
+          'neutral',
+          carries,
+        ),
+      ]
+    : along
+}
+
+const protectionOf = (chain: ResolvedChain, device: ResolvedDevice | undefined) => {
+  const feed = device && supplyOf(chain, device.id)?.fromPort
+  return feed?.kind === 'supply-out' ? feed.protectionA : undefined
+}
+
+function motorScreen(
+  rows: Rows,
+  connection: string,
+  drive: ResolvedDevice,
+  motor: ResolvedDevice,
+  carries: Carries,
+  more: Partial<Draft>,
+): Draft {
+  const screen = rows.row(connection, [drive, 'screen.motor'], [motor, 'screen.motor'], 'screen', carries, {
+    ...more,
+    hint: `Round clamp on bare braid at both ends, ${drive.tag} and ${motor.tag}; no pigtail.`,
+  })
+  return { ...screen, from: { ...screen.from, label: 'SCR' }, to: { ...screen.to, label: 'SCR' } }
 }
 
 /** A dry-contact input wets its own circuit: out of one terminal, through every contact, back into the other. */
-function callRows(chain: ResolvedChain, practice: Practice): Draft[] {
-  return callPaths(chain).flatMap(({ connections, contacts, load, loadPort }) => {
-    const [head] = contacts
-    if (!head) return []
-    const out = row([load, loadPort.a], [head.device, head.port.common], 'control', practice, 0)
-    const onward = connections.map(({ fromDevice, fromPort, toDevice, toPort }) =>
-      row(
-        [fromDevice, fromPort.kind === 'contact' ? fromPort.make : ''],
-        [toDevice, toPort.kind === 'contact' ? toPort.common : toPort.kind === 'contact-in' ? toPort.b : ''],
-        'control',
-        practice,
-        0,
-      ),
+function callRows(rows: Rows): Draft[] {
+  const { chain } = rows
+  return callPaths(chain).flatMap(({ load, portId, loadPort }) => {
+    const { connections, heads } = feedersOf(chain, load.id, portId)
+    const carries: Carries = {
+      circuit: classOf([load, loadPort.a]) ?? 'extra-low',
+      source: sourceOf(chain, load),
+      protectionA: 0,
+    }
+    const out = heads.flatMap((head) =>
+      head.kind === 'supply'
+        ? []
+        : [
+            rows.row(
+              connections[0]?.id ?? '',
+              [load, loadPort.a],
+              [head.device, head.port.common],
+              'control',
+              carries,
+              head.kind === 'fed'
+                ? { forbidden: `${head.device.tag} puts its own voltage out: ${load.tag} wants a dry contact.` }
+                : {},
+            ),
+          ],
     )
-    return [out, ...onward]
+    const onward = connections.flatMap((connection) => {
+      const { id, fromDevice, fromPort, toDevice, toPort } = connection
+      const into = toPort.kind === 'contact' ? toPort.common : toPort.kind === 'contact-in' ? toPort.b : ''
+      const live =
+        fromPort.kind === 'supply-out' || (fromPort.kind === 'contact' && fromPort.fed)
+          ? { forbidden: `${fromDevice.tag} puts voltage on it: ${load.tag} wants a dry contact.` }
+          : {}
+      return [rows.row(id, [fromDevice, makeOf(connection)], [toDevice, into], 'control', carries, live)]
+    })
+    return serving([...out, ...onward], `${load.id}.${portId}`)
+  })
+}
+
+/** Numbers as kept on wires that are landed; whatever is free for the others, in order. */
+function numbered(drafts: readonly Draft[], states: Readonly<Record<string, RowState>>): readonly number[] {
+  const kept = drafts.map(({ id }) => states[id]?.number)
+  const taken = new Set(kept.filter((n) => n !== undefined))
+  let next = 1
+  return kept.map((number) => {
+    if (number !== undefined) return number
+    while (taken.has(next)) next++
+    return next++
   })
 }
 
 /**
  * The terminal-to-terminal list of a chain, made by rules and never drawn by hand: supplies first, then each load's line and
- * each call, then probes and signals. Two rules that ask for the same wire give one row.
+ * each call, then probes and signals. Two rules that ask for the same wire give one row. What must not be wired is withheld, with the
+ * reason.
+ * @param states what is kept of each row: a wire that carries its number keeps it
  */
-export function connectionList(chain: ResolvedChain, practice: Practice): WireRow[] {
-  const byRule = chain.connections.flatMap((connection) => rules.flatMap((rule) => rule(connection, practice)))
+export function wireList(
+  chain: ResolvedChain,
+  practice: Practice,
+  states: Readonly<Record<string, RowState>> = {},
+): WireList {
+  const rows = new Rows(chain, practice)
+  const byRule = chain.connections.flatMap((connection) => byConnection.flatMap((rule) => rule(connection, rows)))
   const all = [
     ...byRule.filter(({ role }) => !thin(role)),
-    ...pathRows(chain, practice),
-    ...callRows(chain, practice),
+    ...lineRows(rows),
+    ...callRows(rows),
     ...byRule.filter(({ role }) => thin(role)),
   ]
-  const unique = new Map(all.map((draft) => [draft.id, draft]))
-  return [...unique.values()].map((draft, index) => ({ ...draft, number: index + 1 }))
+  const byId = new Map<string, Draft>()
+  for (const draft of all) {
+    const had = byId.get(draft.id)
+    byId.set(draft.id, had ? { ...draft, serves: [...new Set([...had.serves, ...draft.serves])] } : draft)
+  }
+  const unique = [...byId.values()]
+  const made = unique.filter(({ forbidden }) => forbidden === undefined)
+  const main = mainSource(chain)
+  const cables = [...new Set(made.flatMap(({ cableOf }) => (cableOf ? [cableOf.connection] : [])))]
+  const numbers = numbered(made, states)
+  return {
+    main,
+    rows: made.map(({ connection: _c, forbidden: _f, cableOf, ...row }, i) => ({
+      ...row,
+      number: numbers[i]!,
+      ...(row.source && main && row.source.device !== main.device ? { liveFrom: row.source.tag } : {}),
+      ...(cableOf ? { cable: { tag: `W${cables.indexOf(cableOf.connection) + 1}`, screenAt: cableOf.screenAt } } : {}),
+    })),
+    withheld: unique.flatMap(({ connection, from, to, forbidden }) =>
+      forbidden === undefined ? [] : [{ connection, from, to, reason: forbidden }],
+    ),
+  }
 }
+
+/** The rows of the list alone. */
+export const connectionList = (chain: ResolvedChain, practice: Practice): readonly WireRow[] =>
+  wireList(chain, practice).rows

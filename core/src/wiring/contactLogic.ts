@@ -38,7 +38,8 @@ export function contactsOf(expression: ContactExpression): string[] {
   return [...names]
 }
 
-function runs(expression: ContactExpression, closed: ReadonlySet<string>): boolean {
+/** Whether the line is through with these contacts closed. */
+export function runs(expression: ContactExpression, closed: ReadonlySet<string>): boolean {
   if (typeof expression === 'string') return closed.has(expression)
   if ('not' in expression) return !runs(expression.not, closed)
   if ('and' in expression) return expression.and.every((inner) => runs(inner, closed))

@@ -1,0 +1,125 @@
+import type { ResolvedChain, ResolvedDevice } from '../job/chain'
+import type { RowState } from '../job/documents'
+import { type FieldData, fieldValue } from '../plant/fieldValue'
+import type { Port } from '../profile/deviceProfile'
+import { type Practice, usualSizeMm2 } from './conductor'
+import type { Fed, WireRow } from './connectionList'
+import { contactLoad } from './contactLoad'
+import { assumedLengthM } from './rowVerdict'
+import { coreOhm } from './wireResistance'
+
+/** What one wire carries, what it loses, and what protects it. */
+export interface RowLoad {
+  readonly row: WireRow
+  readonly lengthM: number
+  readonly assumed: boolean
+  readonly sizeMm2: number
+  readonly currentA: number
+  readonly dropV: number
+  /** Section that this practice usually asks for behind its fuse; left out where nothing of this list protects it. */
+  readonly usualMm2?: number
+}
+
+/** Voltage that is left at a device, with the wires on the way there and back. */
+export interface EndVoltage {
+  readonly device: ResolvedDevice
+  readonly portId: string
+  readonly title: string
+  readonly supply: Fed
+  readonly currentA: number
+  readonly rows: readonly WireRow[]
+  readonly dropV: number
+  readonly endV: number
+  readonly dropPercent: number
+  readonly allowedPercent: number
+  readonly allowedBy: string
+  readonly enough: boolean
+}
+
+/** Design current of what hangs on a port, A; a fuel heater's glow current where that is more. */
+function currentOf(device: ResolvedDevice, port: Port, volts: number): number {
+  const glow = device.facts.load?.glowA ?? 0
+  if (port.kind === 'load') return Math.max(glow, contactLoad([], port.load).loadA)
+  if (port.kind === 'supply-in') return Math.max(glow, port.drawsVa / volts)
+  return port.kind === 'contact-in' ? port.wets.amps : 0
+}
+
+const portOf = (chain: ResolvedChain, key: string) => {
+  const [id = '', port = ''] = key.split('.')
+  const device = chain.devices.find((each) => each.id === id)
+  const facts = device?.facts.ports[port]
+  return device && facts ? { device, portId: port, port: facts } : undefined
+}
+
+/**
+ * Current and loss of each wire: the sum of what hangs on it, one way, R I by its length and section.
+ * @param states lengths and sections that were written down; a wire without a length is taken as a short run
+ */
+export function rowLoads(
+  rows: readonly WireRow[],
+  chain: ResolvedChain,
+  states: Readonly<Record<string, RowState>>,
+  practice: Practice,
+): RowLoad[] {
+  return rows.map((row): RowLoad => {
+    const state = states[row.id]
+    const lengthM = state?.lengthM ?? assumedLengthM
+    const sizeMm2 = state?.sizeMm2 ?? row.conductor.sizeMm2
+    const currentA = row.serves.reduce((sum, key) => {
+      const end = portOf(chain, key)
+      return sum + (end ? currentOf(end.device, end.port, row.fedBy?.volts ?? 24) : 0)
+    }, 0)
+    const mains = row.circuit === 'mains' && row.fedBy !== undefined
+    return {
+      row,
+      lengthM,
+      assumed: state?.lengthM === undefined,
+      sizeMm2,
+      currentA,
+      dropV: coreOhm(lengthM, sizeMm2) * currentA,
+      ...(mains ? { usualMm2: usualSizeMm2(practice, row.fedBy.protectionA) } : {}),
+    }
+  })
+}
+
+/**
+ * What is left at each device: the supply's voltage less the losses of every wire on the way there and back.
+ * Three phases: √3 times the loss of one. Limits: field data drop.other, drop.lighting, drop.elv, and drop.cabinstart in volts.
+ */
+export function endVoltages(loads: readonly RowLoad[], chain: ResolvedChain, data: FieldData): EndVoltage[] {
+  const keys = [...new Set(loads.flatMap(({ row }) => (row.fedBy ? row.serves : [])))]
+  return keys.flatMap((key): EndVoltage[] => {
+    const end = portOf(chain, key)
+    const mine = loads.filter(({ row }) => row.serves.includes(key))
+    const supply = mine[0]?.row.fedBy
+    if (!end || !supply) return []
+    const three = end.port.kind === 'load' && end.port.load.phases === 3
+    const dropV = three
+      ? Math.sqrt(3) * Math.max(...mine.map((each) => each.dropV))
+      : mine.reduce((sum, each) => sum + each.dropV, 0)
+    const lamp = end.port.kind === 'load' && end.port.does === 'light'
+    const glows = end.device.facts.load?.glowA !== undefined
+    const limit = fieldValue(
+      data,
+      glows ? 'drop.cabinstart' : supply.volts <= 50 ? 'drop.elv' : lamp ? 'drop.lighting' : 'drop.other',
+    )
+    const allowedPercent = glows ? (100 * limit.typical) / supply.volts : limit.typical
+    const dropPercent = (100 * dropV) / supply.volts
+    return [
+      {
+        device: end.device,
+        portId: end.portId,
+        title: end.port.title,
+        supply,
+        currentA: currentOf(end.device, end.port, supply.volts),
+        rows: mine.map(({ row }) => row),
+        dropV,
+        endV: Math.max(0, supply.volts - dropV),
+        dropPercent,
+        allowedPercent,
+        allowedBy: limit.source,
+        enough: dropPercent <= allowedPercent,
+      },
+    ]
+  })
+}

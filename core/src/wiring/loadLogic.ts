@@ -1,0 +1,186 @@
+import type { ResolvedChain, ResolvedDevice } from '../job/chain'
+import type { ContactInPort, ContactPort, LoadPort, PermissiveFacts } from '../profile/deviceProfile'
+import { type ContactExpression, contactLogic, type ContactLogic, contactsOf, mostContacts } from './contactLogic'
+import { callPaths, powerPaths } from './powerPath'
+
+/** What a contact is there for. */
+export type ContactDuty = 'control' | 'limit' | 'guard' | 'hand' | 'time' | 'other'
+
+/** One contact as a fitter names it. */
+export interface NamedContact {
+  /** Key in the expression: tag and, where a device has several contacts, which. */
+  readonly name: string
+  readonly device: ResolvedDevice
+  readonly portId: string
+  readonly port: ContactPort
+  readonly duty: ContactDuty
+}
+
+/** What a contact by-passes, and how bad that is. */
+export interface Defeat {
+  readonly contact: NamedContact
+  readonly by: NamedContact
+  /** The contact protects: a safety that is by-passed is a stop. */
+  readonly safety: boolean
+}
+
+/** A load and the contacts that decide whether it runs, relays looked through. */
+export interface LoadLogic {
+  readonly load: ResolvedDevice
+  readonly portId: string
+  readonly port: LoadPort | ContactInPort
+  /** Its own line, as wired: relay contacts stand for themselves. */
+  readonly line: ContactExpression | undefined
+  /** The same with every relay contact replaced by what pulls its coil. */
+  readonly expression: ContactExpression | undefined
+  readonly contacts: readonly NamedContact[]
+  /** Relays on the way: the contact, and the contacts that pull it. */
+  readonly relays: readonly { readonly contact: NamedContact; readonly coil: ContactExpression }[]
+  /** Left out where more contacts meet than are worked out. */
+  readonly logic: ContactLogic | undefined
+  readonly defeats: readonly Defeat[]
+  /** Contacts that protect and that nothing by-passes. */
+  readonly protects: readonly NamedContact[]
+}
+
+/** Permissives that guard against harm; hand and time only choose. */
+const guards: ReadonlySet<PermissiveFacts['senses']> = new Set([
+  'flow',
+  'pressure',
+  'frost',
+  'air-flow',
+  'co',
+  'level',
+  'door',
+])
+
+function dutyOf({ facts }: ResolvedDevice, { movedBy }: ContactPort): ContactDuty {
+  if (facts.limiter) return 'limit'
+  const senses = facts.permissive?.senses
+  if (senses) return guards.has(senses) ? 'guard' : senses === 'time' ? 'time' : 'hand'
+  return facts.controller && movedBy === 'control' ? 'control' : 'other'
+}
+
+function nameContact(device: ResolvedDevice, portId: string, port: ContactPort): NamedContact {
+  const several = Object.values(device.facts.ports).filter(({ kind }) => kind === 'contact').length > 1
+  return {
+    name: several ? `${device.tag} ${device.facts.terminals[port.make]?.label ?? portId}` : device.tag,
+    device,
+    portId,
+    port,
+    duty: dutyOf(device, port),
+  }
+}
+
+const joined = (key: 'and' | 'or', parts: readonly ContactExpression[]): ContactExpression | undefined =>
+  parts.length < 2 ? parts[0] : key === 'and' ? { and: parts } : { or: parts }
+
+/** The contacts that feed a port, in series and parallel as they are wired; `true` for a plain wire from a supply. */
+function feeding(
+  chain: ResolvedChain,
+  device: string,
+  port: string,
+  names: Map<string, NamedContact>,
+  seen: ReadonlySet<string> = new Set(),
+): ContactExpression | true | undefined {
+  const ways = chain.connections.filter(
+    ({ to, fromPort }) =>
+      to.device === device && to.port === port && (fromPort.kind === 'contact' || fromPort.kind === 'supply-out'),
+  )
+  const branches: ContactExpression[] = []
+  for (const { from, fromDevice, fromPort } of ways) {
+    const key = `${from.device}.${from.port}`
+    if (fromPort.kind === 'supply-out') return true
+    if (fromPort.kind !== 'contact' || seen.has(key)) continue
+    const contact = nameContact(fromDevice, from.port, fromPort)
+    names.set(contact.name, contact)
+    const before = fromPort.fed ? undefined : feeding(chain, from.device, from.port, names, new Set([...seen, key]))
+    branches.push(
+      before === undefined || before === true ? contact.name : joined('and', [...flat('and', before), contact.name])!,
+    )
+  }
+  return factored(branches)
+}
+
+const flat = (key: 'and' | 'or', each: ContactExpression): readonly ContactExpression[] =>
+  typeof each === 'object' && key in each ? (each as Record<string, readonly ContactExpression[]>)[key]! : [each]
+
+const same = (a: ContactExpression | undefined, b: ContactExpression | undefined) =>
+  JSON.stringify(a) === JSON.stringify(b)
+
+/** What branches in parallel share at their heads is drawn once: F and A, or F and S, is F and (A or S). */
+function factored(branches: readonly ContactExpression[]): ContactExpression | undefined {
+  if (branches.length < 2) return branches[0]
+  const parts = branches.map((each) => flat('and', each))
+  let shared = 0
+  while (parts.every((each) => each.length > shared + 1 && same(each[shared], parts[0]![shared]))) shared++
+  const rest = parts.map((each) => joined('and', each.slice(shared))!)
+  return joined('and', [...parts[0]!.slice(0, shared), joined('or', rest)!])
+}
+
+/** Replaces relay contacts by what pulls their coils. */
+function lookThrough(
+  expression: ContactExpression,
+  coils: ReadonlyMap<string, ContactExpression>,
+  depth = 0,
+): ContactExpression {
+  if (typeof expression === 'string') {
+    const coil = coils.get(expression)
+    return coil && depth < 8 ? lookThrough(coil, coils, depth + 1) : expression
+  }
+  const inner = (each: ContactExpression) => lookThrough(each, coils, depth)
+  if ('not' in expression) return { not: inner(expression.not) }
+  return 'and' in expression
+    ? { and: expression.and.map(inner).flatMap((each) => flat('and', each)) }
+    : { or: expression.or.map(inner) }
+}
+
+/**
+ * The contacts in series and parallel before every load and every call that does something, the truth table behind them, what each
+ * override defeats and what still protects. Plain wires without any contact have no logic.
+ */
+export function loadLogics(chain: ResolvedChain): LoadLogic[] {
+  const names = new Map<string, NamedContact>()
+  const lines = [...powerPaths(chain), ...callPaths(chain)]
+  const coils = new Map<string, ContactExpression>()
+  for (const { load, portId } of lines)
+    for (const [id, port] of Object.entries(load.facts.ports)) {
+      if (port.kind !== 'contact' || port.movedBy !== portId) continue
+      const pulls = feeding(chain, load.id, portId, names)
+      if (pulls !== undefined && pulls !== true) coils.set(nameContact(load, id, port).name, pulls)
+    }
+  return lines.flatMap(({ load, portId, loadPort }): LoadLogic[] => {
+    if (loadPort.does === 'none') return []
+    const fed = feeding(chain, load.id, portId, names)
+    if (fed === undefined || fed === true) return []
+    const expression = lookThrough(fed, coils)
+    const all = contactsOf(expression).map((name) => names.get(name)!)
+    const relays = contactsOf(fed).flatMap((name) => {
+      const coil = coils.get(name)
+      return coil === undefined ? [] : [{ contact: names.get(name)!, coil }]
+    })
+    const logic = all.length > mostContacts ? undefined : contactLogic(expression)
+    const protective = ({ duty }: NamedContact) => duty === 'limit' || duty === 'guard'
+    const defeats = (logic?.bypasses ?? []).map(({ contact, by }) => ({
+      contact: names.get(contact)!,
+      by: names.get(by)!,
+      safety: protective(names.get(contact)!),
+    }))
+    return [
+      {
+        load,
+        portId,
+        port: loadPort,
+        line: fed,
+        expression,
+        contacts: all,
+        relays,
+        logic,
+        defeats,
+        protects: all.filter(
+          (contact) => protective(contact) && !defeats.some((each) => each.contact.name === contact.name),
+        ),
+      },
+    ]
+  })
+}

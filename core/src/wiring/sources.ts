@@ -1,0 +1,38 @@
+import type { ResolvedChain, ResolvedDevice } from '../job/chain'
+import { supplyOf } from './powerPath'
+
+/** Where the energy of a wire comes from in the end: what has to be off and locked before a hand goes to it. */
+export interface Source {
+  readonly device: string
+  readonly tag: string
+  readonly name: string
+  /** `own`: the device is fed by a circuit that is not in this list, such as a boiler's own. */
+  readonly kind: 'circuit' | 'battery' | 'own'
+  readonly volts?: number
+}
+
+/** The root that feeds a device: through transformers, power supplies and drives up to a circuit, a battery, or its own unknown feed. */
+export function sourceOf(chain: ResolvedChain, device: ResolvedDevice, seen: ReadonlySet<string> = new Set()): Source {
+  const feed = supplyOf(chain, device.id)
+  if (feed && !seen.has(feed.fromDevice.id)) return sourceOf(chain, feed.fromDevice, new Set([...seen, device.id]))
+  const out = Object.values(device.facts.ports).find((port) => port.kind === 'supply-out')
+  const named = { device: device.id, tag: device.tag, name: device.name }
+  if (device.facts.category !== 'supply' || out?.kind !== 'supply-out') return { ...named, kind: 'own' }
+  return { ...named, kind: out.batteryAh === undefined ? 'circuit' : 'battery', volts: out.volts }
+}
+
+/** The source that counts as the loop's own: what feeds its controller, or the first contact of one that needs no feed. */
+export function mainSource(chain: ResolvedChain): Source | undefined {
+  const controllers = chain.devices.filter(({ facts }) => facts.controller !== undefined)
+  for (const controller of controllers) {
+    const own = supplyOf(chain, controller.id)
+    const line = chain.connections.find(
+      ({ fromPort, to, toPort }) =>
+        fromPort.kind === 'supply-out' && to.device === controller.id && toPort.kind === 'contact',
+    )
+    const feed = own ?? line
+    if (feed) return sourceOf(chain, feed.fromDevice)
+  }
+  const first = chain.connections.find(({ fromPort }) => fromPort.kind === 'supply-out')
+  return first && sourceOf(chain, first.fromDevice)
+}
