@@ -20,6 +20,11 @@ export const routes = {
   file: '/api/jobs/:jobId/file',
   import: '/api/import',
   asLeft: '/api/jobs/:jobId/loops/:loopId/as-left.pdf',
+  wiresCsv: '/api/jobs/:jobId/loops/:loopId/wires.csv',
+  wiresPdf: '/api/jobs/:jobId/loops/:loopId/wires.pdf',
+  picture: '/api/jobs/:jobId/loops/:loopId/wiring.pdf',
+  labels: '/api/jobs/:jobId/loops/:loopId/labels.pdf',
+  cutOut: '/api/jobs/:jobId/loops/:loopId/devices/:deviceId/cut-out.pdf',
 } as const
 
 export const fill = (route: string, ids: Readonly<Record<string, string>>) =>

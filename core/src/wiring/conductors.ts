@@ -15,7 +15,10 @@ export interface RowLoad {
   readonly assumed: boolean
   readonly sizeMm2: number
   readonly currentA: number
+  /** Lost on this one wire. */
   readonly dropV: number
+  /** Lost on this wire and one like it back. */
+  readonly pairDropV: number
   /** Section that this practice usually asks for behind its fuse; left out where nothing of this list protects it. */
   readonly usualMm2?: number
 }
@@ -77,6 +80,7 @@ export function rowLoads(
       sizeMm2,
       currentA,
       dropV: coreOhm(lengthM, sizeMm2) * currentA,
+      pairDropV: 2 * coreOhm(lengthM, sizeMm2) * currentA,
       ...(mains ? { usualMm2: usualSizeMm2(practice, row.fedBy.protectionA) } : {}),
     }
   })

@@ -5,6 +5,7 @@ import { type Conductor, conductorFor, type Practice, type WireRole } from './co
 import { feedersOf } from './feeders'
 import { mainSource, sourceOf, type Source } from './sources'
 import { supplyVariant } from './supplyVariant'
+import { terminalLabel } from './terminalLabel'
 
 export interface WireEnd {
   readonly device: string
@@ -86,12 +87,12 @@ const EXTRA_LOW_V = 50
 const thin = (role: WireRole) => role === 'probe' || role === 'signal' || role === 'screen'
 const classOf = ([device, terminal]: End) => device.facts.terminals[terminal]?.voltageClass
 
-const end = ([device, terminal]: End, label?: string): WireEnd => ({
+const end = ([device, terminal]: End): WireEnd => ({
   device: device.id,
   tag: device.tag,
   deviceName: device.name,
   terminal,
-  label: label ?? device.facts.terminals[terminal]?.label ?? terminal,
+  label: terminalLabel(device.facts, terminal),
 })
 
 export const rowId = (from: Pick<WireEnd, 'device' | 'terminal'>, to: Pick<WireEnd, 'device' | 'terminal'>) =>
@@ -151,7 +152,7 @@ class Rows {
       carries,
       { cableOf, hint: `Earthed at ${earthedAt.tag} alone; at ${far.tag} cut back and taped.` },
     )
-    const named = (device: ResolvedDevice) => (device.id === earthedAt.id ? 'SCR' : 'free')
+    const named = (device: ResolvedDevice) => (device.id === earthedAt.id ? 'SCR' : 'cut')
     return [
       ...rows,
       {
@@ -434,6 +435,12 @@ function callRows(rows: Rows): Draft[] {
   })
 }
 
+/** Mains before what transformers and power supplies make of it. */
+const fromTheRoot = (drafts: readonly Draft[]) => [
+  ...drafts.filter(({ circuit }) => circuit === 'mains'),
+  ...drafts.filter(({ circuit }) => circuit !== 'mains'),
+]
+
 /** Numbers as kept on wires that are landed; whatever is free for the others, in order. */
 function numbered(drafts: readonly Draft[], states: Readonly<Record<string, RowState>>): readonly number[] {
   const kept = drafts.map(({ id }) => states[id]?.number)
@@ -460,7 +467,7 @@ export function wireList(
   const rows = new Rows(chain, practice)
   const byRule = chain.connections.flatMap((connection) => byConnection.flatMap((rule) => rule(connection, rows)))
   const all = [
-    ...byRule.filter(({ role }) => !thin(role)),
+    ...fromTheRoot(byRule.filter(({ role }) => !thin(role))),
     ...lineRows(rows),
     ...callRows(rows),
     ...byRule.filter(({ role }) => thin(role)),

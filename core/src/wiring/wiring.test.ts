@@ -29,7 +29,7 @@ describe('the list of the warm floor', () => {
       'X1:PE M1:PE GNYE 1.5',
       'B1:1 A1:11 pair 0.5',
       'B1:2 A1:12 pair 0.5',
-      'B1:free A1:SCR screen 0.5',
+      'B1:cut A1:SCR screen 0.5',
     ])
   })
   it('comes out the same whatever order the devices are chosen in', () => {

@@ -10,6 +10,7 @@ const fetchPages = async () => (pages = await import('./jobPages'))
 // The strip brings the chart package.
 const fetchTry = () => import('../stages/try/TryStage')
 const fetchWorker = async () => (await import('../lib/runSimulation')).warmWorker()
+const fetchLayout = async () => (await import('../lib/layPicture')).warmLayout()
 
 /**
  * A page of the second chunk. Once that is here it is drawn at once: a page that waited even for a moment would take its keys and what
@@ -35,6 +36,11 @@ const SumsPlace = page('SumsPlace')
 const SurveyStage = page('SurveyStage')
 const MatchStage = page('MatchStage')
 const WireStage = page('WireStage')
+const LogicPart = page('LogicPart')
+//PlacesPart
+//BoxPart
+//DeadTestsPart
+//LivePart
 const SetStage = page('SetStage')
 const KeyingStage = page('KeyingStage')
 const ProveStage = page('ProveStage')
@@ -82,6 +88,13 @@ const router = createBrowserRouter([
                 { path: 'match/:category', element: <MatchStage /> },
                 { path: 'wire', element: <WireStage /> },
                 { path: 'wire/:row', element: <WireStage /> },
+                { path: 'wire/logic', element: <LogicPart /> },
+                //{ path: 'wire/places', element: <PlacesPart /> },
+                //{ path: 'wire/box', element: <BoxPart /> },
+                //{ path: 'wire/dead', element: <DeadTestsPart /> },
+                //{ path: 'wire/dead/:step', element: <DeadTestsPart /> },
+                //{ path: 'wire/live', element: <LivePart /> },
+                //{ path: 'wire/live/:step', element: <LivePart /> },
                 { path: 'set', element: <SetStage /> },
                 { path: 'set/keying', element: <KeyingStage /> },
                 {
@@ -109,7 +122,7 @@ export function App() {
   // What is not there yet is fetched once the first screen stands: a plant room may have no network later.
   useEffect(() => {
     const timer = setTimeout(() => {
-      for (const ready of [fetchPages(), fetchTry(), fetchWorker()]) ready.catch(() => undefined)
+      for (const ready of [fetchPages(), fetchTry(), fetchWorker(), fetchLayout()]) ready.catch(() => undefined)
     }, FETCH_AFTER_MS)
     return () => clearTimeout(timer)
   }, [])

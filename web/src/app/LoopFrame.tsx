@@ -5,6 +5,7 @@ import { Stroke } from '../instruments/StageTrack'
 import { PHONE, useMedia } from '../lib/useMedia'
 import { useJob } from '../loop/jobContext'
 import { LoopChain } from '../loop/LoopChain'
+import { TemporaryBar } from '../loop/TemporaryBar'
 import { OutputSwitch } from '../loop/OutputSwitch'
 import { LoopProvider, useLoop } from '../loop/loopContext'
 import { stageTitles } from './stageTitles'
@@ -39,6 +40,7 @@ function Stage() {
   return (
     <>
       {stage === 'survey' ? null : phone ? <OutputSwitch className="border-b border-line flex-none" /> : <LoopChain />}
+      <TemporaryBar />
       <main className="stage flex-1 min-h-0 flex flex-col overflow-auto" key={stage}>
         <Outlet />
       </main>

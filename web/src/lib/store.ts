@@ -1,6 +1,7 @@
 import { configureStore } from '@reduxjs/toolkit'
 import { useDispatch, useSelector } from 'react-redux'
 import { api } from './api'
+import { contactsReducer } from './contactsSlice'
 import { documentsReducer } from './documentsSlice'
 import { draftsReducer, storeDrafts } from './draftsSlice'
 import { noticeReducer } from './noticeSlice'
@@ -14,6 +15,7 @@ export function createStore() {
       documents: documentsReducer,
       drafts: draftsReducer,
       view: viewReducer,
+      contacts: contactsReducer,
       notice: noticeReducer,
       sums: sumsReducer,
       [api.reducerPath]: api.reducer,

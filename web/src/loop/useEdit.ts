@@ -1,20 +1,29 @@
 import { useCallback } from 'react'
 import { applyFix, type Fix } from '@nachtigal/core/check/fix'
+import { resolveChain } from '@nachtigal/core/job/chain'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 import { withDefaultPlans } from '@nachtigal/core/survey/defaultPlans'
 import { placing } from '@nachtigal/core/survey/placing'
+import { wireList } from '@nachtigal/core/wiring/connectionList'
 import type { Edited } from '@nachtigal/core/wiring/edited'
+import { listChanges } from '@nachtigal/core/wiring/listChanges'
 import { useLoop } from './loopContext'
 
 /** Ways to edit the chain in hand: everything that follows from a change rides in the same command. */
 export function useEdit() {
-  const { job, loop, data, profiles, change } = useLoop()
+  const { job, loop, data, profiles, change, rows: before } = useLoop()
   const apply = useCallback(
     (edited: Edited, options?: Parameters<typeof change>[1]) => {
       const planned = withDefaultPlans(edited, data, () => crypto.randomUUID())
-      return change({ job: planned.job, loop: planned.loop }, options)
+      const { rows } = wireList(resolveChain(planned.job, planned.loop.chain), job.practice, loop.wiring.rows)
+      const changed = listChanges(before, rows, loop.wiring.rows, loop.wiring.changed)
+      const wiring =
+        changed === loop.wiring.changed || Object.keys(changed).length === 0
+          ? planned.loop.wiring
+          : { ...planned.loop.wiring, changed }
+      return change({ job: planned.job, loop: { ...planned.loop, wiring } }, options)
     },
-    [data, change],
+    [data, change, job.practice, loop.wiring, before],
   )
   const placed = useCallback((profile: DeviceProfile) => placing(loop, profile, data), [loop, data])
   const fix = useCallback(

@@ -1,6 +1,13 @@
 import type { ReactNode } from 'react'
-import type { ContactExpression } from '@nachtigal/core/wiring/contactLogic'
+import { type ContactExpression, runs } from '@nachtigal/core/wiring/contactLogic'
 import { sayExpression } from '@nachtigal/core/wiring/parseExpression'
+
+/** What may be done with the drawing beyond looking at it. */
+interface Play {
+  /** Contacts that are held closed; none where it is only drawn. */
+  readonly closed?: ReadonlySet<string>
+  readonly onFlip?: ((name: string) => void) | undefined
+}
 
 interface Laid {
   readonly width: number
@@ -12,23 +19,32 @@ interface Laid {
 const LEAF = { width: 118, height: 46 }
 const GAP = 14
 
-function contact(name: string, opens: boolean): Laid {
+function contact(name: string, opens: boolean, { closed, onFlip }: Play): Laid {
+  const on = closed?.has(name) === true
+  const flips = onFlip && !opens
   const shown = name.length > 15 ? `${name.slice(0, 14)}…` : name
   return {
     ...LEAF,
     draw: (x, y, width) => {
       const middle = x + width / 2
       return (
-        <g>
+        <g className={flips ? 'cursor-pointer' : undefined} onClick={flips ? () => onFlip(name) : undefined}>
+          {flips ? <rect x={middle - 50} y={y - 30} width={100} height={46} fill="transparent" /> : null}
           <path d={`M${x} ${y}H${middle - 14}M${middle + 14} ${y}H${x + width}`} stroke="var(--ink)" strokeWidth="2" />
           <circle cx={middle - 14} cy={y} r="2.5" fill="var(--ink)" />
           <circle cx={middle + 14} cy={y} r="2.5" fill="var(--blank)" stroke="var(--ink)" strokeWidth="1.5" />
           <path
-            d={opens ? `M${middle - 14} ${y}L${middle + 16} ${y + 5}` : `M${middle - 14} ${y}L${middle + 12} ${y - 11}`}
+            d={
+              opens
+                ? `M${middle - 14} ${y}L${middle + 16} ${y + 5}`
+                : on
+                  ? `M${middle - 14} ${y}L${middle + 14} ${y}`
+                  : `M${middle - 14} ${y}L${middle + 12} ${y - 11}`
+            }
             stroke="var(--ink)"
-            strokeWidth="2"
+            strokeWidth={on ? 4 : 2}
           />
-          <text x={middle} y={y - 16} fontSize="13" textAnchor="middle">
+          <text x={middle} y={y - 16} fontSize="13" fontWeight={on ? 700 : 400} textAnchor="middle">
             {opens ? `not ${shown}` : shown}
           </text>
         </g>
@@ -37,11 +53,11 @@ function contact(name: string, opens: boolean): Laid {
   }
 }
 
-function lay(expression: ContactExpression): Laid {
-  if (typeof expression === 'string') return contact(expression, false)
+function lay(expression: ContactExpression, play: Play): Laid {
+  if (typeof expression === 'string') return contact(expression, false, play)
   if ('not' in expression)
-    return contact(typeof expression.not === 'string' ? expression.not : sayExpression(expression.not), true)
-  const parts = ('and' in expression ? expression.and : expression.or).map(lay)
+    return contact(typeof expression.not === 'string' ? expression.not : sayExpression(expression.not), true, play)
+  const parts = ('and' in expression ? expression.and : expression.or).map((part) => lay(part, play))
   if (parts.length === 1) return parts[0]!
   if ('and' in expression) {
     const width = parts.reduce((sum, part) => sum + part.width, 0)
@@ -89,15 +105,39 @@ function lay(expression: ContactExpression): Laid {
 }
 
 /** Contacts as a line from the supply to the load: in series along it, in parallel under one another. */
-export function ContactsDrawing({ expression, label }: { expression: ContactExpression; label: string }) {
-  const laid = lay(expression)
+export function ContactsDrawing({
+  expression,
+  label,
+  load,
+  closed,
+  onFlip,
+}: Play & {
+  readonly expression: ContactExpression
+  readonly label: string
+  /** Tag of the load, where it is one of a chain. */
+  readonly load?: string
+}) {
+  const laid = lay(expression, { ...(closed ? { closed } : {}), onFlip })
   const width = Math.max(laid.width, 300)
+  const lit = closed !== undefined && runs(expression, closed)
   return (
     <svg viewBox={`0 0 ${width + 70} ${laid.height + 20}`} role="img" aria-label={label} className="w-full max-h-full">
       <path d={`M8 20V${laid.height + 10}`} stroke="var(--ink)" strokeWidth="3" />
       <path d="M8 38H20" stroke="var(--ink)" strokeWidth="2" />
       {laid.draw(20, 38, width)}
-      <circle cx={width + 36} cy={38} r="14" fill="var(--blank)" stroke="var(--ink)" strokeWidth="1.5" />
+      <circle
+        cx={width + 36}
+        cy={38}
+        r="14"
+        fill={lit ? 'var(--mark)' : 'var(--blank)'}
+        stroke="var(--ink)"
+        strokeWidth={lit ? 3.5 : 1.5}
+      />
+      {load === undefined ? null : (
+        <text x={width + 36} y={16} fontSize="13" textAnchor="middle" fontWeight={lit ? 700 : 400}>
+          {load}
+        </text>
+      )}
       <path d={`M${width + 20} 38H${width + 22}`} stroke="var(--ink)" strokeWidth="2" />
       <path
         d={`M${width + 26} 28L${width + 46} 48M${width + 46} 28L${width + 26} 48`}

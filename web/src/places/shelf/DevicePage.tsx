@@ -13,7 +13,7 @@ import { TerminalStrip } from '../../instruments/TerminalStrip'
 import { useTakeOffDeviceMutation } from '../../lib/api'
 import { refusalWords } from '../../lib/refusalWords'
 import { useAppSelector } from '../../lib/store'
-import { download } from './download'
+import { download } from '../../lib/download'
 import { useShelf } from './shelfContext'
 
 /** A device as its leaflet: terminals drawn, what it takes and gives, parameters with their keys, curve of a probe. */

@@ -1,7 +1,10 @@
+import { memo, useEffect, useRef } from 'react'
 import { gaugeOf } from '@nachtigal/core/wiring/conductor'
 import type { WireRow } from '@nachtigal/core/wiring/connectionList'
 import { Cautions } from '../../loop/Cautions'
 import { useLoop } from '../../loop/loopContext'
+import { Shape } from '../../ui/Shape'
+import { ListChanges } from './ListChanges'
 import { useRow } from './useRow'
 import { End, Landed, nameOf, Tested } from './wireMarks'
 import { WireCounts } from './WireCounts'
@@ -16,10 +19,16 @@ interface Props {
 /** The list from terminal to terminal. */
 export function WireList({ chosen, onChoose, onStep }: Props) {
   const { rows, job } = useLoop()
+  const box = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    box.current?.querySelector('[aria-current=true]')?.scrollIntoView({ block: 'nearest' })
+  }, [chosen.id])
   return (
-    <section className="lg:border-r border-line flex flex-col min-h-0" aria-labelledby="wires">
+    <section className="lg:border-r border-line flex flex-col min-h-0 flex-1" aria-labelledby="wires">
       <WireCounts />
+      <ListChanges />
       <div
+        ref={box}
         className="overflow-auto flex-1 min-h-0"
         onKeyDown={(event) => {
           if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
@@ -31,24 +40,22 @@ export function WireList({ chosen, onChoose, onStep }: Props) {
         <table className="w-full border-collapse">
           <thead className="sticky top-0 bg-paper z-10">
             <tr className="lab border-b border-ink">
-              {['no.', 'from', 'to', 'core', job.practice === 'us' ? 'AWG' : 'mm²', 'label', 'land', 'test'].map(
-                (head) => (
-                  <th key={head} className="lab text-left py-1.5 px-1 first:pl-4 border-b border-ink">
-                    {head}
-                  </th>
-                ),
-              )}
+              {['no.', 'from', 'to', 'core', job.practice === 'us' ? 'AWG' : 'mm²', 'land', 'test'].map((head) => (
+                <th key={head} className="lab text-left py-1 px-1 first:pl-4 border-b border-ink">
+                  {head}
+                </th>
+              ))}
             </tr>
           </thead>
           <tbody>
             {rows.map((row) => (
-              <Row key={row.id} row={row} chosen={row.id === chosen.id} onChoose={() => onChoose(row)} />
+              <Row key={row.id} row={row} chosen={row.id === chosen.id} onChoose={onChoose} />
             ))}
           </tbody>
         </table>
       </div>
-      <div className="border-t border-line p-3 pl-4">
-        <Cautions stage="wire" />
+      <div className="border-t border-line px-4">
+        <Cautions stage="wire" brief />
       </div>
     </section>
   )
@@ -63,20 +70,47 @@ const swatches: Record<string, string> = {
   RD: '#b3261e',
   GN: '#2c7a3a',
   pair: '#8b9194',
+  screened: '#8b9194',
+  screen: 'repeating-linear-gradient(45deg,#8b9194 0 2px,#fff 2px 4px)',
 }
 
 const sizeText = (practice: string, mm2: number) =>
   practice === 'us' ? (gaugeOf[String(mm2)] ?? `${mm2}`).replace(' AWG', '') : String(mm2)
 
-function Row({ row, chosen, onChoose }: { row: WireRow; chosen: boolean; onChoose: () => void }) {
-  const { job } = useLoop()
+/** Short name of a core: its letters by IEC 60757 where it has some. */
+const coreText = ({ conductor, cable }: WireRow) =>
+  conductor.colour === 'screen' ? 'screen' : cable ? `${cable.tag} core` : conductor.colour
+
+interface RowProps {
+  readonly row: WireRow
+  readonly chosen: boolean
+  readonly onChoose: (row: WireRow) => void
+}
+
+const Row = memo(function Row({ row, chosen, onChoose }: RowProps) {
+  const { job, loop } = useLoop()
   const { state, sizeMm2 } = useRow(row)
+  const change = loop.wiring.changed?.[row.id]
   return (
-    <tr className={`h-9 border-b border-line ${chosen ? 'chosen' : ''}`} aria-current={chosen} onClick={onChoose}>
-      <td className="pl-4 pr-1">
+    <tr
+      className={`wire-row border-b border-line ${chosen ? 'chosen' : ''}`}
+      aria-current={chosen}
+      onClick={() => onChoose(row)}
+    >
+      <td className="pl-4 pr-1 whitespace-nowrap">
         <button type="button" className="font-bold min-h-8 min-w-6 text-left" aria-label={nameOf(row)}>
           {row.number}
         </button>
+        {row.liveFrom !== undefined ? (
+          <span
+            role="img"
+            aria-label={`stays live from ${row.liveFrom}`}
+            title={`stays live from ${row.liveFrom}`}
+            className="inline-flex align-middle"
+          >
+            <Shape kind="look" size={12} />
+          </span>
+        ) : null}
       </td>
       <td className="px-1">
         <End end={row.from} strong={chosen} />
@@ -84,27 +118,25 @@ function Row({ row, chosen, onChoose }: { row: WireRow; chosen: boolean; onChoos
       <td className="px-1">
         <End end={row.to} strong={chosen} />
       </td>
-      <td className="px-1 whitespace-nowrap">
+      <td className="px-1 whitespace-nowrap" title={`${row.conductor.colourName}, ${row.conductor.kind}`}>
         <span
           className="inline-block w-3.5 h-3.5 border border-edge align-[-2px] mr-1.5"
           style={{ background: swatches[row.conductor.colour] ?? '#888' }}
           aria-hidden
         />
-        {row.conductor.colourName}
-      </td>
-      <td className="px-1">{sizeText(job.practice, sizeMm2)}</td>
-      <td className="px-1 max-w-20 truncate mono" title={state?.note}>
-        {state?.label ?? row.number}
+        <span className="small">{coreText(row)}</span>
+        {change ? <b className="small ml-1">{change.what === 'moved' ? 'moved' : 'new'}</b> : null}
         {state?.note ? <span aria-label="has a note"> *</span> : null}
       </td>
+      <td className="px-1 small">{sizeText(job.practice, sizeMm2)}</td>
       <td className="px-1" onClick={(event) => event.stopPropagation()}>
         <Landed row={row} />
       </td>
-      <td className="px-1 pr-4">
+      <td className="px-1 pr-3">
         <span className="inline-flex min-h-8 items-center">
           <Tested row={row} />
         </span>
       </td>
     </tr>
   )
-}
+})

@@ -9,6 +9,6 @@ export function useRow(row: WireRow) {
   const { loop, change } = context
   const state = loop.wiring.rows[row.id]
   const write = (next: RowState) =>
-    change({ loop: { ...loop, wiring: { rows: { ...loop.wiring.rows, [row.id]: next } } } })
+    change({ loop: { ...loop, wiring: { ...loop.wiring, rows: { ...loop.wiring.rows, [row.id]: next } } } })
   return { state, write, ...judgeRow(context, row) }
 }

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
 import { judgeRow } from '@nachtigal/core/check/checkLoop'
+import type { RowState } from '@nachtigal/core/job/documents'
 import type { WireEnd, WireRow } from '@nachtigal/core/wiring/connectionList'
 import { useLoop } from '../../loop/loopContext'
 import { Shape } from '../../ui/Shape'
@@ -28,6 +29,8 @@ export function Tested({ row, size = 16 }: { row: WireRow; size?: number }) {
   )
 }
 
+const withoutNumber = ({ number: _n, ...rest }: RowState): RowState => rest
+
 /** Ticked when the wire sits in both its terminals. */
 export function Landed({ row, children }: { row: WireRow; children?: ReactNode }) {
   const { state, write } = useRow(row)
@@ -36,7 +39,7 @@ export function Landed({ row, children }: { row: WireRow; children?: ReactNode }
     <Tick
       label={`Wire ${row.number} landed`}
       checked={state?.landed === true}
-      onChange={(on) => write(on ? { ...rest, landed: true } : rest)}
+      onChange={(on) => write(on ? { ...rest, landed: true, number: row.number } : withoutNumber(rest))}
     >
       {children}
     </Tick>

@@ -1,6 +1,6 @@
 /** Hands a file to the browser to be kept. */
-export function download(name: string, text: string) {
-  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
+export function download(name: string, text: string, type = 'application/json') {
+  const url = URL.createObjectURL(new Blob([text], { type }))
   const link = document.createElement('a')
   link.href = url
   link.download = name

@@ -1,0 +1,91 @@
+import { useState } from 'react'
+import { ordered } from '@nachtigal/core/job/chain'
+import { type Temporary, temporaryKinds } from '@nachtigal/core/job/documents'
+import { Button } from '../ui/Button'
+import { ChoiceField } from '../ui/ChoiceField'
+import { Field } from '../ui/Field'
+import { Opens } from '../ui/Opens'
+import { Shape } from '../ui/Shape'
+import { useLoop } from './loopContext'
+import { useTemporary } from './useTemporary'
+
+const titles: Record<(typeof temporaryKinds)[number], string> = {
+  bridge: 'Bridge',
+  forced: 'Forced output',
+  hand: 'Switch in hand',
+  limit: 'Raised limit',
+  lifted: 'Lifted wire',
+}
+
+/** What is only for now: seen on every screen of the loop until it is undone. */
+export function TemporaryBar() {
+  const { loop } = useLoop()
+  const { undone } = useTemporary()
+  const all = ordered(loop.temporary)
+  if (all.length === 0) return null
+  return (
+    <section className="temporary" aria-label="Temporary">
+      <Shape kind="look" size={16} labelled />
+      <b className="cond text-[16px] flex-none">Temporary</b>
+      <ul className="flex gap-x-5 overflow-x-auto min-w-0 flex-1">
+        {all.map(({ id, what, by }) => (
+          <li key={id} className="whitespace-nowrap" title={`by ${by}`}>
+            {what}{' '}
+            <button type="button" className="third min-h-8 max-md:min-h-12" onClick={() => undone(id)}>
+              Undone
+            </button>
+          </li>
+        ))}
+      </ul>
+      <AddTemporary />
+    </section>
+  )
+}
+
+/** Enters a bridge, a forced output, a switch in hand, a raised limit or a lifted wire the moment it is made. */
+export function AddTemporary({ trigger = 'Add' }: { trigger?: string }) {
+  const { put } = useTemporary()
+  const [kind, setKind] = useState<NonNullable<Temporary['kind']>>('bridge')
+  const [what, setWhat] = useState('')
+  const [problem, setProblem] = useState<string>()
+  return (
+    <Opens className="third min-h-8 max-md:min-h-12 flex-none" label="Enter something temporary" trigger={trigger}>
+      <form
+        className="grid gap-3"
+        onSubmit={(event) => {
+          event.preventDefault()
+          const said = what.trim()
+          if (said === '') {
+            setProblem('What and where is empty: it takes a line such as \u201cS1 bridged at K1 11 and 14\u201d.')
+            return
+          }
+          const refused = put(kind, `${titles[kind]}: ${said}`)
+          setProblem(refused)
+          if (refused === undefined) setWhat('')
+        }}
+      >
+        <p>It stands on every screen of this loop, and hand-over stays shut, until it is undone.</p>
+        <ChoiceField
+          label="What is it"
+          value={kind}
+          choices={temporaryKinds.map((value) => ({ value, title: titles[value] }))}
+          onChoose={(value) => setKind(value as NonNullable<Temporary['kind']>)}
+        />
+        <Field label="What and where" text error={problem}>
+          {(ids) => (
+            <input
+              {...ids}
+              value={what}
+              maxLength={300}
+              onChange={(event) => {
+                setProblem(undefined)
+                setWhat(event.target.value)
+              }}
+            />
+          )}
+        </Field>
+        <Button type="submit">Put on the list</Button>
+      </form>
+    </Opens>
+  )
+}

@@ -1,0 +1,24 @@
+import type { Temporary } from '@nachtigal/core/job/documents'
+import { useAppSelector } from '../lib/store'
+import { useLoop } from './loopContext'
+
+/** Bridges, forced outputs, switches in hand, raised limits and lifted wires of this loop, with the ways to put one on and take one off. */
+export function useTemporary() {
+  const { loop, change } = useLoop()
+  const by = useAppSelector((state) => state.view.by)
+  return {
+    put: (kind: NonNullable<Temporary['kind']>, what: string) => {
+      if (Object.values(loop.temporary).some((each) => each.what === what)) return undefined
+      const order = Object.values(loop.temporary).reduce((most, each) => Math.max(most, each.order), 0) + 1
+      const entry: Temporary = { order, kind, what, by: by || 'unnamed', at: new Date().toISOString() }
+      return change(
+        { loop: { ...loop, temporary: { ...loop.temporary, [crypto.randomUUID()]: entry } } },
+        { tell: `Temporary: ${what}.` },
+      )
+    },
+    undone: (id: string) => {
+      const { [id]: gone, ...temporary } = loop.temporary
+      return change({ loop: { ...loop, temporary } }, { tell: `Undone: ${gone?.what ?? ''}.` })
+    },
+  }
+}
