@@ -4,6 +4,7 @@ import { fromSetpoint } from '../job/behaviour'
 import type { Answer, LoopKind, Reading, RowState } from '../job/documents'
 import { loopKinds } from '../job/documents'
 import { chained, idOf, replanned, step, swapped, told, withoutDevice } from '../testing/chains'
+import { safetyBlocks } from '../proof/safetyBlocks'
 import { fieldData } from '../testing/fieldData'
 import { device } from '../testing/loops'
 import { addDevice, layAcross, leaveSupply, partPorts, type Edited } from '../wiring/chainEdit'
@@ -201,6 +202,8 @@ const cases: Readonly<Record<string, readonly [trips: () => Edited, passes: () =
     () => only('floor', 'mains-230-10', 'floor-ntc10k', 'wren', 'floor-heater-3680'),
     () => only('floor', 'mains-230-20', 'floor-ntc10k', 'wren', 'floor-heater-3680'),
   ],
+  C086_NOT_PROVED: [() => answeredStep(floor(), 'isolate', 'no'), () => answeredStep(floor(), 'isolate', 'yes')],
+  C087_DEAD_TESTS_OPEN: [() => everyWire(floor(), { landed: true }), floor],
   C072_FOUND_NOT_WRITTEN: [
     () => keyed(floor()),
     () => {
@@ -218,6 +221,13 @@ function foundVolts(terminal: string, volts: number): Edited {
   const edited = floor()
   const found = { profile: 'dipper', terminals: { t: { order: 1, terminal, wire: 'brown', volts } } }
   return { ...edited, loop: { ...edited.loop, survey: { ...edited.loop.survey, found } } }
+}
+
+/** The first step of a block answered. */
+function answeredStep(edited: Edited, block: 'isolate', answer: 'yes' | 'no'): Edited {
+  const [first] = safetyBlocks(loopContext(edited.job, edited.loop, fieldData)).steps[block]
+  const done = { [`${block}/${first!.id}`]: { answer, by: 'Ann', at: '2026-01-05T08:00:00Z' } }
+  return { ...edited, loop: { ...edited.loop, wiring: { ...edited.loop.wiring, done } } }
 }
 
 function everyWire(edited: Edited, state: RowState): Edited {

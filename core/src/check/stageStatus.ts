@@ -1,10 +1,13 @@
 import { ordered } from '../job/chain'
 import { keyingSheet } from '../proof/keyingSheet'
 import { riseAndFall } from '../proof/riseAndFall'
+import { safetyBlocks } from '../proof/safetyBlocks'
+import { safetyBlockIds } from '../proof/safetyStep'
 import { openQuestions } from '../survey/surveyResult'
 import { type Stage, stages } from '../survey/hazards'
 import { counted } from '../units/words'
-import { checkLoop, judgeRow } from './checkLoop'
+import { checkLoop } from './checkLoop'
+import { judgeRow } from '../wiring/judgeRow'
 import type { LoopContext } from './context'
 import { type Finding, TEST_FAILED } from './finding'
 
@@ -56,15 +59,29 @@ function wire(context: LoopContext): Progress {
   const waiting =
     rows.find(({ id }) => !loop.wiring.rows[id]?.landed) ??
     rows.find((row) => judgeRow(context, row).verdict !== 'fits')
+  const blocks = safetyBlocks(context)
+  const open = safetyBlockIds
+    .flatMap((id) => blocks.steps[id])
+    .filter(({ must, verdict }) => must && verdict === 'waiting')
+  // The form of the trade may hold the tests: then a name and a reason stand for them.
+  const elsewhere = Object.keys(loop.waivers).some((key) => key.startsWith('C087_DEAD_TESTS_OPEN/'))
+  const all = safetyBlockIds.reduce((sum, id) => sum + blocks.steps[id].filter(({ must }) => must).length, 0)
   return {
-    begun: landed + tested > 0,
-    done: !waiting,
-    says: tested === rows.length ? `${tested} of ${rows.length} tested` : `${landed} of ${rows.length} landed`,
+    begun: landed + tested > 0 || open.length < all,
+    done: !waiting && (open.length === 0 || elsewhere),
+    says:
+      tested < rows.length
+        ? `${landed} of ${rows.length} landed`
+        : open.length > 0 && !elsewhere
+          ? `${all - open.length} of ${all} safety steps`
+          : `${tested} of ${rows.length} tested`,
     ...(bad
       ? { next: `Mend wire ${bad.number}` }
       : waiting
         ? { next: `${loop.wiring.rows[waiting.id]?.landed ? 'Test' : 'Land'} wire ${waiting.number}` }
-        : {}),
+        : open[0] && !elsewhere
+          ? { next: open[0].title }
+          : {}),
   }
 }
 

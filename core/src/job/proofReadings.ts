@@ -17,5 +17,5 @@ export const nextReadingOrder = (loop: LoopDocument) =>
 /** The newest temperature that was read on a loop, whatever the test. */
 export const lastReading = (loop: LoopDocument): HeldReading | undefined =>
   ordered(loop.proof.readings)
-    .filter(({ state, value }) => state === 'value' && value !== undefined)
+    .filter(({ state, value, unit }) => state === 'value' && value !== undefined && /^°[CF]$/.test(unit))
     .at(-1)

@@ -1,5 +1,6 @@
 import { consequences } from '@nachtigal/core/check/consequences'
-import { checkLoop, judgeRow } from '@nachtigal/core/check/checkLoop'
+import { checkLoop } from '@nachtigal/core/check/checkLoop'
+import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { LoopContext } from '@nachtigal/core/check/context'
 import { signingBlockedBy } from '@nachtigal/core/check/stageStatus'
 import { ordered } from '@nachtigal/core/job/chain'

@@ -1,4 +1,5 @@
 import type { ResolvedDevice } from '../../job/chain'
+import { safetyBlocks } from '../../proof/safetyBlocks'
 import { endVoltages, rowLoads } from '../../wiring/conductors'
 import { loadLogics } from '../../wiring/loadLogic'
 import type { Finding } from '../finding'
@@ -155,4 +156,50 @@ const overFuse: Rule = ({ chain, rows, loop, job, words }) => {
   )
 }
 
-export const wireRules: readonly Rule[] = [bypassed, overridden, foundOnWrongPair, drop, thinForFuse, overFuse]
+/** A safety test that failed: nothing goes live, and no reason closes it. */
+const notProved: Rule = (context) =>
+  safetyBlocks(context).failed.map(({ id, block, title, cause = 'It failed.', next = 'Mend it and measure again.' }) =>
+    stop(
+      'C086_NOT_PROVED',
+      {
+        about: `${block}/${id}`.slice(0, 190),
+        head: `Not proved, do not energise: ${title}.`,
+        reason: cause,
+        remedy: next,
+      },
+      'wire',
+    ),
+  )
+
+/** Wires that are landed and tested, but not yet proved dead and brought to life step by step. */
+const testsOpen: Rule = (context) => {
+  const { rows, loop } = context
+  if (rows.length === 0 || !rows.every((row) => loop.wiring.rows[row.id]?.landed)) return []
+  const { steps, done, failed } = safetyBlocks(context)
+  if (failed.length > 0) return []
+  const open = steps.isolate.concat(steps.dead, steps.live).filter(({ must, verdict }) => must && verdict === 'waiting')
+  if (open.length === 0) return []
+  return [
+    lookAgain(
+      'C087_DEAD_TESTS_OPEN',
+      {
+        about: 'wiring',
+        head: `${open.length} safety steps wait.`,
+        reason: `${done.isolate} of ${steps.isolate.length} of isolating, ${done.dead} of ${steps.dead.length} dead tests, ${done.live} of ${steps.live.length} of first live are recorded.`,
+        remedy: 'Go through them; where they stand on the form of your trade, say on which.',
+      },
+      'wire',
+    ),
+  ]
+}
+
+export const wireRules: readonly Rule[] = [
+  bypassed,
+  overridden,
+  foundOnWrongPair,
+  drop,
+  thinForFuse,
+  overFuse,
+  notProved,
+  testsOpen,
+]

@@ -1,4 +1,4 @@
-import { judgeRow } from '@nachtigal/core/check/checkLoop'
+import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import { useLoop } from '../../loop/loopContext'
 
 /** How far the list is. */

@@ -1,4 +1,4 @@
-import { judgeRow } from '@nachtigal/core/check/checkLoop'
+import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { RowState } from '@nachtigal/core/job/documents'
 import type { WireRow } from '@nachtigal/core/wiring/connectionList'
 import { useLoop } from '../../loop/loopContext'

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { judgeRow } from '@nachtigal/core/check/checkLoop'
+import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { RowState } from '@nachtigal/core/job/documents'
 import type { WireEnd, WireRow } from '@nachtigal/core/wiring/connectionList'
 import { useLoop } from '../../loop/loopContext'

@@ -1,0 +1,51 @@
+import type { HeldReading } from '../job/proofReadings'
+import type { StepDone } from '../job/documents'
+import type { Quantity } from '../units/quantity'
+
+export const safetyBlockIds = ['isolate', 'dead', 'live'] as const
+export type SafetyBlockId = (typeof safetyBlockIds)[number]
+
+/** What a step asks for. */
+export type StepAsk =
+  /** Done or seen: yes, or no. */
+  | { readonly kind: 'answer'; readonly yes: string; readonly no: string }
+  | { readonly kind: 'number'; readonly quantity: Quantity; readonly low: number; readonly high: number }
+  /** Answered in the list of wires. */
+  | { readonly kind: 'rows' }
+
+export type StepVerdict = 'waiting' | 'good' | 'look-again' | 'stop'
+
+/** One step of isolating, of the dead tests or of first live, with what was answered and what that means. */
+export interface SafetyStep {
+  /** Changes with the wires that it stands for: what was tested before they were moved does not count. */
+  readonly id: string
+  readonly block: SafetyBlockId
+  readonly group: string
+  readonly title: string
+  readonly doing: string
+  /** What should be read or seen, in words. */
+  readonly should: string
+  readonly ask: StepAsk
+  /** First live stays shut until it has passed. */
+  readonly must: boolean
+  readonly verdict: StepVerdict
+  readonly cause?: string
+  readonly next?: string
+  readonly forbids: boolean
+  readonly caution?: string
+  readonly reading?: HeldReading
+  readonly answer?: StepDone
+  /** Conductor on which a short can be hunted down by halving. */
+  readonly hunt?: string
+}
+
+/** What is asked of a step before its answer is looked at. */
+export type StepDraft = Pick<SafetyStep, 'id' | 'group' | 'title' | 'doing' | 'should' | 'ask'> &
+  Partial<Pick<SafetyStep, 'must' | 'caution' | 'hunt'>>
+
+/** A short sign of a set of wires, so that a step is another one when they change. Formula: FNV-1a, 32 bit. */
+export function signOf(ids: readonly string[]): string {
+  let hash = 0x811c9dc5
+  for (const sign of [...ids].sort().join('|')) hash = Math.imul(hash ^ sign.codePointAt(0)!, 0x01000193) >>> 0
+  return hash.toString(36)
+}
