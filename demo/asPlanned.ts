@@ -1,6 +1,20 @@
 import { keyingSheet } from '@nachtigal/core/proof/keyingSheet'
 import { firstVisit } from './surveys'
-import { between, chain, feedFrom, join, option, reading, set, type Story, survey, type Teller, waive } from './story'
+import {
+  between,
+  branch,
+  chain,
+  feedFrom,
+  join,
+  option,
+  proveAndSwitchOn,
+  reading,
+  set,
+  type Story,
+  survey,
+  type Teller,
+  waive,
+} from './story'
 
 /** The hatchling floor, worked through from the first visit to the third step of its test. */
 function hatchlingFloor(teller: Teller) {
@@ -36,9 +50,15 @@ function hatchlingFloor(teller: Teller) {
       (l) => ({
         ...l,
         wiring: {
+          ...l.wiring,
           rows: {
             ...l.wiring.rows,
-            [row.id]: { ...l.wiring.rows[row.id], landed: true, lengthM: row.circuit === 'mains' ? 6 : 14 },
+            [row.id]: {
+              ...l.wiring.rows[row.id],
+              landed: true,
+              number: row.number,
+              lengthM: row.circuit === 'mains' ? 6 : 14,
+            },
           },
         },
       }),
@@ -50,6 +70,7 @@ function hatchlingFloor(teller: Teller) {
       (l) => ({
         ...l,
         wiring: {
+          ...l.wiring,
           rows: {
             ...l.wiring.rows,
             [row.id]: {
@@ -67,6 +88,7 @@ function hatchlingFloor(teller: Teller) {
       undefined,
       2,
     )
+  proveAndSwitchOn(teller)
   for (const row of keyingSheet(context())[0]!.rows) {
     const value = Number(row.planned.replace('\u2212', '-'))
     edit(
@@ -254,6 +276,7 @@ export const asPlanned: Story = {
         chain(t, ['merlin', 'oven-k', 'oven-element-2000'])
         between(t, 'device 0', 'device 2', 'ssr-25', 'solid-state relay')
         between(t, 'solid-state relay', 'device 2', 'goshawk', 'limiter')
+        branch(t, 'lamp-led', 'lamp', 'hand-switch', 'light switch')
       },
     },
     {

@@ -13,6 +13,7 @@ const stored: Readonly<Record<Quantity, string>> = {
   thickness: 'm',
   section: 'mm²',
   resistance: 'ohm',
+  insulation: 'ohm',
   current: 'A',
   voltage: 'V',
   apparentPower: 'VA',

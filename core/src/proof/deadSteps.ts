@@ -12,6 +12,7 @@ import { type SafetyStep, signOf } from './safetyStep'
 import { type Judge, stepMaker } from './stepMaker'
 
 const OHM = { kind: 'number', quantity: 'resistance', low: 0, high: 1e12 } as const
+const MEGOHM = { kind: 'number', quantity: 'insulation', low: 0, high: 1e13 } as const
 const ids = (rows: readonly WireRow[]) => rows.map(({ id }) => id)
 
 /** What a load measures between its two terminals, cold; undefined where its plate does not tell. Formula: U\u00b2 / P. */
@@ -89,7 +90,7 @@ function rowsStep(context: LoopContext): SafetyStep {
 /** Verdict on a load between its own two terminals: its ohms are expected, a dead short is not. */
 function acrossLoad(tag: string, expected: number | undefined): Judge {
   return (reading): DeadTestVerdict => {
-    if (expected !== undefined && reading !== null && reading > 10 * expected)
+    if (expected !== undefined && (reading === null || reading > 10 * expected))
       return {
         verdict: 'look-again',
         cause: `${tag} reads ${ohmWords(reading)}, its plate gives ${ohmWords(expected)}.`,
@@ -276,7 +277,7 @@ function insulationSteps(context: LoopContext, make: ReturnType<typeof stepMaker
             as === 'mains'
               ? 'At least 1 Mohm; new wiring shows over 20.'
               : 'At least 0.5 Mohm; new wiring shows over 5.',
-          ask: OHM,
+          ask: MEGOHM,
           caution: 'The tester itself puts out a shock: nobody touches the circuit, discharge it afterwards.',
         },
         (reading) =>

@@ -18,6 +18,7 @@ export const quantities = [
   'thickness',
   'section',
   'resistance',
+  'insulation',
   'current',
   'voltage',
   'apparentPower',
@@ -84,6 +85,7 @@ const scaled = (label: string, decimals: number, siPerShown: number): QuantityVi
 const fixed: Partial<Record<Quantity, QuantityView>> = {
   electricPower: same('W', 0),
   resistance: same('ohm', 1),
+  insulation: scaled('Mohm', 1, 1e6),
   current: same('A', 2),
   voltage: same('V', 1),
   apparentPower: same('VA', 1),

@@ -66,6 +66,9 @@ const bySize: Record<Practice, readonly (readonly [number, number])[]> = {
 const control: Record<Practice, number> = { iec: 0.75, us: 0.82 }
 const probe: Record<Practice, number> = { iec: 0.5, us: 0.52 }
 
+/** Up to this fuse a thin control wire is safe in a fault, A. */
+const CONTROL_FUSE_A = 6
+
 /** Nearest trade gauge of the sizes used here, for the list in US practice. */
 export const gaugeOf: Readonly<Record<string, string>> = {
   '0.52': '20 AWG',
@@ -93,6 +96,7 @@ export function conductorFor(role: WireRole, practice: Practice, protectionA: nu
   const table = bySize[practice]
   const mains = (table.find(([amps]) => protectionA <= amps) ?? table[table.length - 1]!)[1]
   const thin = role === 'probe' || role === 'signal' || role === 'screen'
-  const sizeMm2 = thin ? probe[practice] : role === 'control' ? control[practice] : mains
+  const small = role === 'control' && protectionA <= CONTROL_FUSE_A
+  const sizeMm2 = thin ? probe[practice] : small ? control[practice] : mains
   return { colour, colourName: names[colour] ?? colour, sizeMm2, kind: kinds[role] ?? 'single core' }
 }

@@ -36,6 +36,8 @@ export interface EndVoltage {
   readonly dropPercent: number
   readonly allowedPercent: number
   readonly allowedBy: string
+  /** No length on the way there and back is a guess. */
+  readonly measured: boolean
   readonly enough: boolean
 }
 
@@ -122,6 +124,7 @@ export function endVoltages(loads: readonly RowLoad[], chain: ResolvedChain, dat
         dropPercent,
         allowedPercent,
         allowedBy: limit.source,
+        measured: mine.every(({ assumed }) => !assumed),
         enough: dropPercent <= allowedPercent,
       },
     ]

@@ -37,10 +37,8 @@ const SurveyStage = page('SurveyStage')
 const MatchStage = page('MatchStage')
 const WireStage = page('WireStage')
 const LogicPart = page('LogicPart')
-//PlacesPart
-//BoxPart
-//DeadTestsPart
-//LivePart
+const DeadTestsPart = page('DeadTestsPart')
+const LivePart = page('LivePart')
 const SetStage = page('SetStage')
 const KeyingStage = page('KeyingStage')
 const ProveStage = page('ProveStage')
@@ -91,10 +89,10 @@ const router = createBrowserRouter([
                 { path: 'wire/logic', element: <LogicPart /> },
                 //{ path: 'wire/places', element: <PlacesPart /> },
                 //{ path: 'wire/box', element: <BoxPart /> },
-                //{ path: 'wire/dead', element: <DeadTestsPart /> },
-                //{ path: 'wire/dead/:step', element: <DeadTestsPart /> },
-                //{ path: 'wire/live', element: <LivePart /> },
-                //{ path: 'wire/live/:step', element: <LivePart /> },
+                { path: 'wire/dead', element: <DeadTestsPart /> },
+                { path: 'wire/dead/:step', element: <DeadTestsPart /> },
+                { path: 'wire/live', element: <LivePart /> },
+                { path: 'wire/live/:step', element: <LivePart /> },
                 { path: 'set', element: <SetStage /> },
                 { path: 'set/keying', element: <KeyingStage /> },
                 {

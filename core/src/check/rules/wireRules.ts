@@ -94,7 +94,7 @@ const LEAST_V = 2
 /** Too little voltage left at the end of the wires. */
 const drop: Rule = ({ chain, rows, loop, data, job, words }) =>
   endVoltages(rowLoads(rows, chain, loop.wiring.rows, job.practice), chain, data)
-    .filter(({ enough }) => !enough)
+    .filter(({ enough, measured }) => measured && !enough)
     .map(({ device, portId, dropV, endV, dropPercent, allowedPercent, allowedBy, supply }) =>
       lookAgain(
         'C083_VOLTAGE_DROP',

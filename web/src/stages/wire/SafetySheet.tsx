@@ -1,0 +1,191 @@
+import { TriangleAlert } from 'lucide-react'
+import type { ProofReading } from '@nachtigal/core/job/documents'
+import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
+import type { SafetyStep } from '@nachtigal/core/proof/safetyStep'
+import { draftCleared, drafted } from '../../lib/draftsSlice'
+import { useAppDispatch, useAppSelector } from '../../lib/store'
+import { PHONE, useMedia } from '../../lib/useMedia'
+import { useLoop } from '../../loop/loopContext'
+import { Button } from '../../ui/Button'
+import { NumberField } from '../../ui/NumberField'
+import { NumberPad } from '../../ui/NumberPad'
+import { Shape } from '../../ui/Shape'
+import { WorkSheet } from '../../ui/WorkSheet'
+import { shapeOf } from './SafetySteps'
+
+interface Props {
+  readonly step: SafetyStep
+  readonly at: number
+  readonly of: number
+  readonly onNext: () => void
+  readonly onHunt?: ((conductor: string) => void) | undefined
+}
+
+/** Keeps a reading of a step; a newer one stands for it, none is ever taken back. */
+export function useKeepReading() {
+  const { loop, change } = useLoop()
+  return (test: string, step: string, made: Omit<ProofReading, 'order' | 'test' | 'step'>, supersedes?: string) =>
+    change({
+      loop: {
+        ...loop,
+        proof: {
+          ...loop.proof,
+          readings: {
+            ...loop.proof.readings,
+            [crypto.randomUUID()]: {
+              ...made,
+              order: nextReadingOrder(loop),
+              test,
+              step,
+              ...(supersedes === undefined ? {} : { supersedes }),
+            },
+          },
+        },
+      },
+    })
+}
+
+/** One step, large: what to do, what should be read, the reading or the answer, the verdict with its cause and what to do next. */
+export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
+  const { loop, job, change, reading, preferences } = useLoop()
+  const by = useAppSelector((state) => state.view.by)
+  const dispatch = useAppDispatch()
+  const phone = useMedia(PHONE)
+  const keepReading = useKeepReading()
+  const key = `${loop.id}/${step.block}/${step.id}`
+  const draft = useAppSelector((state) => state.drafts[key])
+  const { ask } = step
+  const keep = (typed: string, state: 'value' | 'over-range' = 'value') =>
+    ask.kind === 'number'
+      ? keepReading(
+          step.block,
+          step.id,
+          reading(state === 'over-range' ? 'OL' : typed, ask.quantity, preferences, state),
+          step.reading?.id,
+        )
+      : undefined
+  const answer = (says: 'yes' | 'no') => {
+    const done = {
+      ...loop.wiring.done,
+      [`${step.block}/${step.id}`]: { answer: says, by: by || 'unnamed', at: new Date().toISOString() },
+    }
+    const refused = change({ loop: { ...loop, wiring: { ...loop.wiring, done } } })
+    if (refused === undefined && says === 'yes') onNext()
+  }
+  const overRange = () => {
+    dispatch(draftCleared(key))
+    keep('', 'over-range')
+  }
+  const next = (
+    <Button disabled={step.verdict === 'waiting' && draft === undefined} onClick={onNext}>
+      {step.verdict === 'waiting' && draft === undefined ? 'Answer first' : 'Next step'}
+    </Button>
+  )
+  return (
+    <WorkSheet
+      labelledBy="safety-title"
+      actions={
+        ask.kind === 'answer' ? (
+          <>
+            <Button second end="" onClick={() => answer('no')}>
+              {ask.no}
+            </Button>
+            <Button onClick={() => answer('yes')}>{ask.yes}</Button>
+          </>
+        ) : ask.kind === 'rows' ? (
+          <Button to={`/jobs/${job.id}/loops/${loop.id}/wire`}>To the list of wires</Button>
+        ) : (
+          <>
+            {phone ? (
+              <NumberPad
+                none="over-range"
+                text={draft ?? ''}
+                onText={(text) => dispatch(drafted({ key, text }))}
+                onNone={overRange}
+              />
+            ) : (
+              <Button second end="" onClick={overRange}>
+                Meter shows over-range
+              </Button>
+            )}
+            {next}
+          </>
+        )
+      }
+    >
+      <div className="flex items-baseline gap-4">
+        <h2 id="safety-title" className="h2">
+          {step.title}
+        </h2>
+        <span className="text-ink2 ml-auto whitespace-nowrap">
+          {at + 1} of {of}
+        </span>
+      </div>
+      {step.caution === undefined ? null : (
+        <p className="caution">
+          <TriangleAlert size={20} strokeWidth={1.5} aria-hidden />
+          <span>{step.caution}</span>
+        </p>
+      )}
+      <p className="text-[17px] leading-[26px] max-md:text-[16px] max-md:leading-6">{step.doing}</p>
+      <p>
+        Should: <b>{step.should}</b>
+      </p>
+      {ask.kind === 'number' ? (
+        <NumberField
+          key={step.id}
+          label="Reads"
+          draftKey={key}
+          value={step.reading?.value}
+          shown={step.reading ? (step.reading.state === 'over-range' ? 'OL' : step.reading.text) : ''}
+          quantity={ask.quantity}
+          preferences={preferences}
+          low={ask.low}
+          high={ask.high}
+          big
+          onCommit={(si, typed) => (si === undefined ? undefined : keep(typed))}
+          finding={step.verdict === 'stop' ? 'stop' : step.verdict === 'look-again' ? 'look' : undefined}
+        />
+      ) : null}
+      <div
+        className="border-t border-line pt-3 grid gap-1"
+        role="status"
+        aria-label="Verdict"
+        data-verdict={step.verdict}
+      >
+        <p className="flex items-center gap-3">
+          <Shape kind={shapeOf[step.verdict]} size={22} />
+          <b className="h2">
+            {step.verdict === 'waiting'
+              ? 'Waits'
+              : step.forbids
+                ? 'Not proved, do not energise'
+                : step.verdict === 'good'
+                  ? 'Good'
+                  : 'Look again'}
+          </b>
+        </p>
+        {step.cause === undefined ? null : (
+          <p>
+            {step.cause}{' '}
+            {step.next === undefined ? null : <span className="underline underline-offset-2">{step.next}</span>}
+          </p>
+        )}
+        {step.verdict === 'stop' && step.hunt !== undefined && onHunt ? (
+          <button type="button" className="third self-start min-h-9 max-md:min-h-12" onClick={() => onHunt(step.hunt!)}>
+            Find the short by halving
+          </button>
+        ) : null}
+        {step.answer ? (
+          <p className="small text-ink2">
+            {step.answer.by}, {step.answer.at.slice(0, 16).replace('T', ' ')} UTC
+          </p>
+        ) : step.reading ? (
+          <p className="small text-ink2">
+            {step.reading.by}, {step.reading.at.slice(0, 16).replace('T', ' ')} UTC
+          </p>
+        ) : null}
+      </div>
+    </WorkSheet>
+  )
+}
