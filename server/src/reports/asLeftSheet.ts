@@ -9,17 +9,10 @@ import { keyingSheet } from '@nachtigal/core/proof/keyingSheet'
 import { riseAndFall } from '@nachtigal/core/proof/riseAndFall'
 import { hazards } from '@nachtigal/core/survey/hazards'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
+import { safetyBlocks } from '@nachtigal/core/proof/safetyBlocks'
 import { gaugeOf } from '@nachtigal/core/wiring/conductor'
-import { fontRuns } from './fontRuns'
+import { type Block, heading, INK2, sheet, type Stamp, t, table } from './sheetParts'
 
-const INK = '#1d2a30'
-const INK2 = '#46545a'
-const LINE = '#cfc9ba'
-
-type Block = Record<string, unknown>
-
-const t = (text: string, more: Block = {}): Block => ({ text: fontRuns(text), ...more })
-const heading = (text: string): Block => t(text, { style: 'section' })
 const verdictWords: Record<string, string> = {
   fits: 'fits',
   'look-again': 'look again',
@@ -27,32 +20,6 @@ const verdictWords: Record<string, string> = {
   stop: 'stop',
   look: 'look again',
   waiting: 'waits',
-}
-
-function table(
-  widths: readonly (string | number)[],
-  head: readonly string[],
-  rows: readonly (readonly string[])[],
-): Block {
-  return {
-    table: {
-      headerRows: head.length > 0 ? 1 : 0,
-      widths,
-      dontBreakRows: true,
-      body: [
-        ...(head.length > 0 ? [head.map((text) => t(text, { style: 'head' }))] : []),
-        ...rows.map((row) => row.map((text) => t(text))),
-      ],
-    },
-    layout: {
-      hLineWidth: (i: number) => (i === 0 && head.length > 0 ? 0 : i === 1 && head.length > 0 ? 1 : 0.5),
-      vLineWidth: () => 0,
-      hLineColor: (i: number) => (i === 1 && head.length > 0 ? INK : LINE),
-      paddingLeft: () => 0,
-      paddingRight: () => 8,
-    },
-    margin: [0, 2, 0, 8],
-  }
 }
 
 const shown = (reading: Reading | undefined) =>
@@ -94,6 +61,57 @@ function surveyLines(context: LoopContext): (readonly [string, string])[] {
   return lines
 }
 
+/** Isolating, the dead tests and first live as they were recorded; what failed forbids energising, in so many words. */
+function safetyLines(context: LoopContext): Block[] {
+  const { steps, failed, shutBy } = safetyBlocks(context)
+  const all = [...steps.isolate, ...steps.dead, ...steps.live]
+  if (all.length === 0) return []
+  const read = all.filter(({ verdict }) => verdict !== 'waiting')
+  const open = steps.live.length > 0 && shutBy.length > 0
+  return [
+    heading('Isolated, proved dead, first live'),
+    ...(failed.length > 0
+      ? [
+          t('NOT PROVED, DO NOT ENERGISE', { bold: true, fontSize: 14, margin: [0, 2, 0, 2] }),
+          ...failed.map(({ title, cause = '' }) => t(`${title}: ${cause}`, { margin: [0, 0, 0, 3] })),
+        ]
+      : open
+        ? [
+            t(`Not proved dead yet, do not energise: ${shutBy.length} steps wait.`, {
+              bold: true,
+              margin: [0, 2, 0, 4],
+            }),
+          ]
+        : []),
+    ...(read.length === 0
+      ? []
+      : [
+          table(
+            [60, '*', 150, 60, 56, 110],
+            ['block', 'step', 'should', 'read', '', 'by, when'],
+            read.map(({ block, title, should, reading, answer, ask, verdict }) => {
+              const by = reading ?? answer
+              return [
+                blockTitles[block],
+                title,
+                should,
+                reading
+                  ? `${shown(reading)}${reading.state === 'value' ? ` ${reading.unit}` : ''}`
+                  : answer
+                    ? answer.answer
+                    : ask.kind === 'rows'
+                      ? 'in the list'
+                      : '',
+                verdict === 'good' ? 'good' : verdict === 'stop' ? 'failed' : 'look again',
+                by ? `${by.by}, ${minute(by.at)}` : '',
+              ]
+            }),
+          ),
+        ]),
+  ]
+}
+const blockTitles = { isolate: 'isolate', dead: 'dead test', live: 'first live' } as const
+
 /** Two label-and-figure pairs to a row. */
 const pairs = (lines: readonly (readonly [string, string])[]) =>
   Array.from({ length: Math.ceil(lines.length / 2) }, (_, i) => [...lines[2 * i]!, ...(lines[2 * i + 1] ?? ['', ''])])
@@ -102,10 +120,7 @@ const pairs = (lines: readonly (readonly [string, string])[]) =>
  * The as-left sheet of a loop: what it is, what fits, what is keyed, what was measured, what is open. It only renders what
  * core derives; its last line carries the hash of the log so that a copy can be held against the record.
  */
-export function asLeftSheet(
-  context: LoopContext,
-  stamp: { readonly printedAt: string; readonly hash: string },
-): object {
+export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
   const { job, loop, chain, joints, rows, words } = context
   const { open, closed } = checkLoop(context)
   const { signed } = loop.handover
@@ -210,6 +225,7 @@ export function asLeftSheet(
         ]
       }),
     ),
+    ...safetyLines(context),
     heading('Open'),
     ...(open.length === 0
       ? [t('No findings.', { margin: [0, 0, 0, 8] })]
@@ -225,31 +241,10 @@ export function asLeftSheet(
   if (ticked.length > 0)
     content.push(heading('Cautions'), ...ticked.map(({ caution }) => t(words.tell(caution), { margin: [0, 0, 0, 3] })))
   content.push(
-    t(
-      'Isolation, dead tests and first live are not recorded in this version of the sheet: keep them on the form of your trade. Local code, the makers\u2019 leaflets and the licensed trades come first.',
-      { margin: [0, 8, 0, 0], color: INK2 },
-    ),
-  )
-  return {
-    pageSize: job.system === 'us' ? 'LETTER' : 'A4',
-    pageMargins: [40, 40, 40, 48],
-    info: { title: `As-left sheet, ${loop.name}`, creator: 'Nachtigal' },
-    defaultStyle: { font: 'B612', fontSize: 9, lineHeight: 1.25, color: INK },
-    styles: {
-      title: { font: 'Barlow', fontSize: 24 },
-      lead: { fontSize: 11, margin: [0, 0, 0, 6] },
-      section: { font: 'Barlow', fontSize: 14, margin: [0, 8, 0, 2] },
-      head: { font: 'Barlow', fontSize: 10, color: INK2 },
-    },
-    content,
-    footer: (page: number, pages: number) => ({
-      columns: [
-        t(`Printed ${stamp.printedAt.slice(0, 16).replace('T', ' ')} UTC. Record ${stamp.hash.slice(0, 16)}`),
-        t(`${page} of ${pages}`, { alignment: 'right' }),
-      ],
-      margin: [40, 12, 40, 0],
-      fontSize: 8,
+    t('Local code, the makers\u2019 leaflets and the licensed trades come first.', {
+      margin: [0, 8, 0, 0],
       color: INK2,
     }),
-  }
+  )
+  return sheet(context, 'As-left sheet', content, stamp)
 }

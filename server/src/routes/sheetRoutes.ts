@@ -1,40 +1,76 @@
-import { Router } from 'express'
+import { type Request, type Response, Router } from 'express'
 import { routes } from '@nachtigal/contract/api'
-import { loopContext } from '@nachtigal/core/check/context'
+import { loopContext, type LoopContext } from '@nachtigal/core/check/context'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
+import { cutOutOf } from '@nachtigal/core/wiring/cutOut'
 import { AppError } from '../appError'
 import { asLeftSheet } from '../reports/asLeftSheet'
+import { layPicture } from '../reports/layPicture'
 import type { RenderPdf } from '../reports/renderPdf'
+import type { Stamp } from '../reports/sheetParts'
+import { cutOutSheet, labelsSheet, pictureSheet, wiresSheet } from '../reports/wireSheets'
+import { wiresCsv } from '../reports/wiresCsv'
 import type { JobStore } from '../store/jobStore'
 import { fileName } from './jobRoutes'
 
-/** Printed sheets, made on the server with its own fonts. */
-export function sheetRoutes({
-  store,
-  data,
-  renderPdf,
-  now,
-}: {
+interface Deps {
   readonly store: JobStore
   readonly data: FieldData
   readonly renderPdf: RenderPdf
   readonly now: () => string
-}): Router {
-  return Router().get(routes.asLeft, async (request, response) => {
-    const { jobId, loopId } = request.params
+}
+
+/** Printed sheets and lists, made on the server with its own fonts. */
+export function sheetRoutes({ store, data, renderPdf, now }: Deps): Router {
+  const read = async (request: Request): Promise<{ readonly context: LoopContext; readonly stamp: Stamp }> => {
+    const { jobId = '', loopId = '' } = request.params as Record<string, string>
     const { job, loops } = await store.read(jobId)
     const loop = loops[loopId]
     if (!loop) throw new AppError('LOOP_UNKNOWN', `there is no loop ${loopId} in this job`, { loopId })
     const { rows } = await store.log(jobId, 1)
-    const pdf = await renderPdf(
-      asLeftSheet(loopContext(job, loop, data, job, Object.values(loops)), {
-        printedAt: now(),
-        hash: rows[0]?.hash ?? '',
+    return {
+      context: loopContext(job, loop, data, job, Object.values(loops)),
+      stamp: { printedAt: now(), hash: rows[0]?.hash ?? '' },
+    }
+  }
+  const pdf =
+    (what: string, define: (context: LoopContext, stamp: Stamp, request: Request) => object | Promise<object>) =>
+    async (request: Request, response: Response) => {
+      const { context, stamp } = await read(request)
+      const file = await renderPdf(await define(context, stamp, request))
+      response
+        .type('application/pdf')
+        .setHeader('Content-Disposition', `inline; filename="${fileName(`${context.loop.name}-${what}`, 'pdf')}"`)
+      response.send(file)
+    }
+  return Router()
+    .get(routes.asLeft, pdf('as-left', asLeftSheet))
+    .get(routes.wiresPdf, pdf('wires', wiresSheet))
+    .get(routes.labels, pdf('labels', labelsSheet))
+    .get(
+      routes.picture,
+      pdf('wiring', async (context, stamp) =>
+        pictureSheet(context, await layPicture(context.chain, context.rows), stamp),
+      ),
+    )
+    .get(
+      routes.cutOut,
+      pdf('cut-out', (context, stamp, request) => {
+        const { deviceId = '' } = request.params as Record<string, string>
+        const device = context.chain.devices.find(({ id }) => id === deviceId)
+        const cutOut = device && cutOutOf(device.facts)
+        if (!device || !cutOut)
+          throw new AppError('DEVICE_UNKNOWN', `there is no device ${deviceId} with a panel cut-out in this loop`, {
+            field: 'deviceId',
+          })
+        return cutOutSheet(context, device, cutOut, stamp)
       }),
     )
-    response
-      .type('application/pdf')
-      .setHeader('Content-Disposition', `inline; filename="${fileName(`${loop.name}-as-left`, 'pdf')}"`)
-    response.send(pdf)
-  })
+    .get(routes.wiresCsv, async (request, response) => {
+      const { context } = await read(request)
+      response
+        .type('text/csv; charset=utf-8')
+        .setHeader('Content-Disposition', `attachment; filename="${fileName(`${context.loop.name}-wires`, 'csv')}"`)
+      response.send(wiresCsv(context))
+    })
 }

@@ -37,6 +37,9 @@ const SurveyStage = page('SurveyStage')
 const MatchStage = page('MatchStage')
 const WireStage = page('WireStage')
 const LogicPart = page('LogicPart')
+const PlacesPart = page('PlacesPart')
+const ConductorsPart = page('ConductorsPart')
+const BoxPart = page('BoxPart')
 const DeadTestsPart = page('DeadTestsPart')
 const LivePart = page('LivePart')
 const SetStage = page('SetStage')
@@ -87,8 +90,9 @@ const router = createBrowserRouter([
                 { path: 'wire', element: <WireStage /> },
                 { path: 'wire/:row', element: <WireStage /> },
                 { path: 'wire/logic', element: <LogicPart /> },
-                //{ path: 'wire/places', element: <PlacesPart /> },
-                //{ path: 'wire/box', element: <BoxPart /> },
+                { path: 'wire/places', element: <PlacesPart /> },
+                { path: 'wire/conductors', element: <ConductorsPart /> },
+                { path: 'wire/box', element: <BoxPart /> },
                 { path: 'wire/dead', element: <DeadTestsPart /> },
                 { path: 'wire/dead/:step', element: <DeadTestsPart /> },
                 { path: 'wire/live', element: <LivePart /> },

@@ -7,6 +7,7 @@ const parts = [
   { id: '', title: 'Wires' },
   { id: '/logic', title: 'Logic' },
   { id: '/places', title: 'Places' },
+  { id: '/conductors', title: 'Conductors' },
   { id: '/box', title: 'Box' },
   { id: '/dead', title: 'Dead tests' },
   { id: '/live', title: 'First live' },

@@ -1,0 +1,168 @@
+import type { LoopContext } from '../check/context'
+import type { ResolvedDevice } from '../job/chain'
+import type { LoopKind, StepDone } from '../job/documents'
+import type { ProbePlace } from '../profile/deviceProfile'
+
+/** One step of the mechanical work, ticked when done. */
+export interface MountingStep {
+  /** Key under which its tick is kept. */
+  readonly id: string
+  readonly title: string
+  readonly doing: string
+  readonly caution?: string
+  readonly done?: StepDone
+}
+
+type Draft = Omit<MountingStep, 'id' | 'done'>
+
+const WET = 'Pressure and hot water: let it cool, shut off, relieve, then open. Scald over 50 \u00b0C in seconds.'
+
+const byPlace: Readonly<Partial<Record<ProbePlace, readonly Draft[]>>> = {
+  pocket: [
+    { title: 'Shut off and relieve', doing: 'Close both sides, open the drain, see that no more comes.', caution: WET },
+    {
+      title: 'Drill and tap for the pocket',
+      doing: 'Hole for its thread, swarf caught, not into the pipe.',
+      caution: 'Rotating tool, sharp swarf: glasses, no gloves at the drill.',
+    },
+    { title: 'Seal and screw in', doing: 'Tape or paste on the thread, tip against the flow; fill, look for drips.' },
+    { title: 'Paste, probe in, clip', doing: 'To the bottom, lead tied.' },
+  ],
+  pipe: [
+    {
+      title: 'Bare the pipe',
+      doing: 'Insulation off a hand wide, paint and rust off to metal.',
+      caution: 'Hot pipe: let it cool or wear gloves.',
+    },
+    { title: 'Paste and clamp', doing: 'Probe along the pipe, metal band tight, lead tied.' },
+    { title: 'Insulate over it', doing: 'A hand wide both ways, closed.' },
+  ],
+  floor: [
+    {
+      title: 'Conduit in the screed',
+      doing: 'Between two pipes, end closed, bend wide enough to pull the probe later.',
+    },
+    { title: 'Pull the probe in', doing: 'Depth written down, ohms measured before the floor is closed.' },
+  ],
+  outdoor: [
+    {
+      title: 'Fix the housing',
+      doing: 'Shaded wall, entry from below, hole sealed from inside.',
+      caution: 'Ladder: footed, two hands free only from a platform.',
+    },
+  ],
+  coil: [
+    {
+      title: 'Clip into the fins',
+      doing: 'Where frost comes first; fins not bent, no screw near a tube.',
+      caution: 'A punctured tube lets refrigerant out: opening the circuit is for licensed people.',
+    },
+  ],
+  water: [
+    {
+      title: 'Sleeve and guard',
+      doing: 'Probe in its sleeve, lead in conduit to above the water line.',
+      caution: 'Water near electricity: only safety extra-low voltage goes in there.',
+    },
+  ],
+  oven: [
+    {
+      title: 'Gland in the wall',
+      doing: 'Drill, gland of metal, no lead against hot metal.',
+      caution: 'Heat near combustibles: nothing that burns within a hand of the gland.',
+    },
+  ],
+}
+
+const byKind: Readonly<Partial<Record<LoopKind, readonly Draft[]>>> = {
+  pool: [
+    {
+      title: 'Flush to waste',
+      doing: 'Swarf and dirt out to waste before filter and heater are opened to the flow.',
+      caution: 'Pump off and locked while a union is open.',
+    },
+  ],
+  enclosure: [
+    {
+      title: 'Shut and bleed the air line',
+      doing: 'Valve shut, pressure bled until the gauge is at nothing; filter in, vent path free.',
+      caution: 'Compressed air: an open line whips and blinds. Glasses, ear protection.',
+    },
+  ],
+  'cold-room': [
+    {
+      title: 'Seal every hole',
+      doing: 'Foam and vapour seal on the warm side.',
+      caution: 'Somebody outside knows you are in; the inside release is tried first.',
+    },
+  ],
+  cabin: [
+    {
+      title: 'Cable in its own run',
+      doing: 'Away from exhaust and fuel line, grommet at each edge, fuse a hand from the battery.',
+      caution: 'Battery: fuse out before a spanner comes near it.',
+    },
+  ],
+}
+
+const others: readonly { readonly suits: (device: ResolvedDevice) => boolean; readonly steps: readonly Draft[] }[] = [
+  {
+    suits: ({ facts }) => facts.permissive?.senses === 'flow',
+    steps: [
+      { title: 'Shut off and relieve', doing: 'Close both sides, drain, see that no more comes.', caution: WET },
+      {
+        title: 'Tee or tapped saddle in straight pipe',
+        doing: 'Five diameters free before and after, arrow with the flow, paddle cut to the pipe.',
+      },
+      { title: 'Fill, vent, look for drips', doing: 'Then pump off: it must drop out.' },
+    ],
+  },
+  {
+    suits: ({ facts }) => facts.limiter !== undefined,
+    steps: [
+      {
+        title: 'Mount its own probe',
+        doing: 'By itself, on clean metal, clamped and insulated; capillary in wide loops, not kinked.',
+        caution: 'Hot surfaces: let it cool first.',
+      },
+    ],
+  },
+  {
+    suits: ({ facts }) => facts.body?.mount === 'panel',
+    steps: [
+      {
+        title: 'Cut the panel',
+        doing: 'By the 1:1 drawing, edges deburred, swarf out of the box before anything is wired.',
+        caution: 'Dead and covered: swarf on a live terminal is a short.',
+      },
+      { title: 'Gasket and clips', doing: 'Gasket flat all round, clips from behind, drawn up evenly.' },
+    ],
+  },
+  {
+    suits: ({ facts }) => facts.body?.mount === 'wall',
+    steps: [{ title: 'Fix on the wall', doing: 'Plugs for this wall, entry from below, conduit stopped behind it.' }],
+  },
+]
+
+const forDevice = (device: ResolvedDevice): readonly Draft[] => {
+  const place = device.sits ?? (Object.keys(device.facts.probe?.places ?? {})[0] as ProbePlace | undefined)
+  const placed = device.facts.probe && place ? (byPlace[place] ?? []) : []
+  return [...placed, ...others.filter(({ suits }) => suits(device)).flatMap(({ steps }) => steps)]
+}
+
+/** The mechanical work of the loop as a checklist, device by device, with its cautions; what its kind needs comes last. */
+export function mountingSteps({ chain, loop }: Pick<LoopContext, 'chain' | 'loop'>): readonly MountingStep[] {
+  const done = loop.wiring.done ?? {}
+  const withTick = (key: string, draft: Draft): MountingStep => {
+    const id = `mount/${key}`
+    return { ...draft, id, ...(done[id] ? { done: done[id] } : {}) }
+  }
+  return [
+    ...chain.devices.flatMap((device) =>
+      forDevice(device).map((draft, i) =>
+        withTick(`${device.id}/${i}`, { ...draft, title: `${device.tag}: ${draft.title}` }),
+      ),
+    ),
+    ...(byKind[loop.kind] ?? []).map((draft, i) => withTick(`kind/${i}`, draft)),
+  ]
+}

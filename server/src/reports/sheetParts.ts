@@ -1,0 +1,75 @@
+import type { LoopContext } from '@nachtigal/core/check/context'
+import { fontRuns } from './fontRuns'
+
+export const INK = '#1d2a30'
+export const INK2 = '#46545a'
+export const LINE = '#cfc9ba'
+
+export type Block = Record<string, unknown>
+
+export const t = (text: string, more: Block = {}): Block => ({ text: fontRuns(text), ...more })
+export const heading = (text: string): Block => t(text, { style: 'section' })
+export function table(
+  widths: readonly (string | number)[],
+  head: readonly string[],
+  rows: readonly (readonly string[])[],
+): Block {
+  return {
+    table: {
+      headerRows: head.length > 0 ? 1 : 0,
+      widths,
+      dontBreakRows: true,
+      body: [
+        ...(head.length > 0 ? [head.map((text) => t(text, { style: 'head' }))] : []),
+        ...rows.map((row) => row.map((text) => t(text))),
+      ],
+    },
+    layout: {
+      hLineWidth: (i: number) => (i === 0 && head.length > 0 ? 0 : i === 1 && head.length > 0 ? 1 : 0.5),
+      vLineWidth: () => 0,
+      hLineColor: (i: number) => (i === 1 && head.length > 0 ? INK : LINE),
+      paddingLeft: () => 0,
+      paddingRight: () => 8,
+    },
+    margin: [0, 2, 0, 8],
+  }
+}
+
+/** What is printed at the foot of every page, so that a copy can be held against the record. */
+export interface Stamp {
+  readonly printedAt: string
+  readonly hash: string
+}
+
+/** A sheet of one loop: page, faces, footer. */
+export function sheet(
+  { job, loop }: LoopContext,
+  title: string,
+  content: readonly Block[],
+  stamp: Stamp,
+  more: Block = {},
+): object {
+  return {
+    pageSize: job.system === 'us' ? 'LETTER' : 'A4',
+    pageMargins: [40, 40, 40, 48],
+    info: { title: `${title}, ${loop.name}`, creator: 'Nachtigal' },
+    defaultStyle: { font: 'B612', fontSize: 9, lineHeight: 1.25, color: INK },
+    styles: {
+      title: { font: 'Barlow', fontSize: 24 },
+      lead: { fontSize: 11, margin: [0, 0, 0, 6] },
+      section: { font: 'Barlow', fontSize: 14, margin: [0, 8, 0, 2] },
+      head: { font: 'Barlow', fontSize: 10, color: INK2 },
+    },
+    content,
+    footer: (page: number, pages: number) => ({
+      columns: [
+        t(`Printed ${stamp.printedAt.slice(0, 16).replace('T', ' ')} UTC. Record ${stamp.hash.slice(0, 16)}`),
+        t(`${page} of ${pages}`, { alignment: 'right' }),
+      ],
+      margin: [40, 12, 40, 0],
+      fontSize: 8,
+      color: INK2,
+    }),
+    ...more,
+  }
+}
