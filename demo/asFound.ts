@@ -12,9 +12,18 @@ export const asFound: Story = {
       id: 'hatchling floor',
       kind: 'floor',
       name: 'Hatchling floor',
-      // Pt1000 on an NTC input, and the limiter had been taken out.
+      // Pt1000 on an NTC input, the limiter had been taken out, and 230 V stood on the pair for 24 V.
       story: (t) => {
-        survey(t, { answers: answersOf('Hatchling floor'), hazards: hazardsOf('Hatchling floor') })
+        survey(t, {
+          answers: answersOf('Hatchling floor'),
+          hazards: hazardsOf('Hatchling floor'),
+          found: {
+            state: 'there',
+            what: 'Dipper, dark',
+            profile: 'dipper',
+            terminals: { t1: { order: 1, terminal: '3', wire: 'brown', volts: 231 } },
+          },
+        })
         chain(t, ['cable-pt1000', 'dipper', 'circulator-45', 'mains-230-10'])
       },
     },

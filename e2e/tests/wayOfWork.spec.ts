@@ -14,6 +14,8 @@ import {
   toStage,
   wholeChain,
   part,
+  proveSteps,
+  wirePart,
 } from '../fixtures'
 
 /** The same floor for two fitters: one in Celsius and metric, one in Fahrenheit and US customary. */
@@ -116,16 +118,28 @@ for (const way of ways)
 
     await test.step('wire: landed and tested row by row', async () => {
       await toStage(page, 'Wire')
-      await expect(page.getByText('0 of 9 landed, 0 tested')).toBeVisible()
+      await expect(page.getByText('0 of 10 landed, 0 tested')).toBeVisible()
       await expectAccessible(page, 'wire')
       await expectThumbs(page, 'wire')
-      for (let wire = 1; wire <= 9; wire++) {
+      for (let wire = 1; wire <= 10; wire++) {
         await page.getByRole('button', { name: new RegExp(`^Wire ${wire},`) }).click()
         await page.getByRole('checkbox', { name: `Wire ${wire} landed` }).click()
         await fill(page, 'Meter reads', '0.2')
         await expect(page.getByRole('img', { name: `Wire ${wire} tested` })).toBeVisible()
       }
-      await expect(page.getByText('9 of 9 landed, 9 tested')).toBeVisible()
+      await expect(page.getByText('10 of 10 landed, 10 tested')).toBeVisible()
+    })
+
+    await test.step('isolated, proved dead, first live', async () => {
+      await wirePart(page, 'First live')
+      await expect(page.getByRole('heading', { name: 'Not proved, do not energise' })).toBeVisible()
+      await proveSteps(page, 'Dead tests')
+      await expectAccessible(page, 'dead tests')
+      await expectThumbs(page, 'dead tests')
+      await proveSteps(page, 'First live')
+      await expect(page.locator('main button[data-verdict="waiting"]')).toHaveCount(0)
+      await expectAccessible(page, 'first live')
+      await saved(page)
     })
 
     await test.step('set: the ladder, typed, by keys, all seven conventions, live consequences', async () => {

@@ -145,7 +145,7 @@ export function isolateSteps(context: LoopContext): readonly SafetyStep[] {
         {
           id: `dead:${source.device}:${a}-${b}`,
           group: 'Prove dead',
-          title: `${source.tag}: ${a} to ${b}`,
+          title: `${source.tag} dead, ${a} to ${b}`,
           doing: `Two-pole tester at the first terminal that ${source.tag} feeds, ${a} to ${b}.`,
           should: `Dead: ${DEAD_V} V or less.`,
           ask: { kind: 'number', quantity: 'voltage', low: -1000, high: 1000 },

@@ -1,5 +1,4 @@
 import type { LoopContext } from '../check/context'
-import { currentReadings } from '../job/proofReadings'
 import { ordered, type ResolvedConnection } from '../job/chain'
 import type { LoopDocument } from '../job/documents'
 import { ohmWords } from '../wiring/deadTest'

@@ -36,6 +36,8 @@ export interface BoxState {
 
 /** Drop over a solid-state contact, V. Source: leaflets, 1.0 to 1.4. */
 const SOLID_STATE_V = 1.2
+/** Less current warms nothing, A. */
+const LEAST_A = 0.05
 /** Where no device tells its own. Source: IEC 60439, 40 \u00b0C around devices. */
 const USUAL_MOST_C = 40
 const SPARE = 1.25
@@ -61,10 +63,7 @@ function heatOf(
           .map(({ loadPort }) => contactLoad([], loadPort.load).loadA)
       : [],
   )
-  if (solid.length > 0) {
-    const amps = solid.reduce((a, b) => a + b, 0)
-    return { heatW: amps * SOLID_STATE_V, why: `${SOLID_STATE_V} V over its contact at ${amps.toFixed(1)} A` }
-  }
+  const amps = solid.reduce((a, b) => a + b, 0)
   const out = ports.map(([, port]) => port).find((port) => port.kind === 'supply-out')
   if (out?.kind === 'supply-out' && out.movedBy !== undefined) {
     const motor = lines.find(({ supply }) => supply?.device.id === device.id)?.loadPort.load.powerW ?? 0
@@ -85,7 +84,12 @@ function heatOf(
         ? [port.load.powerW]
         : [],
   )
-  return { heatW: own.reduce((a, b) => a + b, 0), why: own.length > 0 ? 'what it draws itself' : 'next to nothing' }
+  const drawn = own.reduce((a, b) => a + b, 0)
+  const parts = [
+    ...(drawn > 0 ? ['what it draws itself'] : []),
+    ...(amps > LEAST_A ? [`${SOLID_STATE_V} V over its contact at ${amps.toFixed(1)} A`] : []),
+  ]
+  return { heatW: drawn + amps * SOLID_STATE_V, why: parts.join(' and ') || 'next to nothing' }
 }
 
 const build: Readonly<Record<NonNullable<BoxPlan['build']>, string>> = {

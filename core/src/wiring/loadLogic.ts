@@ -20,7 +20,7 @@ export interface NamedContact {
 export interface Defeat {
   readonly contact: NamedContact
   readonly by: NamedContact
-  /** The contact protects: a safety that is by-passed is a stop. */
+  /** The contact protects: a safety that is by-passed is a stop. A switch or a timer that is by-passed is only what lies across. */
   readonly safety: boolean
 }
 
@@ -161,11 +161,11 @@ export function loadLogics(chain: ResolvedChain): LoadLogic[] {
     })
     const logic = all.length > mostContacts ? undefined : contactLogic(expression)
     const protective = ({ duty }: NamedContact) => duty === 'limit' || duty === 'guard'
-    const defeats = (logic?.bypasses ?? []).map(({ contact, by }) => ({
-      contact: names.get(contact)!,
-      by: names.get(by)!,
-      safety: protective(names.get(contact)!),
-    }))
+    const chosen = ({ duty }: NamedContact) => duty === 'hand' || duty === 'time'
+    const defeats = (logic?.bypasses ?? [])
+      .map(({ contact, by }) => ({ contact: names.get(contact)!, by: names.get(by)! }))
+      .filter(({ contact }) => !chosen(contact))
+      .map((each) => ({ ...each, safety: protective(each.contact) }))
     return [
       {
         load,

@@ -15,7 +15,7 @@ export interface MountingStep {
 
 type Draft = Omit<MountingStep, 'id' | 'done'>
 
-const WET = 'Pressure and hot water: let it cool, shut off, relieve, then open. Scald over 50 \u00b0C in seconds.'
+const WET = 'Pressure and hot water: let it cool, shut off, relieve, then open. Water over {60 C} scalds in seconds.'
 
 const byPlace: Readonly<Partial<Record<ProbePlace, readonly Draft[]>>> = {
   pocket: [

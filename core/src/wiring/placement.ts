@@ -258,7 +258,7 @@ const others: readonly { readonly suits: (device: ResolvedDevice) => boolean; re
           why: 'Humidity follows the temperature beside it.',
         },
       ],
-      mistakes: [{ text: 'Two kelvin too warm', why: 'humidity then reads far too low', row: 'bias.warm' }],
+      mistakes: [{ text: 'A little too warm', why: 'humidity then reads far too low', row: 'bias.warm' }],
     },
   },
   {

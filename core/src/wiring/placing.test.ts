@@ -92,7 +92,9 @@ describe('the box', () => {
     ])
     const state = boxPlan(contextOf(edited))!
     const ssr = state.inside.find(({ device: d }) => d.id === idOf(edited, 'ssr-25'))!
-    expect(ssr.heatW).toBeCloseTo((2000 / 230) * 1.2, 6)
+    const coil = ssr.device.facts.ports['coil']
+    const own = coil?.kind === 'load' && coil.load.kind === 'coil' ? coil.load.powerW : 0
+    expect(ssr.heatW).toBeCloseTo((2000 / 230) * 1.2 + own, 6)
     expect(state.heatW).toBeCloseTo(
       state.inside.reduce((sum, { heatW }) => sum + heatW, 0),
       9,
@@ -126,11 +128,10 @@ describe('conductors', () => {
     const states = Object.fromEntries(context.rows.map(({ id }) => [id, { lengthM: 20 }]))
     const loads = rowLoads(context.rows, context.chain, states, 'iec')
     const end = endVoltages(loads, context.chain, fieldData).find(({ device: d }) => d.tag === 'E1')!
-    const ohm = 0.017241 / 2.5
-    // Supply 20 A: 4 mm2 rows; each of four wires carries the heater's current.
+    const rho = 0.017241
     const used = loads.filter(({ row }) => row.serves.includes(`${end.device.id}.${end.portId}`))
     expect(end.dropV).toBeCloseTo(
-      used.reduce((sum, { sizeMm2, currentA }) => sum + ((ohm * 2.5) / sizeMm2) * 20 * currentA, 0),
+      used.reduce((sum, { sizeMm2, currentA }) => sum + (rho / sizeMm2) * 20 * currentA, 0),
       9,
     )
     expect(end.endV).toBeCloseTo(230 - end.dropV, 9)

@@ -39,7 +39,11 @@ function Stage() {
   const stage = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')?.params.stage
   return (
     <>
-      {stage === 'survey' ? null : phone ? <OutputSwitch className="border-b border-line flex-none" /> : <LoopChain />}
+      {stage === 'survey' || (phone && stage === 'wire') ? null : phone ? (
+        <OutputSwitch className="border-b border-line flex-none" />
+      ) : (
+        <LoopChain />
+      )}
       <TemporaryBar />
       <main className="stage flex-1 min-h-0 flex flex-col overflow-auto" key={stage}>
         <Outlet />

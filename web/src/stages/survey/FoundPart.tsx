@@ -10,7 +10,7 @@ const FREE = 'free'
 
 /** The control that was there, before anything is keyed or lifted: what it is, every parameter, every terminal, the weather of the day. */
 export function FoundPart() {
-  const { loop, change, profiles, preferences } = useLoop()
+  const { loop, job, change, profiles, preferences } = useLoop()
   const found = loop.survey.found ?? {}
   const put = (next: Found) => change({ loop: { ...loop, survey: { ...loop.survey, found: next } } })
   const controllers = profiles.filter(({ controller }) => controller !== undefined)
@@ -24,7 +24,11 @@ export function FoundPart() {
       return
     }
     const known = controllers.find((each) => each.id === id)
-    if (known) put({ ...found, profile: id, what: found.what ?? known.name })
+    if (!known) return
+    const next: Found = { ...found, profile: id, what: found.what ?? known.name }
+    // The job keeps a copy, so that what was found on its terminals can be judged anywhere.
+    const kept = job.profiles[id] ? {} : { job: { ...job, profiles: { ...job.profiles, [id]: known } } }
+    change({ ...kept, loop: { ...loop, survey: { ...loop.survey, found: next } } })
   }
   const values = found.values ?? {}
   const terminals = found.terminals ?? {}
@@ -163,24 +167,38 @@ export function FoundPart() {
               Every terminal, before a wire is lifted
             </h3>
             <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
-              {ordered(terminals).map(({ id, terminal, wire, order }) => (
-                <div key={id} className="grid grid-cols-[96px_minmax(0,1fr)] gap-2">
+              {ordered(terminals).map(({ id, ...entry }) => (
+                <div key={id} className="grid grid-cols-[80px_minmax(0,1fr)_96px] gap-2">
                   <TextField
                     label="Terminal"
                     draftKey={`${loop.id}/found/terminal/${id}`}
-                    value={terminal}
+                    value={entry.terminal}
                     most={20}
                     onCommit={(next) =>
-                      put({ ...found, terminals: { ...terminals, [id]: { order, terminal: next, wire } } })
+                      put({ ...found, terminals: { ...terminals, [id]: { ...entry, terminal: next } } })
                     }
                   />
                   <TextField
                     label="Wire: colour, label, where to"
                     draftKey={`${loop.id}/found/wire/${id}`}
-                    value={wire}
-                    onCommit={(next) =>
-                      put({ ...found, terminals: { ...terminals, [id]: { order, terminal, wire: next } } })
-                    }
+                    value={entry.wire}
+                    onCommit={(next) => put({ ...found, terminals: { ...terminals, [id]: { ...entry, wire: next } } })}
+                  />
+                  <NumberField
+                    label="Volts on it"
+                    draftKey={`${loop.id}/found/volts/${id}`}
+                    value={entry.volts}
+                    quantity="voltage"
+                    preferences={preferences}
+                    low={0}
+                    high={1000}
+                    onCommit={(volts) => {
+                      const { volts: _old, ...rest } = entry
+                      return put({
+                        ...found,
+                        terminals: { ...terminals, [id]: volts === undefined ? rest : { ...rest, volts } },
+                      })
+                    }}
                   />
                 </div>
               ))}

@@ -189,7 +189,7 @@ function Cut({ device: id }: { device: string }) {
   const device = chain.devices.find((each) => each.id === id)!
   const cut = cutOutOf(device.facts)!
   const verdict = measured === undefined ? undefined : printVerdict(measured * 1000, cut)
-  const scale = Math.min(1, 300 / cut.widthMm, 160 / cut.heightMm) * 1.2
+  const scale = Math.min(2.5, 260 / cut.widthMm, 120 / cut.heightMm)
   const [w, h] = [cut.widthMm * scale, cut.heightMm * scale]
   return (
     <article className="grid gap-3 border-b border-line pb-4">
@@ -198,7 +198,9 @@ function Cut({ device: id }: { device: string }) {
       </h3>
       <svg
         viewBox={`0 0 ${w + 80} ${h + 50}`}
-        className="w-full max-w-md"
+        width={w + 80}
+        height={h + 50}
+        className="max-w-full"
         role="img"
         aria-label={`Cut-out ${cut.widthMm} by ${cut.heightMm} millimetres`}
       >

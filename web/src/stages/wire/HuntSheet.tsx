@@ -80,7 +80,10 @@ export function HuntSheet({ ground, onDone }: { ground: HuntGround; onDone: () =
           <b>Dead only.</b> Isolated, locked, proved dead; neutrals lifted. Never search by resetting a breaker.
         </span>
       </p>
-      <p className="text-[17px] leading-[26px] max-md:text-[16px] max-md:leading-6" data-cut={cut?.connected.join(' ')}>
+      <p
+        className="text-[17px] leading-[26px] max-md:text-[16px] max-md:leading-6"
+        data-cut={cut?.connected.join(' ') ?? ''}
+      >
         {hunt.state === 'mend' ? <Shape kind="stop" size={18} /> : clean ? <Shape kind="fits" size={18} /> : null}{' '}
         {hunt.doing}
       </p>

@@ -1,10 +1,14 @@
 import { useState } from 'react'
 import type { LoadLogic, NamedContact } from '@nachtigal/core/wiring/loadLogic'
+import { layAcross } from '@nachtigal/core/wiring/chainEdit'
 import { mostContacts } from '@nachtigal/core/wiring/contactLogic'
 import { sayExpression } from '@nachtigal/core/wiring/parseExpression'
 import { ContactsDrawing } from '../../instruments/picture/ContactsDrawing'
+import { useEdit } from '../../loop/useEdit'
 import { Findings } from '../../loop/Findings'
 import { useLoop } from '../../loop/loopContext'
+import { Button } from '../../ui/Button'
+import { ChoiceField } from '../../ui/ChoiceField'
 import { Shape } from '../../ui/Shape'
 import { useContacts } from './useContacts'
 import { WireFrame } from './WireFrame'
@@ -79,6 +83,7 @@ export function LogicPart() {
             findings={open.filter(({ code, about }) => code.startsWith('C08') && about.startsWith(chosen.load.id))}
             none=""
           />
+          <LayAcross key={`${chosen.load.id}.${chosen.portId}`} logic={chosen} />
           <p className="small text-ink2 mt-auto">
             {words.tell('A try on the screen: no contact of the loop moves. Nothing here is a way round a limiter.')}
           </p>
@@ -144,6 +149,61 @@ function Flips({ logic }: { logic: LoadLogic }) {
         )
       })}
     </div>
+  )
+}
+
+/** Puts a switch or a timer across one contact of the line; what that defeats is said at once. */
+function LayAcross({ logic }: { logic: LoadLogic }) {
+  const { profiles } = useLoop()
+  const { edited, apply } = useEdit()
+  const reachable = [...logic.contacts, ...logic.relays.map(({ contact }) => contact)]
+  const switches = profiles.filter(
+    ({ permissive, category, ports }) =>
+      category === 'permissive' &&
+      permissive !== undefined &&
+      Object.values(ports).some(({ kind }) => kind === 'contact'),
+  )
+  const [over, setOver] = useState(reachable[0]?.name)
+  const [device, setDevice] = useState(
+    switches.find(({ permissive }) => permissive?.senses === 'hand')?.id ?? switches[0]?.id,
+  )
+  const contact = reachable.find(({ name }) => name === over)
+  const profile = switches.find(({ id }) => id === device)
+  if (!contact || !profile) return null
+  return (
+    <details>
+      <summary className="min-h-8 cursor-pointer underline underline-offset-2">
+        Lay a switch or a timer across a contact
+      </summary>
+      <div className="grid gap-3 mt-2">
+        <ChoiceField
+          label="Across"
+          value={contact.name}
+          choices={reachable.map(({ name, device: d }) => ({ value: name, title: `${name}, ${d.name}` }))}
+          onChoose={setOver}
+        />
+        <ChoiceField
+          label="What"
+          value={profile.id}
+          choices={switches.map(({ id, name, summary }) => ({ value: id, title: `${name}, ${summary}` }))}
+          onChoose={setDevice}
+        />
+        <Button
+          second
+          end="+"
+          onClick={() =>
+            apply(
+              layAcross(edited, { device: contact.device.id, port: contact.portId }, profile, crypto.randomUUID()),
+              {
+                tell: `${profile.name} laid across ${contact.name}.`,
+              },
+            )
+          }
+        >
+          Lay it across
+        </Button>
+      </div>
+    </details>
   )
 }
 

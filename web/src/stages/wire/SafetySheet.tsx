@@ -2,6 +2,7 @@ import { TriangleAlert } from 'lucide-react'
 import type { ProofReading } from '@nachtigal/core/job/documents'
 import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
 import type { SafetyStep } from '@nachtigal/core/proof/safetyStep'
+import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'
@@ -76,11 +77,24 @@ export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
     dispatch(draftCleared(key))
     keep('', 'over-range')
   }
-  const next = (
-    <Button disabled={step.verdict === 'waiting' && draft === undefined} onClick={onNext}>
-      {step.verdict === 'waiting' && draft === undefined ? 'Answer first' : 'Next step'}
-    </Button>
+  const caution = (
+    <p className="caution">
+      <TriangleAlert size={20} strokeWidth={1.5} aria-hidden />
+      <span>{step.caution}</span>
+    </p>
   )
+  const commit = () => {
+    if (draft === undefined || !parseNumber(draft).ok) return
+    if (keep(draft) === undefined) dispatch(draftCleared(key))
+  }
+  const next =
+    draft !== undefined ? (
+      <Button onClick={commit}>Keep the reading</Button>
+    ) : (
+      <Button disabled={step.verdict === 'waiting'} onClick={onNext}>
+        {step.verdict === 'waiting' ? 'Answer first' : 'Next step'}
+      </Button>
+    )
   return (
     <WorkSheet
       labelledBy="safety-title"
@@ -121,12 +135,7 @@ export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
           {at + 1} of {of}
         </span>
       </div>
-      {step.caution === undefined ? null : (
-        <p className="caution">
-          <TriangleAlert size={20} strokeWidth={1.5} aria-hidden />
-          <span>{step.caution}</span>
-        </p>
-      )}
+      {step.caution === undefined || phone ? null : caution}
       <p className="text-[17px] leading-[26px] max-md:text-[16px] max-md:leading-6">{step.doing}</p>
       <p>
         Should: <b>{step.should}</b>
@@ -147,6 +156,7 @@ export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
           finding={step.verdict === 'stop' ? 'stop' : step.verdict === 'look-again' ? 'look' : undefined}
         />
       ) : null}
+      {step.caution !== undefined && phone ? caution : null}
       <div
         className="border-t border-line pt-3 grid gap-1"
         role="status"

@@ -36,7 +36,10 @@ export function SafetySteps({ steps, chosen, onChoose, grounds = [] }: Props) {
   }, [chosen])
   const groups = [...new Set(steps.map(({ group }) => group))]
   return (
-    <div ref={box} className="lg:border-r border-line min-h-0 overflow-y-auto max-lg:max-h-[40vh] max-lg:border-b">
+    <div
+      ref={box}
+      className="lg:border-r border-line min-h-0 overflow-y-auto max-lg:max-h-[30vh] max-md:max-h-[98px] max-lg:border-b"
+    >
       {groups.map((group) => {
         const mine = steps.filter((each) => each.group === group)
         const left = mine.filter(({ verdict }) => verdict === 'waiting').length

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react'
+import { type ReactNode, useEffect, useRef } from 'react'
 import { NavLink } from 'react-router'
 import { useLoop } from '../../loop/loopContext'
 
@@ -16,9 +16,13 @@ const parts = [
 /** Frame of the stage: its parts along the top, one of them below. */
 export function WireFrame({ part, children }: { part: (typeof parts)[number]['title']; children: ReactNode }) {
   const { job, loop } = useLoop()
+  const nav = useRef<HTMLElement>(null)
+  useEffect(() => {
+    nav.current?.querySelector('[aria-current=step]')?.scrollIntoView({ block: 'nearest', inline: 'center' })
+  }, [part])
   return (
     <div className="fills flex-1 min-h-0 flex flex-col bg-paper">
-      <nav aria-label="Parts of wiring" className="parts">
+      <nav ref={nav} aria-label="Parts of wiring" className="parts">
         {parts.map(({ id, title }) => (
           <NavLink
             key={title}

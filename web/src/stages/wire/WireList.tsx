@@ -101,6 +101,9 @@ const Row = memo(function Row({ row, chosen, onChoose }: RowProps) {
         <button type="button" className="font-bold min-h-8 min-w-6 text-left" aria-label={nameOf(row)}>
           {row.number}
         </button>
+        {state?.label !== undefined && state.label !== String(row.number) ? (
+          <span className="mono text-[12px] mr-1 max-w-12 inline-block truncate align-bottom">{state.label}</span>
+        ) : null}
         {row.liveFrom !== undefined ? (
           <span
             role="img"

@@ -166,14 +166,14 @@ export function WireSheet({ row, onNext, last }: { row: WireRow; onNext: () => v
           <Landed row={row}>landed</Landed>
           <Cautions stage="wire" brief className="flex-1 min-w-0" />
         </div>
-        {mainsLine}
-        {row.hint === undefined ? null : <p>{row.hint}</p>}
         <p>
           Power off, one end lifted, ohms end to end: <b>under {words.say(limitOhm, 'resistance', 2)}</b>,{' '}
           {words.say(lengthM, 'length')} of wire{assumed ? ' assumed' : ''}, joints and tips.
         </p>
         {field}
         {verdictLine}
+        {mainsLine}
+        {row.hint === undefined ? null : <p>{row.hint}</p>}
         {lift}
         <WireDetails row={row} />
       </WorkSheet>
