@@ -221,7 +221,7 @@ export async function proveSteps(page: Page, name: 'Dead tests' | 'First live') 
     const text = soundReading(title, should.replace('Should: ', ''))
     if (text === null) {
       const phone = (page.viewportSize()?.width ?? 0) < 768
-      await page.getByRole('button', { name: phone ? 'over-range' : 'Meter shows over-range' }).click()
+      await page.getByRole('button', { name: phone ? 'over-range' : 'Meter shows over-range', exact: true }).click()
     } else {
       await field.fill(text)
       await field.press('Enter')

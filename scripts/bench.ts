@@ -1,5 +1,6 @@
 /** Benchmarks, printed and never asserted: what is quick enough is judged by whoever reads. */
 import { spawnSync } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { chromium } from '@playwright/test'
@@ -9,10 +10,13 @@ import { calculations, findCalculation, runCalculation } from '@nachtigal/core/c
 import { loopContext } from '@nachtigal/core/check/context'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { stageStatus } from '@nachtigal/core/check/stageStatus'
+import { emptyJob, emptyLoop } from '@nachtigal/core/job/documents'
 import type { FieldValue } from '@nachtigal/core/plant/fieldValue'
 import { winterDay } from '@nachtigal/core/plant/winterDay'
+import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 import { loopScenario } from '@nachtigal/core/simulate/loopScenario'
 import { simulate } from '@nachtigal/core/simulate/simulate'
+import { addDevice, type Edited } from '@nachtigal/core/wiring/chainEdit'
 import { emptyFolder, removeFolder, startServer } from '../e2e/server'
 import globalSetup from '../e2e/globalSetup'
 import { launchOptions } from '../e2e/playwright.config'
@@ -130,7 +134,72 @@ for (let i = 0; i < 5; i++) {
 console.log(
   `${'first screen usable, cold cache'.padEnd(52)} median ${median(opened).toFixed(0)} ms, worst ${Math.max(...opened).toFixed(0)} ms`,
 )
+await longListOnAPhone()
 await browser.close()
 await server.stop()
 removeFolder(folder)
 clean()
+
+/** A list of over sixty wires at 390 by 844 on a processor slowed four times: frames while it is scrolled, and a tick. */
+async function longListOnAPhone() {
+  const shelf = ['probes/floor-ntc10k', 'controllers/dipper', 'loads/circulator-45', 'limiters/shrike'].map((file) =>
+    json<DeviceProfile>(`shelf/${file}.json`),
+  )
+  let edited: Edited = {
+    job: emptyJob(randomUUID(), {
+      name: 'Sixty wires',
+      place: '',
+      zone: 'UTC',
+      temperatureUnit: 'C',
+      system: 'metric',
+    }),
+    loop: emptyLoop(randomUUID(), '', 'floor', 'Long list', 1),
+  }
+  edited = { ...edited, loop: { ...edited.loop, jobId: edited.job.id } }
+  edited = addDevice(edited, json<DeviceProfile>('shelf/supplies/mains-230-16-30ma.json'), randomUUID())
+  for (let n = 0; n < 7; n++) for (const profile of shelf) edited = addDevice(edited, profile, randomUUID())
+  const rows = loopContext(edited.job, edited.loop, data).rows.length
+  const command = {
+    id: randomUUID(),
+    jobId: edited.job.id,
+    baseRevision: 0,
+    at: new Date().toISOString(),
+    by: 'bench',
+    change: [edited.job, edited.loop].map((to) => ({ document: to.id, path: [], from: null, to })),
+  }
+  const answer = await fetch(`${server.url}/api/jobs/${edited.job.id}/commands`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(command),
+  })
+  if (!answer.ok) throw new Error(`the long list was refused: ${await answer.text()}`)
+  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })).newPage()
+  const slow = await page.context().newCDPSession(page)
+  await slow.send('Emulation.setCPUThrottlingRate', { rate: 4 })
+  await page.goto(`${server.url}/jobs/${edited.job.id}/loops/${edited.loop.id}/wire`)
+  await page.getByRole('button', { name: 'list', exact: true }).click()
+  await page.locator('tr.wire-row').first().waitFor()
+  const frames = await page.evaluate(async () => {
+    const box = document.querySelector('tr.wire-row')!.closest('div')!
+    const took: number[] = []
+    let last = performance.now()
+    for (let at = 0; at < box.scrollHeight - box.clientHeight; at += 24) {
+      box.scrollTop = at
+      await new Promise((done) => requestAnimationFrame(done))
+      took.push(performance.now() - last)
+      last = performance.now()
+    }
+    return took
+  })
+  const tick = await page.evaluate(async () => {
+    const box = document.querySelector<HTMLElement>('tr.wire-row [role=checkbox]')!
+    const begun = performance.now()
+    box.click()
+    while (box.getAttribute('aria-checked') !== 'true') await new Promise((done) => requestAnimationFrame(done))
+    return performance.now() - begun
+  })
+  console.log(
+    `${`list of ${rows} wires on a phone, processor slowed 4x`.padEnd(52)} frame median ${median(frames).toFixed(1)} ms, worst ${Math.max(...frames).toFixed(1)} ms; a tick ${tick.toFixed(0)} ms`,
+  )
+  await page.close()
+}

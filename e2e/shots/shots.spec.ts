@@ -8,6 +8,7 @@ const views = [
   ['survey', 'survey'],
   ['match', 'match/controller'],
   ['wire', 'wire'],
+  ['dead-tests', 'wire/dead'],
   ['set', 'set'],
   ['keying', 'set/keying'],
   ['try', 'try'],
@@ -40,12 +41,18 @@ test('pictures of the main views', async ({ page, server }) => {
   const visit = async (name: string, place: string, of = loop) => {
     await page.goto(`${of}/${place}`)
     await expect(page.locator('.stage')).toBeVisible()
+    if (place === 'wire' && (page.viewportSize()?.width ?? 0) >= 768)
+      await expect(page.locator('svg[data-picture]')).toBeVisible()
     if (place === 'try') await expect(page.locator('[data-result="starts"]')).toBeVisible()
     await page.waitForTimeout(300)
     await shot(name)
   }
   for (const [name, place] of views) await visit(name, place)
   await visit('proposal', 'survey/proposal', pool)
+  await page.goto(`${pool}/wire/logic`)
+  for (const contact of [/^A1/, /^S1/]) await page.getByRole('switch', { name: contact }).click()
+  await page.mouse.move(0, 0)
+  await shot('wire-logic')
   await page.goto(`${server.url}/jobs/${job.id}/shelf/redstart`)
   await expect(page.getByRole('heading', { level: 1, name: 'Redstart' })).toBeVisible()
   await page.waitForTimeout(300)
@@ -66,11 +73,9 @@ test('pictures of the main views', async ({ page, server }) => {
   await shot('set-night')
   await page.getByRole('button', { name: 'Day' }).click()
   await page.setViewportSize({ width: 390, height: 844 })
-  await visit('match-phone', 'match/load', pool)
+  await visit('wire-phone', 'wire', pool)
   await page.goto(`${loop}/prove`)
   await page.getByRole('button', { name: /^Step 3,/ }).click()
   await page.waitForTimeout(300)
   await shot('prove-phone')
-  await visit('set-phone', 'set')
-  await sum('sums-phone', 'switching.points', 'Where it switches')
 })

@@ -32,7 +32,7 @@ test('a wire over its limit, or open, stops the loop until a better reading is t
   await saved(page)
   await page.reload()
   await expect(page.getByRole('textbox', { name: 'Meter reads' })).toHaveValue('0,2')
-  await expect(page.getByRole('textbox', { name: 'Note' })).toHaveValue('Second core of the cable')
+  await expect(page.getByText(/^Length, section, label, note/)).toContainText('Second core of the cable')
 })
 
 test('a plain finding is closed with a reason and a name; the log takes the closing back', async ({ page, server }) => {

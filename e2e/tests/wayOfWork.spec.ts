@@ -133,6 +133,17 @@ for (const way of ways)
     await test.step('isolated, proved dead, first live', async () => {
       await wirePart(page, 'First live')
       await expect(page.getByRole('heading', { name: 'Not proved, do not energise' })).toBeVisible()
+      if (way.unit === '°F') {
+        // Kept on the form of the trade: a name and a reason stand for the steps.
+        await page.getByRole('button', { name: 'Not applicable' }).click()
+        const form = page.getByRole('dialog', { name: 'Close this finding' })
+        await form.getByLabel('Not applicable, because').fill('Form 12 of the licensed trade, 3 March')
+        await form.getByRole('button', { name: 'Close it; it is printed' }).click()
+        await expect(page.getByRole('button', { name: 'Not applicable' })).toHaveCount(0)
+        await expect(page.getByRole('heading', { name: 'Not proved, do not energise' })).toBeVisible()
+        await saved(page)
+        return
+      }
       await proveSteps(page, 'Dead tests')
       await expectAccessible(page, 'dead tests')
       await expectThumbs(page, 'dead tests')

@@ -18,7 +18,7 @@ import {
   removeDevice,
   setOption,
 } from '../wiring/chainEdit'
-import { connectionList } from '../wiring/connectionList'
+import { wireList } from '../wiring/wireList'
 import { limitersOf } from '../wiring/guards'
 import { outputPath } from '../wiring/outputPath'
 import { idleSupplies } from '../wiring/idleSupplies'
@@ -455,8 +455,8 @@ describe('options', () => {
   it('turn the supply of a model, and the terminals with it', () => {
     const edited = only('enclosure', 'supply-24dc', 'ouzel', 'panel-k')
     const rows = (e: Edited) =>
-      connectionList(resolveChain(e.job, e.loop.chain), 'iec')
-        .filter(({ role, to }) => role !== 'probe' && role !== 'screen' && to.deviceName === 'Ouzel')
+      wireList(resolveChain(e.job, e.loop.chain), 'iec')
+        .rows.filter(({ role, to }) => role !== 'probe' && role !== 'screen' && to.deviceName === 'Ouzel')
         .map(({ to }) => to.label)
     expect(rows(edited)).toEqual([])
     expect(rows(setOption(edited, idOf(edited, 'ouzel'), 'model', 'low'))).toEqual(['24', '0'])
@@ -465,7 +465,7 @@ describe('options', () => {
 
 describe('the wire list of what is new', () => {
   const rowsOf = (edited: Edited) =>
-    connectionList(resolveChain(edited.job, edited.loop.chain), 'iec').map(
+    wireList(resolveChain(edited.job, edited.loop.chain), 'iec').rows.map(
       ({ from, to, role, circuit }) => `${from.tag}.${from.label}-${to.tag}.${to.label} ${role} ${circuit}`,
     )
   it('a call goes out of the input, through every contact, and back', () => {

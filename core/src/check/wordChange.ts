@@ -1,6 +1,7 @@
 import type { OnOffBehaviour } from '../job/behaviour'
 import type { Change } from '../job/command'
-import type { LoopDocument, ProofReading, Reading, WayTaken } from '../job/documents'
+import type { LoopDocument, ProofReading, Reading, RowChange, StepDone, WayTaken } from '../job/documents'
+import { safetyStepWords } from '../proof/safetyStep'
 import { hazards } from '../survey/hazards'
 import { conventionWords } from '../control/conventionWords'
 import { kindFacts } from '../survey/kindFacts'
@@ -100,6 +101,14 @@ const foundValue: Say = (value) => {
   return terminal === undefined ? `${name ?? ''} ${text ?? ''}`.trim() : `${terminal}: ${wire ?? ''}`
 }
 const rowWords: Readonly<Record<string, string>> = { lengthM: 'length', sizeMm2: 'section' }
+const boxWords: Readonly<Record<string, string>> = {
+  heightM: 'height',
+  widthM: 'width',
+  depthM: 'depth',
+  outsideC: 'temperature around it',
+  build: 'made of',
+  mounting: 'stands',
+}
 const basics: Readonly<Record<string, string>> = {
   name: 'Name',
   place: 'Place',
@@ -151,6 +160,23 @@ function named(
   if (part !== undefined) return [`Device: ${part}`, plain]
   if (a === 'devices' || (a === 'chain' && b === 'devices')) return ['Device', plain]
   if (a === 'chain') return ['Joint', (v) => (v === null || v === undefined ? 'open' : 'joined')]
+  if (a === 'wiring' && b === 'done') {
+    const [block = '', ...step] = (c ?? '').split('/')
+    return [
+      safetyStepWords(block, step.join('/')) ?? 'Step',
+      (v) => (v === null || v === undefined ? 'open' : (v as StepDone).answer === 'yes' ? 'done' : 'not so'),
+    ]
+  }
+  if (a === 'wiring' && b === 'changed')
+    return ['List of wires', (v) => (v === null || v === undefined ? 'seen' : (v as RowChange).says)]
+  if (a === 'wiring' && b === 'box')
+    return [
+      `Box: ${boxWords[c ?? ''] ?? c ?? ''}`.trim(),
+      (v) =>
+        typeof v === 'number'
+          ? formatQuantity(v, c === 'outsideC' ? 'temperature' : 'thickness', preferences)
+          : plain(v),
+    ]
   if (a === 'wiring')
     return [
       `Wire ${wireName(c ?? '') ?? ''} ${rowWords[d ?? ''] ?? d ?? ''}`.replace(/ +/g, ' ').trim(),
@@ -161,6 +187,9 @@ function named(
           : plain,
     ]
   if (a === 'settings') return [`${b === 'asFound' ? 'As-found' : 'As-left'} ${d ?? ''}`.trim(), d ? reading : plain]
+  const taken = a === 'proof' && b === 'readings' ? (value as ProofReading | null) : null
+  const safety = taken && safetyStepWords(taken.test ?? '', taken.step ?? '')
+  if (safety) return [safety, reading]
   if (a === 'proof' && b === 'readings')
     return [
       `Reading, ${String((value as ProofReading | null)?.step ?? '')

@@ -3,10 +3,18 @@ import type { LoopDocument, ProofReading } from './documents'
 
 export type HeldReading = ProofReading & { readonly id: string }
 
-/** The reading that counts for each step of a test: the newest; superseded ones stay in the record. */
-export function currentReadings(loop: LoopDocument, test: string): Map<string, HeldReading> {
+/**
+ * The reading that counts for each step of a test: the newest; superseded ones stay in the record.
+ * @param counts which readings can stand for a step; all of them unless said otherwise
+ */
+export function currentReadings(
+  loop: LoopDocument,
+  test: string,
+  counts: (reading: HeldReading) => boolean = () => true,
+): Map<string, HeldReading> {
   const latest = new Map<string, HeldReading>()
-  for (const reading of ordered(loop.proof.readings)) if (reading.test === test) latest.set(reading.step, reading)
+  for (const reading of ordered(loop.proof.readings))
+    if (reading.test === test && counts(reading)) latest.set(reading.step, reading)
   return latest
 }
 

@@ -7,7 +7,7 @@ import { deadTestVerdict, type DeadTestVerdict, ohmWords } from '../wiring/deadT
 import { judgeRow } from '../wiring/judgeRow'
 import { powerPaths } from '../wiring/powerPath'
 import { coreOhm } from '../wiring/wireResistance'
-import type { WireRow } from '../wiring/connectionList'
+import type { WireRow } from '../wiring/wireRow'
 import { type SafetyStep, signOf } from './safetyStep'
 import { type Judge, stepMaker } from './stepMaker'
 
@@ -53,7 +53,7 @@ function earthSteps(context: LoopContext, make: ReturnType<typeof stepMaker>): S
           group: 'Earth',
           title: `Earth of ${row.to.tag}`,
           doing: `Low-ohm tester, leads nulled: earth bar at ${row.from.tag} to bare metal of ${row.to.tag} ${row.to.deviceName}.`,
-          should: `At most ${ohmWords(limit)}: ${lengthM} m of ${sizeMm2} mm\u00b2${assumed ? ' assumed' : ''} and its clamps.`,
+          should: `At most ${ohmWords(limit)}: ${context.words.say(lengthM, 'length')} of ${context.words.say(sizeMm2, 'section')}${assumed ? ' assumed' : ''} and its clamps.`,
           ask: OHM,
         },
         (reading) => deadTestVerdict({ test: 'earth', reading, expected }),

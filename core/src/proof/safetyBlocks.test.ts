@@ -210,6 +210,25 @@ describe('gates', () => {
     expect(blocks.failed.map(({ title }) => title)).toEqual(['X1: L to PE'])
     expect(blocks.shutBy[0]).toContain('X1: L to PE: ')
   })
+  it('a failed reading that is taken back still forbids; a newer good one does not', () => {
+    const ready = through(through(wired(chained('cabinet')), 'isolate'), 'dead')
+    const step = find(ready, /^X1: L to PE/)
+    const bad = read(ready, step, 12)
+    const [last] = Object.entries(bad.loop.proof.readings).sort(([, a], [, b]) => b.order - a.order)
+    const back = withLoop(bad, (loop) => ({
+      ...loop,
+      proof: {
+        ...loop.proof,
+        readings: {
+          ...loop.proof.readings,
+          back: { ...last![1], order: last![1].order + 1, text: '', state: 'none' as const },
+        },
+      },
+    }))
+    expect(blocksOf(back).failed.map(({ title }) => title)).toEqual(['X1: L to PE'])
+    made += 2
+    expect(blocksOf(read(back, step, null)).failed).toEqual([])
+  })
   it('a wire moved after the test asks for the whole circuit anew', () => {
     const ready = through(through(wired(chained('cabinet')), 'isolate'), 'dead')
     const { chain } = ready.loop

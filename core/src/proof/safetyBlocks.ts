@@ -21,6 +21,17 @@ const passed = ({ verdict, forbids }: SafetyStep) => (verdict === 'good' || verd
  * First live opens only when every step before it that must pass has passed; a failed one is never reasoned away.
  */
 export function safetyBlocks(context: LoopContext): SafetyBlocks {
+  const known = made.get(context)
+  if (known) return known
+  const blocks = make(context)
+  made.set(context, blocks)
+  return blocks
+}
+
+/** Rules, stage and sheet all ask for the same context. */
+const made = new WeakMap<LoopContext, SafetyBlocks>()
+
+function make(context: LoopContext): SafetyBlocks {
   const steps = { isolate: isolateSteps(context), dead: deadSteps(context), live: liveSteps(context) }
   const before = [...steps.isolate, ...steps.dead]
   const failed = [...before, ...steps.live].filter(({ forbids, verdict }) => forbids && verdict !== 'waiting')

@@ -49,3 +49,37 @@ export function signOf(ids: readonly string[]): string {
   for (const sign of [...ids].sort().join('|')) hash = Math.imul(hash ^ sign.codePointAt(0)!, 0x01000193) >>> 0
   return hash.toString(36)
 }
+
+/** What the first word of a step's id stands for, in a fitter's words. */
+const stepNames: Readonly<Record<string, string>> = {
+  off: 'off and locked',
+  wait: 'discharged',
+  'tester-before': 'tester tried before',
+  'tester-after': 'tester tried after',
+  dead: 'proved dead',
+  earth: 'earth',
+  load: 'across a load',
+  apart: 'separation',
+  polarity: 'polarity',
+  lifted: 'electronics lifted',
+  insulation: 'insulation',
+  'probe-now': 'temperature at a probe',
+  probe: 'probe',
+  authorised: 'authorised person',
+  supply: 'supply',
+  neutral: 'neutral',
+  phases: 'phases',
+  signal: 'signal',
+  on: 'switched on',
+}
+
+/** A step of the three blocks, of mounting or of the short finder in words, by the block and the id it is kept under; undefined for others. */
+export function safetyStepWords(block: string, step: string): string | undefined {
+  if (block.startsWith('hunt/')) return 'Short finder'
+  if (block === 'mount') return 'Mechanical step'
+  const title = { isolate: 'Isolate', dead: 'Dead test', live: 'First live' }[block]
+  const [name = '', about = '', pair] = step.split(':')
+  if (title === undefined) return undefined
+  const detail = name === 'apart' && pair ? ` ${about} ${pair}` : name === 'dead' && pair ? ` ${pair}` : ''
+  return `${title}: ${stepNames[name] ?? name}${detail}`
+}

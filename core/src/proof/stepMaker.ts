@@ -8,7 +8,8 @@ export type Judge = (reading: number | null) => DeadTestVerdict
 
 /** Makes the steps of one block, each with what the loop's record holds of it. */
 export function stepMaker(block: SafetyBlockId, loop: LoopDocument) {
-  const readings = currentReadings(loop, block)
+  // A reading that was taken back does not take back what it showed: only a newer one stands for it.
+  const readings = currentReadings(loop, block, ({ state }) => state !== 'none')
   const done = loop.wiring.done ?? {}
   return {
     /** A step that is answered with yes or no. @param wrong what a no means */

@@ -1,6 +1,6 @@
 import type { LoopDocument } from '../job/documents'
 import type { FieldData } from '../plant/fieldValue'
-import type { WireRow } from './connectionList'
+import type { WireRow } from './wireRow'
 import { assumedLengthM, rowVerdict, type RowVerdict } from './rowVerdict'
 import { continuityLimitOhm } from './wireResistance'
 

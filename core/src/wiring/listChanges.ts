@@ -1,5 +1,5 @@
 import type { RowChange, RowState } from '../job/documents'
-import type { WireRow } from './connectionList'
+import type { WireRow } from './wireRow'
 
 /** A wire in words: its number, its two ends, its core. */
 export const sayRow = ({ number, from, to, conductor }: WireRow) =>

@@ -3,7 +3,7 @@ import { resolveChain } from '../job/chain'
 import { fieldData } from '../testing/fieldData'
 import { plannedFloor, profile, surveyedFloor, twoOutputs } from '../testing/warmFloor'
 import { addDevice, type Edited, insertDevice, removeDevice, replaceDevice } from './chainEdit'
-import { connectionList } from './connectionList'
+import { wireList } from './wireList'
 import { contactLoad } from './contactLoad'
 import { outputPath } from './outputPath'
 import { powerPaths } from './powerPath'
@@ -12,7 +12,7 @@ import { supplyVariant } from './supplyVariant'
 import { continuityLimitOhm, coreOhm } from './wireResistance'
 
 const wires = ({ job, loop }: Edited) =>
-  connectionList(resolveChain(job, loop.chain), job.practice).map(
+  wireList(resolveChain(job, loop.chain), job.practice).rows.map(
     ({ from, to, conductor }) =>
       `${from.tag}:${from.label} ${to.tag}:${to.label} ${conductor.colour} ${conductor.sizeMm2}`,
   )

@@ -1,6 +1,6 @@
 import type { ElkNode } from 'elkjs/lib/elk-api.js'
 import type { ResolvedChain } from '@nachtigal/core/job/chain'
-import type { WireRow } from '@nachtigal/core/wiring/connectionList'
+import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { type Picture, pictureOf } from '@nachtigal/core/wiring/picture/picture'
 import { type LaidOut, layoutGraph, picturePlan } from '@nachtigal/core/wiring/picture/pictureGraph'
 

@@ -8,7 +8,10 @@ import { boxOf, overlap, textsOf } from '@nachtigal/core/wiring/picture/picture'
 import { svgText } from '@nachtigal/core/wiring/picture/svgText'
 import { demoFile, testServer } from '../testing'
 import { readShelf } from '../readShelf'
+import { safetyBlocks } from '@nachtigal/core/proof/safetyBlocks'
+import { asLeftSheet } from './asLeftSheet'
 import { layPicture } from './layPicture'
+import { wiresSheet } from './wireSheets'
 import { wiresCsv } from './wiresCsv'
 
 const { data } = readShelf(new URL('../../../shelf', import.meta.url).pathname)
@@ -116,6 +119,41 @@ describe('the picture of every demo loop', () => {
     expect(svg).not.toContain('<script>')
     expect(svg.match(/stroke-dasharray="7 5"/g)?.length).toBe(rows.length)
   })
+})
+
+describe('not proved', () => {
+  const stamp = { printedAt: '2026-10-20T08:00:00Z', hash: 'abc' }
+  const printed = (loop: LoopDocument) =>
+    [asLeftSheet, wiresSheet].map((make) => JSON.stringify(make(contextOf(loop), stamp)).replace(/"\},\{"text":"/g, ''))
+  it('a loop with a failed safety test prints that nothing may be energised, on every sheet', () => {
+    const loop = loops[0]!
+    const step = safetyBlocks(contextOf(loop)).steps.dead.find(({ group }) => group === 'Separation')!
+    const last = Math.max(...Object.values(loop.proof.readings).map(({ order }) => order))
+    const failed: LoopDocument = {
+      ...loop,
+      proof: {
+        ...loop.proof,
+        readings: {
+          ...loop.proof.readings,
+          bad: {
+            text: '0.2',
+            unit: 'ohm',
+            state: 'value',
+            value: 0.2,
+            at: stamp.printedAt,
+            by: 'Ann',
+            order: last + 1,
+            test: 'dead',
+            step: step.id,
+          },
+        },
+      },
+    }
+    for (const sheet of printed(failed)) expect(sheet).toContain('NOT PROVED, DO NOT ENERGISE')
+    for (const sheet of printed(loop)) expect(sheet).not.toContain('NOT PROVED')
+  })
+  it('one that is not through says so', () =>
+    expect(printed(loops[1]!)[0]).toContain('Not proved dead yet, do not energise'))
 })
 
 describe('what is taken along', () => {

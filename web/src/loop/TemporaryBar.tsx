@@ -49,7 +49,11 @@ export function AddTemporary({ trigger = 'Add' }: { trigger?: string }) {
   const [what, setWhat] = useState('')
   const [problem, setProblem] = useState<string>()
   return (
-    <Opens className="third min-h-8 max-md:min-h-12 flex-none" label="Enter something temporary" trigger={trigger}>
+    <Opens
+      className="third min-h-8 max-md:min-h-12 flex-none text-left justify-self-start"
+      label="Enter something temporary"
+      trigger={trigger}
+    >
       <form
         className="grid gap-3"
         onSubmit={(event) => {

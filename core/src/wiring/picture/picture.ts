@@ -1,5 +1,5 @@
 import type { ResolvedChain, ResolvedDevice } from '../../job/chain'
-import type { WireRow } from '../connectionList'
+import type { WireRow } from '../wireRow'
 import {
   emptyPairs,
   feetOf,

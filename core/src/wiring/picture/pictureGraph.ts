@@ -2,7 +2,7 @@ import type { ResolvedChain, ResolvedDevice } from '../../job/chain'
 import type { Port } from '../../profile/deviceProfile'
 import { supplyVariant } from '../supplyVariant'
 import { terminalLabel } from '../terminalLabel'
-import type { WireEnd, WireRow } from '../connectionList'
+import type { WireEnd, WireRow } from '../wireRow'
 
 /** Measures of the drawing, px. */
 export const PIN = { width: 28, least: 24, gap: 4, between: 8 } as const

@@ -10,6 +10,25 @@ import { Shape } from '../../ui/Shape'
 
 const shape = { done: 'fits', open: 'waiting', waiting: 'waiting', look: 'look', stop: 'stop' } as const
 
+const sheets = [
+  {
+    title: 'As-left sheet (PDF)',
+    route: routes.asLeft,
+    about: 'chain, keyed values, readings, wires, safety steps, what is open',
+    kept: false,
+  },
+  { title: 'Wires (PDF)', route: routes.wiresPdf, about: 'terminal to terminal, with what was measured', kept: false },
+  { title: 'Wiring picture (PDF)', route: routes.picture, about: 'made from the list, black on white', kept: false },
+  { title: 'Labels (PDF)', route: routes.labels, about: 'one for each end of each wire', kept: false },
+  { title: 'Wires (CSV)', route: routes.wiresCsv, about: 'for a table program', kept: true },
+  {
+    title: 'Whole job (open file, JSON)',
+    route: routes.file,
+    about: 'documents, devices and log; opens on any bench',
+    kept: true,
+  },
+] as const
+
 /** Stage 7: the sheets, the job file, the signature. */
 export function HandOverStage() {
   const context = useLoop()
@@ -31,27 +50,18 @@ export function HandOverStage() {
             </p>
           ) : null}
           <ul className="grid gap-2">
-            <li className="flex items-baseline gap-x-4 flex-wrap border-b border-line pb-2">
-              <a
-                className="text-[16px] max-md:min-h-12 max-md:inline-flex max-md:items-center max-md:w-full"
-                href={fill(routes.asLeft, { jobId: job.id, loopId: loop.id })}
-                target="_blank"
-                rel="noreferrer"
-              >
-                As-left sheet (PDF)
-              </a>
-              <span className="text-ink2">chain, keyed values, readings, wires, what is open</span>
-            </li>
-            <li className="flex items-baseline gap-x-4 flex-wrap border-b border-line pb-2">
-              <a
-                className="text-[16px] max-md:min-h-12 max-md:inline-flex max-md:items-center max-md:w-full"
-                href={fill(routes.file, { jobId: job.id })}
-                download
-              >
-                Whole job (open file, JSON)
-              </a>
-              <span className="text-ink2">documents, devices and log; opens on any bench</span>
-            </li>
+            {sheets.map(({ title, route, about, kept }) => (
+              <li key={title} className="flex items-baseline gap-x-4 flex-wrap border-b border-line pb-2">
+                <a
+                  className="text-[16px] max-md:min-h-12 max-md:inline-flex max-md:items-center max-md:w-full"
+                  href={fill(route, { jobId: job.id, loopId: loop.id })}
+                  {...(kept ? { download: true } : { target: '_blank', rel: 'noreferrer' })}
+                >
+                  {title}
+                </a>
+                <span className="text-ink2">{about}</span>
+              </li>
+            ))}
           </ul>
         </section>
         <section aria-labelledby="standing">
@@ -105,9 +115,6 @@ export function HandOverStage() {
         ) : (
           <SignForm />
         )}
-        <p className="small text-ink2 mt-auto">
-          Isolation, dead tests and first live are not recorded in this version: keep them on the form of your trade.
-        </p>
       </aside>
     </div>
   )

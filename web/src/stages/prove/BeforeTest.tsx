@@ -1,4 +1,5 @@
 import { useLoop } from '../../loop/loopContext'
+import { AddTemporary } from '../../loop/TemporaryBar'
 
 const questions = {
   commanded: 'Commanded? The output lamp or the display says on.',
@@ -28,6 +29,7 @@ export function BeforeTest() {
           ))}
         </div>
       ))}
+      <AddTemporary trigger="Output forced, switch in hand, contact bridged? Enter it" />
       {Object.values(loop.proof.answers).includes('no') ? (
         <p className="small">
           <b className="text-look">A plant fault first.</b> Half of all control faults are plant faults: mend it, then

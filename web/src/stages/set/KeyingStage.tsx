@@ -6,6 +6,7 @@ import { Link } from 'react-router'
 import { drafted, draftCleared } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { Cautions } from '../../loop/Cautions'
+import { AddTemporary } from '../../loop/TemporaryBar'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
 import { Shape } from '../../ui/Shape'
@@ -97,6 +98,7 @@ export function KeyingStage() {
         <p>Write down what you find before you key anything. Then key from the top: what resets others comes first.</p>
         <p>As left is what the display shows when you go, also where it is not the plan.</p>
         <Cautions stage="set" />
+        <AddTemporary trigger="A limit raised or an output forced for now? Enter it" />
         {sheets.map(({ device, rows }) => {
           const open = rows.filter(({ asLeft }) => !asLeft)
           return open.length === 0 ? null : (

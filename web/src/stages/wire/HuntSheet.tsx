@@ -5,6 +5,7 @@ import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { Cautions } from '../../loop/Cautions'
 import { useLoop } from '../../loop/loopContext'
+import { AddTemporary } from '../../loop/TemporaryBar'
 import { Button } from '../../ui/Button'
 import { NumberField } from '../../ui/NumberField'
 import { NumberPad } from '../../ui/NumberPad'
@@ -104,6 +105,7 @@ export function HuntSheet({ ground, onDone }: { ground: HuntGround; onDone: () =
           onCommit={(si, typed) => (si === undefined ? undefined : keep(typed))}
         />
       )}
+      <AddTemporary trigger="Neutrals lifted, contacts bridged? Enter them" />
       <div className="grid md:grid-cols-2 gap-6 border-t border-line pt-3">
         <section aria-label="Branches">
           <h3 className="h3">Branches</h3>

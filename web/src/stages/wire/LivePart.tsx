@@ -2,6 +2,7 @@ import { useMemo } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { safetyBlocks } from '@nachtigal/core/proof/safetyBlocks'
 import { useLoop } from '../../loop/loopContext'
+import { Findings } from '../../loop/Findings'
 import { Button } from '../../ui/Button'
 import { Shape } from '../../ui/Shape'
 import { NoWires } from './NoWires'
@@ -12,7 +13,8 @@ import { WireFrame } from './WireFrame'
 /** First live and switching on; shut until everything before it that must pass has passed. */
 export function LivePart() {
   const context = useLoop()
-  const { job, loop } = context
+  const { job, loop, open } = context
+  const waits = open.filter(({ code }) => code === 'C087_DEAD_TESTS_OPEN')
   const { step: wanted } = useParams()
   const navigate = useNavigate()
   const blocks = useMemo(() => safetyBlocks(context), [context])
@@ -52,6 +54,15 @@ export function LivePart() {
             <div className="max-w-xs">
               <Button to={`/jobs/${job.id}/loops/${loop.id}/wire/dead`}>To the dead tests</Button>
             </div>
+            {waits.length > 0 ? (
+              <>
+                <h3 className="h3 mt-2">Recorded on another form?</h3>
+                <p>
+                  Say on which, with your name: it is printed, and hand-over then goes on. First live stays shut here.
+                </p>
+                <Findings findings={waits} none="" />
+              </>
+            ) : null}
             <h3 className="h3 mt-2">What comes then</h3>
             <p>
               <b>{chosen.title}.</b> {chosen.doing} {chosen.should}

@@ -7,6 +7,7 @@ import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
+import { AddTemporary } from '../../loop/TemporaryBar'
 import { Button } from '../../ui/Button'
 import { NumberField } from '../../ui/NumberField'
 import { NumberPad } from '../../ui/NumberPad'
@@ -186,6 +187,7 @@ export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
             Find the short by halving
           </button>
         ) : null}
+        <AddTemporary trigger="Bridged, forced or lifted something? Enter it" />
         {step.answer ? (
           <p className="small text-ink2">
             {step.answer.by}, {step.answer.at.slice(0, 16).replace('T', ' ')} UTC

@@ -1,7 +1,7 @@
 import { tradeSizesMm2 } from '@nachtigal/core/wiring/wireResistance'
 import { gaugeOf } from '@nachtigal/core/wiring/conductor'
 import { type RowLoad, rowLoads } from '@nachtigal/core/wiring/conductors'
-import type { WireRow } from '@nachtigal/core/wiring/connectionList'
+import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { useLoop } from '../../loop/loopContext'
 import { Worked } from '../../loop/Worked'
 import { ChoiceField } from '../../ui/ChoiceField'

@@ -1,7 +1,8 @@
 import { memo, useEffect, useRef } from 'react'
 import { gaugeOf } from '@nachtigal/core/wiring/conductor'
-import type { WireRow } from '@nachtigal/core/wiring/connectionList'
+import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { Cautions } from '../../loop/Cautions'
+import { Findings } from '../../loop/Findings'
 import { useLoop } from '../../loop/loopContext'
 import { Shape } from '../../ui/Shape'
 import { ListChanges } from './ListChanges'
@@ -18,7 +19,8 @@ interface Props {
 
 /** The list from terminal to terminal. */
 export function WireList({ chosen, onChoose, onStep }: Props) {
-  const { rows, job } = useLoop()
+  const { rows, job, open } = useLoop()
+  const findings = open.filter(({ stage, code }) => stage === 'wire' && code !== 'C087_DEAD_TESTS_OPEN')
   const box = useRef<HTMLDivElement>(null)
   useEffect(() => {
     box.current?.querySelector('[aria-current=true]')?.scrollIntoView({ block: 'nearest' })
@@ -27,6 +29,11 @@ export function WireList({ chosen, onChoose, onStep }: Props) {
     <section className="lg:border-r border-line flex flex-col min-h-0 flex-1" aria-labelledby="wires">
       <WireCounts />
       <ListChanges />
+      {findings.length > 0 ? (
+        <div className="border-b border-line px-4 py-2 max-h-40 overflow-y-auto">
+          <Findings findings={findings} none="" />
+        </div>
+      ) : null}
       <div
         ref={box}
         className="overflow-auto flex-1 min-h-0"

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { fill, routes } from '@nachtigal/contract/api'
-import type { WireRow } from '@nachtigal/core/wiring/connectionList'
+import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { svgText } from '@nachtigal/core/wiring/picture/svgText'
 import { WiringPicture } from '../../instruments/WiringPicture'
 import { download } from '../../lib/download'

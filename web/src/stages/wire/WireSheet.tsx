@@ -1,5 +1,5 @@
 import { gaugeOf } from '@nachtigal/core/wiring/conductor'
-import type { WireRow } from '@nachtigal/core/wiring/connectionList'
+import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'

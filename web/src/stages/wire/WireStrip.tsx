@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react'
-import type { WireRow } from '@nachtigal/core/wiring/connectionList'
+import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { useLoop } from '../../loop/loopContext'
 import { nameOf, Tested } from './wireMarks'
 import { WireCounts } from './WireCounts'

@@ -1,6 +1,6 @@
 import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { RowState } from '@nachtigal/core/job/documents'
-import type { WireRow } from '@nachtigal/core/wiring/connectionList'
+import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { useLoop } from '../../loop/loopContext'
 
 /** Writes one row's state. */

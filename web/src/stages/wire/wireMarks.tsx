@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { RowState } from '@nachtigal/core/job/documents'
-import type { WireEnd, WireRow } from '@nachtigal/core/wiring/connectionList'
+import type { WireEnd, WireRow } from '@nachtigal/core/wiring/wireRow'
 import { useLoop } from '../../loop/loopContext'
 import { Shape } from '../../ui/Shape'
 import { Tick } from '../../ui/Tick'

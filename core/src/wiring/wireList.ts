@@ -1,69 +1,12 @@
 import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../job/chain'
 import type { RowState } from '../job/documents'
 import { callPaths, lineVoltage, type PowerPath, powerPaths, supplyOf } from './powerPath'
-import { type Conductor, conductorFor, type Practice, type WireRole } from './conductor'
+import { conductorFor, type Practice, type WireRole } from './conductor'
 import { feedersOf } from './feeders'
 import { mainSource, sourceOf, type Source } from './sources'
 import { supplyVariant } from './supplyVariant'
 import { terminalLabel } from './terminalLabel'
-
-export interface WireEnd {
-  readonly device: string
-  readonly tag: string
-  readonly deviceName: string
-  readonly terminal: string
-  readonly label: string
-}
-
-/** Cores that lie in one cable. */
-export interface Cable {
-  readonly tag: string
-  /** Tags of the devices where its screen is earthed; empty for a cable without one. */
-  readonly screenAt: readonly string[]
-}
-
-/** One wire from terminal to terminal. Its identity is its two ends, so that ticks survive changes elsewhere. */
-export interface WireRow {
-  readonly id: string
-  readonly number: number
-  readonly from: WireEnd
-  readonly to: WireEnd
-  readonly role: WireRole
-  /** By what it carries, not by what its terminals are rated for. */
-  readonly circuit: 'mains' | 'extra-low'
-  readonly conductor: Conductor
-  readonly source: Source | undefined
-  /** Tag of another source that keeps it live while the loop's own one is off. */
-  readonly liveFrom?: string
-  readonly cable?: Cable
-  /** What hangs on it, as `device.port`: its current is the sum of theirs. */
-  readonly serves: readonly string[]
-  /** The supply that gives its voltage, and what protects it there. */
-  readonly fedBy?: Fed
-  /** What to know at this wire: a bridge between commons, a screen that ends free. */
-  readonly hint?: string
-}
-
-export interface Fed {
-  readonly tag: string
-  readonly volts: number
-  /** Fuse or breaker at that supply, A. */
-  readonly protectionA: number
-}
-
-/** A wire that is not made because it must not be. */
-export interface Withheld {
-  readonly connection: string
-  readonly from: WireEnd
-  readonly to: WireEnd
-  readonly reason: string
-}
-
-export interface WireList {
-  readonly rows: readonly WireRow[]
-  readonly withheld: readonly Withheld[]
-  readonly main: Source | undefined
-}
+import { type Cable, type Fed, rowId, type WireEnd, type WireList, type WireRow } from './wireRow'
 
 interface Draft extends Omit<WireRow, 'number' | 'liveFrom' | 'cable'> {
   readonly connection: string
@@ -94,9 +37,6 @@ const end = ([device, terminal]: End): WireEnd => ({
   terminal,
   label: terminalLabel(device.facts, terminal),
 })
-
-export const rowId = (from: Pick<WireEnd, 'device' | 'terminal'>, to: Pick<WireEnd, 'device' | 'terminal'>) =>
-  [`${from.device}:${from.terminal}`, `${to.device}:${to.terminal}`].sort().join('~')
 
 /** Everything a rule needs to make rows of one connection. */
 class Rows {
@@ -495,7 +435,3 @@ export function wireList(
     ),
   }
 }
-
-/** The rows of the list alone. */
-export const connectionList = (chain: ResolvedChain, practice: Practice): readonly WireRow[] =>
-  wireList(chain, practice).rows
