@@ -13,7 +13,6 @@ import { stageStatus } from '@nachtigal/core/check/stageStatus'
 import { emptyJob, emptyLoop } from '@nachtigal/core/job/documents'
 import type { FieldValue } from '@nachtigal/core/plant/fieldValue'
 import { winterDay } from '@nachtigal/core/plant/winterDay'
-import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 import { loopScenario } from '@nachtigal/core/simulate/loopScenario'
 import { simulate } from '@nachtigal/core/simulate/simulate'
 import { addDevice, type Edited } from '@nachtigal/core/wiring/chainEdit'
@@ -37,9 +36,10 @@ function time(name: string, rounds: number, run: () => void) {
 
 const { job, loops } = json<JobFile>('demo/otterholm.nachtigal.json')
 const data = Object.fromEntries(json<FieldValue[]>('shelf/data/fieldValues.json').map((row) => [row.id, row]))
-const loop = Object.values(loops)[0]!
+const loop = Object.values(loops).find(({ kind }) => kind === 'floor')!
 const context = loopContext(job, loop, data)
-const scenario = (days: number) => loopScenario(loop, context.chain, context.survey!, { hourlyC: winterDay(-14), days })
+const scenario = (days: number) =>
+  loopScenario(loop, context.chain, context.survey!.floor!, { hourlyC: winterDay(-14), days })
 time('derive and check a loop', 50, () => {
   const c = loopContext(job, loop, data)
   checkLoop(c)
@@ -127,7 +127,7 @@ for (let i = 0; i < 5; i++) {
   const page = await (await browser.newContext()).newPage()
   const begun = performance.now()
   await page.goto(server.url)
-  await page.getByRole('link', { name: /Otterholm/ }).waitFor()
+  await page.getByRole('link', { name: /Otterholm Wildlife/ }).waitFor()
   opened.push(performance.now() - begun)
   await page.close()
 }
@@ -142,9 +142,7 @@ clean()
 
 /** A list of over sixty wires at 390 by 844 on a processor slowed four times: frames while it is scrolled, and a tick. */
 async function longListOnAPhone() {
-  const shelf = ['probes/floor-ntc10k', 'controllers/dipper', 'loads/circulator-45', 'limiters/shrike'].map((file) =>
-    json<DeviceProfile>(`shelf/${file}.json`),
-  )
+  const shelf = ['floor-ntc10k', 'dipper', 'circulator-45', 'shrike'].map((id) => job.profiles[id]!)
   let edited: Edited = {
     job: emptyJob(randomUUID(), {
       name: 'Sixty wires',
@@ -156,7 +154,7 @@ async function longListOnAPhone() {
     loop: emptyLoop(randomUUID(), '', 'floor', 'Long list', 1),
   }
   edited = { ...edited, loop: { ...edited.loop, jobId: edited.job.id } }
-  edited = addDevice(edited, json<DeviceProfile>('shelf/supplies/mains-230-16-30ma.json'), randomUUID())
+  edited = addDevice(edited, job.profiles['mains-230-16-30ma']!, randomUUID())
   for (let n = 0; n < 7; n++) for (const profile of shelf) edited = addDevice(edited, profile, randomUUID())
   const rows = loopContext(edited.job, edited.loop, data).rows.length
   const command = {

@@ -1,13 +1,17 @@
-import { memo, useEffect, useRef } from 'react'
-import { gaugeOf } from '@nachtigal/core/wiring/conductor'
+import { memo, useEffect, useMemo, useRef } from 'react'
+import type { RowChange, RowState } from '@nachtigal/core/job/documents'
+import { gaugeOf, type Practice } from '@nachtigal/core/wiring/conductor'
+import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
+import type { RowVerdict } from '@nachtigal/core/wiring/rowVerdict'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { Cautions } from '../../loop/Cautions'
 import { Findings } from '../../loop/Findings'
 import { useLoop } from '../../loop/loopContext'
 import { Shape } from '../../ui/Shape'
 import { ListChanges } from './ListChanges'
-import { useRow } from './useRow'
-import { End, Landed, nameOf, Tested } from './wireMarks'
+import { Tick } from '../../ui/Tick'
+import { landedState, useWriteRow } from './useRow'
+import { End, nameOf, Proved } from './wireMarks'
 import { WireCounts } from './WireCounts'
 
 interface Props {
@@ -19,7 +23,27 @@ interface Props {
 
 /** The list from terminal to terminal. */
 export function WireList({ chosen, onChoose, onStep }: Props) {
-  const { rows, job, open } = useLoop()
+  const context = useLoop()
+  const { rows, job, loop, open } = context
+  const write = useWriteRow()
+  // What a row may do is handed down once: a new function with every change would draw every row again.
+  const latest = useRef({ rows, write, onChoose, states: loop.wiring.rows })
+  useEffect(() => {
+    latest.current = { rows, write, onChoose, states: loop.wiring.rows }
+  })
+  const actions = useMemo(
+    (): Actions => ({
+      choose: (id) => {
+        const row = latest.current.rows.find((each) => each.id === id)
+        if (row) latest.current.onChoose(row)
+      },
+      land: (id, on) => {
+        const row = latest.current.rows.find((each) => each.id === id)
+        if (row) latest.current.write(id, landedState(latest.current.states[id], row, on))
+      },
+    }),
+    [],
+  )
   const findings = open.filter(({ stage, code }) => stage === 'wire' && code !== 'C087_DEAD_TESTS_OPEN')
   const box = useRef<HTMLDivElement>(null)
   useEffect(() => {
@@ -55,9 +79,22 @@ export function WireList({ chosen, onChoose, onStep }: Props) {
             </tr>
           </thead>
           <tbody>
-            {rows.map((row) => (
-              <Row key={row.id} row={row} chosen={row.id === chosen.id} onChoose={onChoose} />
-            ))}
+            {rows.map((row) => {
+              const { sizeMm2, verdict } = judgeRow(context, row)
+              return (
+                <Row
+                  key={row.id}
+                  row={row}
+                  state={loop.wiring.rows[row.id]}
+                  sizeMm2={sizeMm2}
+                  verdict={verdict}
+                  what={loop.wiring.changed?.[row.id]?.what}
+                  practice={job.practice}
+                  chosen={row.id === chosen.id}
+                  actions={actions}
+                />
+              )
+            })}
           </tbody>
         </table>
       </div>
@@ -88,21 +125,45 @@ const sizeText = (practice: string, mm2: number) =>
 const coreText = ({ conductor, cable }: WireRow) =>
   conductor.colour === 'screen' ? 'screen' : cable ? `${cable.tag} core` : conductor.colour
 
-interface RowProps {
-  readonly row: WireRow
-  readonly chosen: boolean
-  readonly onChoose: (row: WireRow) => void
+interface Actions {
+  readonly choose: (id: string) => void
+  readonly land: (id: string, on: boolean) => void
 }
 
-const Row = memo(function Row({ row, chosen, onChoose }: RowProps) {
-  const { job, loop } = useLoop()
-  const { state, sizeMm2 } = useRow(row)
-  const change = loop.wiring.changed?.[row.id]
+interface RowProps {
+  readonly row: WireRow
+  readonly state: RowState | undefined
+  readonly sizeMm2: number
+  readonly verdict: RowVerdict
+  readonly what: RowChange['what'] | undefined
+  readonly practice: Practice
+  readonly chosen: boolean
+  readonly actions: Actions
+}
+
+/** Rows are made anew with every change: one is drawn again only when what it shows has changed. */
+const same = (a: RowProps, b: RowProps) =>
+  a.row.id === b.row.id &&
+  a.row.number === b.row.number &&
+  a.row.liveFrom === b.row.liveFrom &&
+  a.row.from.tag === b.row.from.tag &&
+  a.row.to.tag === b.row.to.tag &&
+  a.row.conductor.colour === b.row.conductor.colour &&
+  a.row.cable?.tag === b.row.cable?.tag &&
+  a.state === b.state &&
+  a.sizeMm2 === b.sizeMm2 &&
+  a.verdict === b.verdict &&
+  a.what === b.what &&
+  a.practice === b.practice &&
+  a.chosen === b.chosen &&
+  a.actions === b.actions
+
+const Row = memo(function Row({ row, state, sizeMm2, verdict, what, practice, chosen, actions }: RowProps) {
   return (
     <tr
       className={`wire-row border-b border-line ${chosen ? 'chosen' : ''}`}
       aria-current={chosen}
-      onClick={() => onChoose(row)}
+      onClick={() => actions.choose(row.id)}
     >
       <td className="pl-4 pr-1 whitespace-nowrap">
         <button type="button" className="font-bold min-h-8 min-w-6 text-left" aria-label={nameOf(row)}>
@@ -135,18 +196,22 @@ const Row = memo(function Row({ row, chosen, onChoose }: RowProps) {
           aria-hidden
         />
         <span className="small">{coreText(row)}</span>
-        {change ? <b className="small ml-1">{change.what === 'moved' ? 'moved' : 'new'}</b> : null}
+        {what ? <b className="small ml-1">{what === 'moved' ? 'moved' : 'new'}</b> : null}
         {state?.note ? <span aria-label="has a note"> *</span> : null}
       </td>
-      <td className="px-1 small">{sizeText(job.practice, sizeMm2)}</td>
+      <td className="px-1 small">{sizeText(practice, sizeMm2)}</td>
       <td className="px-1" onClick={(event) => event.stopPropagation()}>
-        <Landed row={row} />
+        <Tick
+          label={`Wire ${row.number} landed`}
+          checked={state?.landed === true}
+          onChange={(on) => actions.land(row.id, on)}
+        />
       </td>
       <td className="px-1 pr-3">
         <span className="inline-flex min-h-8 items-center">
-          <Tested row={row} />
+          <Proved number={row.number} verdict={verdict} />
         </span>
       </td>
     </tr>
   )
-})
+}, same)

@@ -1,14 +1,25 @@
-import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { RowState } from '@nachtigal/core/job/documents'
+import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { useLoop } from '../../loop/loopContext'
+
+/** A row’s state with the wire landed or lifted; the number goes on with the wire, and off with it. */
+export function landedState(state: RowState | undefined, row: WireRow, on: boolean): RowState {
+  const { landed: _l, number: _n, ...rest } = state ?? {}
+  return on ? { ...rest, landed: true, number: row.number } : rest
+}
+
+/** Writes the state of any row. */
+export function useWriteRow() {
+  const { loop, change } = useLoop()
+  return (id: string, next: RowState) =>
+    change({ loop: { ...loop, wiring: { ...loop.wiring, rows: { ...loop.wiring.rows, [id]: next } } } })
+}
 
 /** Writes one row's state. */
 export function useRow(row: WireRow) {
   const context = useLoop()
-  const { loop, change } = context
-  const state = loop.wiring.rows[row.id]
-  const write = (next: RowState) =>
-    change({ loop: { ...loop, wiring: { ...loop.wiring, rows: { ...loop.wiring.rows, [row.id]: next } } } })
-  return { state, write, ...judgeRow(context, row) }
+  const put = useWriteRow()
+  const state = context.loop.wiring.rows[row.id]
+  return { state, write: (next: RowState) => put(row.id, next), ...judgeRow(context, row) }
 }
