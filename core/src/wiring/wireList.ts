@@ -6,7 +6,7 @@ import { feedersOf } from './feeders'
 import { mainSource, sourceOf, type Source } from './sources'
 import { supplyVariant } from './supplyVariant'
 import { terminalLabel } from './terminalLabel'
-import { type Cable, type Fed, rowId, type WireEnd, type WireList, type WireRow } from './wireRow'
+import { type Fed, rowId, type WireEnd, type WireList, type WireRow } from './wireRow'
 
 interface Draft extends Omit<WireRow, 'number' | 'liveFrom' | 'cable'> {
   readonly connection: string

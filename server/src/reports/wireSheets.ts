@@ -75,9 +75,11 @@ export function wiresSheet(context: LoopContext, stamp: Stamp): object {
 
 /** The picture on one page, black on white. */
 export function pictureSheet(context: LoopContext, picture: Picture, stamp: Stamp): object {
-  const wide = picture.width > picture.height
-  const room = wide ? { width: 760, height: 400 } : { width: 515, height: 620 }
-  const scale = Math.min(room.width / picture.width, room.height / picture.height, 1)
+  const scaleIn = (room: { width: number; height: number }) =>
+    Math.min(room.width / picture.width, room.height / picture.height, 1)
+  const [upright, lying] = [scaleIn({ width: 515, height: 620 }), scaleIn({ width: 760, height: 400 })]
+  const wide = lying > upright
+  const scale = Math.max(upright, lying)
   const svg = svgText(picture, context.loop.wiring.rows, faces, `Wiring of ${context.loop.name}`)
   return sheet(
     context,
