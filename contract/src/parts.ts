@@ -63,23 +63,20 @@ export const numberOrText = () =>
       (typeof value === 'string' && value.length > 0 && value.length <= 40),
   )
 
+const entriesOf = (member: Part, value: unknown) => {
+  const keys = value !== null && typeof value === 'object' && !Array.isArray(value) ? Object.keys(value) : []
+  return shape(Object.fromEntries(keys.map((key) => [key, member])))
+    .required('${path} is missing')
+    .test('entries', `\${path} holds more than ${MOST_ENTRIES} entries`, () => keys.length <= MOST_ENTRIES)
+    .test('keys', '${path} holds a key that is no id', () => keys.every((key) => KEY.test(key)))
+}
+
 /** A map by id whose members all follow one schema. */
-export const mapOf = (member: Part): Part =>
-  lazy((value: unknown) => {
-    const keys = value !== null && typeof value === 'object' && !Array.isArray(value) ? Object.keys(value) : []
-    return shape(Object.fromEntries(keys.map((key) => [key, member])))
-      .required('${path} is missing')
-      .test('entries', `\${path} holds more than ${MOST_ENTRIES} entries`, () => keys.length <= MOST_ENTRIES)
-      .test('keys', '${path} holds a key that is no id', () => keys.every((key) => KEY.test(key)))
-  })
+export const mapOf = (member: Part): Part => lazy((value: unknown) => entriesOf(member, value))
 
 /** The same, where the whole map may be left out. */
 export const optionalMapOf = (member: Part): Part =>
-  lazy((value: unknown) =>
-    value === undefined
-      ? mixed().notRequired()
-      : shape(Object.fromEntries(Object.keys(Object(value)).map((key) => [key, member]))),
-  )
+  lazy((value: unknown) => (value === undefined ? mixed().notRequired() : entriesOf(member, value)))
 
 /** One of several shapes, told apart by the member `kind`. */
 export const byKind = (shapes: Readonly<Record<string, AnyObjectSchema>>): Part =>

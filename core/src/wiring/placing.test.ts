@@ -8,8 +8,8 @@ import type { Edited } from './edited'
 import { boxPlan } from './boxPlan'
 import { BAR_MM, cutOutOf, cutOutPaper, cutOutSvg, printVerdict } from './cutOut'
 import { endVoltages, rowLoads } from './conductors'
-import { mountingSteps } from './mountingSteps'
-import { placements } from './placement'
+import { mountingSteps } from '../survey/mountingSteps'
+import { placements } from '../survey/placement'
 
 const contextOf = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 

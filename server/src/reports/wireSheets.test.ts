@@ -1,6 +1,8 @@
 import { inflateSync } from 'node:zlib'
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
+import Papa from 'papaparse'
 import request from 'supertest'
 import type { LoopDocument } from '@nachtigal/core/job/documents'
 import { loopContext } from '@nachtigal/core/check/context'
@@ -11,7 +13,7 @@ import { readShelf } from '../readShelf'
 import { safetyBlocks } from '@nachtigal/core/proof/safetyBlocks'
 import { asLeftSheet } from './asLeftSheet'
 import { layPicture } from './layPicture'
-import { wiresSheet } from './wireSheets'
+import { pictureSheet, wiresSheet } from './wireSheets'
 import { wiresCsv } from './wiresCsv'
 
 const { data } = readShelf(new URL('../../../shelf', import.meta.url).pathname)
@@ -176,6 +178,30 @@ describe('what is taken along', () => {
     const noted = { ...loop, wiring: { rows: { [row!.id]: { note } } } }
     const cell = wiresCsv(contextOf(noted)).split('\r\n')[1]!.split(',').at(-1)!
     expect(cell.replace(/^"/, '')).toMatch(/^'/)
+  })
+  it('whatever is noted comes back out of the CSV as it was, but for the mark before a formula', () => {
+    const loop = loops[0]!
+    const [row] = contextOf(loop).rows
+    fc.assert(
+      fc.property(fc.string({ unit: 'grapheme', minLength: 1, maxLength: 60 }), (note) => {
+        const csv = wiresCsv(contextOf({ ...loop, wiring: { rows: { [row!.id]: { note } } } }))
+        const { data: cells, errors } = Papa.parse<string[]>(csv.replace(/^\ufeff/, '').replace(/\r\n$/, ''))
+        expect(errors).toEqual([])
+        const cell = cells[1]!.at(-1)!
+        expect([note, `'${note}`]).toContain(cell)
+        if (/^[=+\-@\t\r]/.test(note)) expect(cell).toBe(`'${note}`)
+      }),
+      { numRuns: 60 },
+    )
+  })
+  it('a hostile name is text in every sheet', async () => {
+    const loop = { ...loops[0]!, name: '</svg><script>alert(1)</script>' }
+    const { chain, rows } = contextOf(loop)
+    const sheet = JSON.stringify(
+      pictureSheet(contextOf(loop), await layPicture(chain, rows), { printedAt: '2026-10-20T08:00:00Z', hash: 'abc' }),
+    )
+    expect(sheet.match(/<script>/g)?.length ?? 0).toBeLessThanOrEqual(3)
+    expect(/<svg.*<script>.*<\/svg>"/.test(sheet)).toBe(false)
   })
   it('the cut-out is drawn at 1:1: its bar is 100 mm', async () => {
     const loop = loops[0]!

@@ -2,7 +2,7 @@ import type { LoopContext } from '../check/context'
 import { ordered, type ResolvedDevice } from '../job/chain'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 import type { ProbePlace } from '../profile/deviceProfile'
-import type { CalcCall } from '../survey/asked'
+import type { CalcCall } from './asked'
 
 /** A short rule with its reason. */
 export interface PlacementRule {
