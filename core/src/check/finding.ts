@@ -34,5 +34,8 @@ export const mayBeClosed = ({ safety, code }: Pick<Finding, 'safety' | 'code'>) 
 /** Code of a finding that a failed test makes. */
 export const TEST_FAILED = 'C050_TEST_FAILED'
 
+/** Code of the finding that steps before power still wait. */
+export const TESTS_OPEN = 'C087_DEAD_TESTS_OPEN'
+
 /** Identity of a finding, for closing it with a reason. */
 export const findingKey = ({ code, about }: Pick<Finding, 'code' | 'about'>) => `${code}/${about}`

@@ -9,7 +9,7 @@ import { counted } from '../units/words'
 import { checkLoop } from './checkLoop'
 import { judgeRow } from '../wiring/judgeRow'
 import type { LoopContext } from './context'
-import { type Finding, TEST_FAILED } from './finding'
+import { type Finding, TEST_FAILED, TESTS_OPEN } from './finding'
 
 export type StageState = 'done' | 'open' | 'waiting' | 'look' | 'stop'
 
@@ -18,6 +18,10 @@ export interface StageStatus {
   readonly state: StageState
   /** Two or three words for the rail. */
   readonly says: string
+  /** How far it is, where findings stand before that on the rail. */
+  readonly progress: string
+  /** Everything in it is done, whatever is still to be looked at. */
+  readonly done: boolean
   readonly next?: string
 }
 
@@ -59,12 +63,13 @@ function wire(context: LoopContext): Progress {
   const waiting =
     rows.find(({ id }) => !loop.wiring.rows[id]?.landed) ??
     rows.find((row) => judgeRow(context, row).verdict !== 'fits')
+  const act = waiting && loop.wiring.rows[waiting.id]?.landed ? 'test' : 'land'
   const blocks = safetyBlocks(context)
   const open = safetyBlockIds
     .flatMap((id) => blocks.steps[id])
     .filter(({ must, verdict }) => must && verdict === 'waiting')
   // The form of the trade may hold the tests: then a name and a reason stand for them.
-  const elsewhere = Object.keys(loop.waivers).some((key) => key.startsWith('C087_DEAD_TESTS_OPEN/'))
+  const elsewhere = Object.keys(loop.waivers).some((key) => key.startsWith(`${TESTS_OPEN}/`))
   const all = safetyBlockIds.reduce((sum, id) => sum + blocks.steps[id].filter(({ must }) => must).length, 0)
   return {
     begun: landed + tested > 0 || open.length < all,
@@ -77,11 +82,13 @@ function wire(context: LoopContext): Progress {
           : `${tested} of ${rows.length} tested`,
     ...(bad
       ? { next: `Mend wire ${bad.number}` }
-      : waiting
-        ? { next: `${loop.wiring.rows[waiting.id]?.landed ? 'Test' : 'Land'} wire ${waiting.number}` }
-        : open[0] && !elsewhere
-          ? { next: open[0].title }
-          : {}),
+      : waiting && blocks.done.isolate < blocks.steps.isolate.length && !elsewhere
+        ? { next: `Isolate and prove dead, then ${act} wire ${waiting.number}` }
+        : waiting
+          ? { next: `${act === 'test' ? 'Test' : 'Land'} wire ${waiting.number}` }
+          : open[0] && !elsewhere
+            ? { next: open[0].title }
+            : {}),
   }
 }
 
@@ -139,7 +146,8 @@ export function stageStatus(context: LoopContext): StageStatus[] {
   }
   return stages.map((stage) => {
     const { begun, done, says, next } = progress[stage]
-    const mine = findings.filter((finding) => finding.stage === stage)
+    // Steps that wait are progress, told as such; they keep the stage open, and hand-over with it.
+    const mine = findings.filter((finding) => finding.stage === stage && finding.code !== TESTS_OPEN)
     const stops = mine.filter(({ severity }) => severity === 'stop').length
     const looks = mine.filter(({ severity }) => severity === 'look-again').length
     const bad = stage === 'wire' && context.rows.some((row) => judgeRow(context, row).verdict === 'stop')
@@ -147,7 +155,7 @@ export function stageStatus(context: LoopContext): StageStatus[] {
     const state: StageState =
       (stops > 0 && worn) || bad ? 'stop' : looks > 0 && worn ? 'look' : done ? 'done' : begun ? 'open' : 'waiting'
     const told = [stops > 0 ? `${stops} stop` : '', looks > 0 ? `${looks} to look at` : ''].filter(Boolean).join(', ')
-    return { stage, state, says: told && worn ? told : says, ...(next ? { next } : {}) }
+    return { stage, state, says: told && worn ? told : says, progress: says, done, ...(next ? { next } : {}) }
   })
 }
 
@@ -164,6 +172,9 @@ export function nextThing(context: LoopContext): {
   return open ? { stage: open.stage, what: open.next! } : { stage: 'hand-over', what: 'Nothing left to do' }
 }
 
+/** Stages whose work must be done before anyone signs. */
+const signed: ReadonlySet<Stage> = new Set(['survey', 'wire', 'set', 'prove'])
+
 /** Why the hand-over cannot be signed yet; empty when it can. Stops, temporary work and failed tests keep it shut. */
 export function signingBlockedBy(context: LoopContext): string[] {
   const { open } = checkLoop(context)
@@ -176,13 +187,9 @@ export function signingBlockedBy(context: LoopContext): string[] {
       .filter((row) => judgeRow(context, row).verdict === 'stop')
       .map(({ number }) => `Wire ${number} failed its test. Mend it first.`),
     ...stageStatus(context)
-      .filter(
-        ({ stage, state }) =>
-          ['survey', 'match', 'wire', 'set', 'prove'].includes(stage) &&
-          state !== 'done' &&
-          state !== 'look' &&
-          state !== 'stop',
+      .filter(({ stage, state, done }) =>
+        stage === 'match' ? !['done', 'look', 'stop'].includes(state) : signed.has(stage) && !done && state !== 'stop',
       )
-      .map(({ stage, says }) => `${stage[0]!.toUpperCase()}${stage.slice(1)} is not done: ${says}.`),
+      .map(({ stage, progress }) => `${stage[0]!.toUpperCase()}${stage.slice(1)} is not done: ${progress}.`),
   ]
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '../check/context'
+import { signingBlockedBy, stageStatus } from '../check/stageStatus'
 import { loopKinds, type LoopDocument, type ProofReading, type StepDone } from '../job/documents'
 import { chained, idOf } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
@@ -255,5 +256,37 @@ describe('switching on', () => {
     const all = titles('floor')
     expect(all.indexOf('F1 stops M1')).toBeGreaterThan(all.indexOf('Pull B1'))
     expect(all.indexOf('F1 stops M1')).toBeLessThan(all.indexOf('Rotation of M1'))
+  })
+})
+
+describe('what comes next in Wire', () => {
+  const next = (edited: Edited) => stageStatus(contextOf(edited)).find(({ stage }) => stage === 'wire')!
+  it('is to isolate before the first wire is landed', () =>
+    expect(next(chained('floor')).next).toBe('Isolate and prove dead, then land wire 1'))
+  it('then to land it', () => expect(next(through(chained('floor'), 'isolate')).next).toBe('Land wire 1'))
+  it('then the dead tests, in their order', () => {
+    const { next: what, says } = next(through(wired(chained('floor')), 'isolate'))
+    expect(what).toBe('Earth of M1')
+    expect(says).toMatch(/^\d+ of \d+ safety steps$/)
+  })
+  it('keeps hand-over shut meanwhile', () =>
+    expect(signingBlockedBy(contextOf(through(wired(chained('floor')), 'isolate')))).toEqual(
+      expect.arrayContaining([expect.stringMatching(/^Wire is not done: \d+ of \d+ safety steps/)]),
+    ))
+  it('nothing once it is live', () => {
+    const live = ['isolate', 'dead', 'live'].reduce(
+      (edited, block) => through(edited, block as SafetyStep['block']),
+      wired(chained('floor')),
+    )
+    expect(next(live)).toMatchObject({ state: 'done' })
+    expect(next(live).next).toBeUndefined()
+  })
+  it('nor where the steps stand on another form, by name', () => {
+    const elsewhere = withLoop(wired(chained('floor')), (loop) => ({
+      ...loop,
+      waivers: { 'C087_DEAD_TESTS_OPEN/wiring': { by: 'Ann', reason: 'form 12' } },
+    }))
+    expect(next(elsewhere)).toMatchObject({ state: 'done' })
+    expect(blocksOf(elsewhere).shutBy.length).toBeGreaterThan(0)
   })
 })
