@@ -81,7 +81,8 @@ test.describe('in the demo job', () => {
     await toStage(page, 'Survey')
     await part(page, 'Proposal')
     await page.getByRole('button', { name: 'Start over with this chain' }).click()
-    await expect(page.getByRole('button', { name: 'Start over with this chain' })).toBeVisible()
+    // A worker looks through the whole shelf meanwhile.
+    await expect(page.getByRole('button', { name: 'Start over with this chain' })).toBeVisible({ timeout: 30_000 })
     await toStage(page, 'Match')
     const joints = page.getByRole('complementary').getByRole('button', { name: / to .*: / })
     expect(await joints.count()).toBeGreaterThan(3)

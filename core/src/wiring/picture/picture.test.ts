@@ -253,7 +253,6 @@ describe('the file', () => {
         const safe = escapeXml(name)
         expect(safe).not.toMatch(/[<>"']/)
         expect(safe.replace(/&#\d+;/g, '')).not.toContain('&')
-        // eslint-disable-next-line no-control-regex
         expect(safe).not.toMatch(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/)
       }),
     ))

@@ -31,7 +31,7 @@ export function BoxPart() {
   const panel = chain.devices.filter(({ facts }) => cutOutOf(facts) !== undefined)
   return (
     <WireFrame part="Box">
-      <div className="flex-1 min-h-0 grid lg:grid-cols-[minmax(0,1fr)_440px] max-lg:overflow-auto max-lg:content-start">
+      <div className="flex-1 min-h-0 lg:grid lg:grid-cols-[minmax(0,1fr)_440px] max-lg:overflow-auto">
         <section className="p-4 min-h-0 lg:overflow-auto grid gap-4 content-start" aria-labelledby="box-title">
           <h2 id="box-title" className="h2">
             The box and the heat in it

@@ -26,122 +26,126 @@ export function ConductorsPart() {
             <h2 id="ends" className="h2">
               What is left at each device
             </h2>
-            <table className="w-full border-collapse">
-              <thead>
-                <tr>
-                  {['device', 'from', 'draws', 'wires', 'lost', 'left', 'limit', ''].map((head, i) => (
-                    <th key={i} className="lab text-left px-2 first:pl-0 py-1 border-b border-ink">
-                      {head}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {ends.map(
-                  ({
-                    device,
-                    portId,
-                    title,
-                    supply,
-                    currentA,
-                    rows: mine,
-                    dropV,
-                    endV,
-                    dropPercent,
-                    allowedPercent,
-                    enough,
-                    measured,
-                  }) => (
-                    <tr key={`${device.id}.${portId}`} className="border-b border-line h-9">
-                      <td className="pr-2">
-                        <b>{device.tag}</b> {title}
-                      </td>
-                      <td className="px-2 whitespace-nowrap">
-                        {supply.tag} {words.say(supply.volts, 'voltage', 0)}
-                      </td>
-                      <td className="px-2 whitespace-nowrap">{words.say(currentA, 'current')}</td>
-                      <td className="px-2">{mine.map(({ number }) => number).join(', ')}</td>
-                      <td className="px-2 whitespace-nowrap">
-                        {words.say(dropV, 'voltage', 2)}, {words.say(dropPercent, 'percent', 1)}
-                      </td>
-                      <td className="px-2 font-bold whitespace-nowrap">{words.say(endV, 'voltage', 1)}</td>
-                      <td className="px-2 whitespace-nowrap">{words.say(allowedPercent, 'percent', 1)}</td>
-                      <td className="px-2">
-                        <Shape kind={enough ? 'fits' : measured ? 'look' : 'waiting'} labelled />
-                      </td>
-                    </tr>
-                  ),
-                )}
-              </tbody>
-            </table>
+            <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Table">
+              <table className="w-full border-collapse">
+                <thead>
+                  <tr>
+                    {['device', 'from', 'draws', 'wires', 'lost', 'left', 'limit', ''].map((head, i) => (
+                      <th key={i} className="lab text-left px-2 first:pl-0 py-1 border-b border-ink">
+                        {head}
+                      </th>
+                    ))}
+                  </tr>
+                </thead>
+                <tbody>
+                  {ends.map(
+                    ({
+                      device,
+                      portId,
+                      title,
+                      supply,
+                      currentA,
+                      rows: mine,
+                      dropV,
+                      endV,
+                      dropPercent,
+                      allowedPercent,
+                      enough,
+                      measured,
+                    }) => (
+                      <tr key={`${device.id}.${portId}`} className="border-b border-line h-9">
+                        <td className="pr-2">
+                          <b>{device.tag}</b> {title}
+                        </td>
+                        <td className="px-2 whitespace-nowrap">
+                          {supply.tag} {words.say(supply.volts, 'voltage', 0)}
+                        </td>
+                        <td className="px-2 whitespace-nowrap">{words.say(currentA, 'current')}</td>
+                        <td className="px-2">{mine.map(({ number }) => number).join(', ')}</td>
+                        <td className="px-2 whitespace-nowrap">
+                          {words.say(dropV, 'voltage', 2)}, {words.say(dropPercent, 'percent', 1)}
+                        </td>
+                        <td className="px-2 font-bold whitespace-nowrap">{words.say(endV, 'voltage', 1)}</td>
+                        <td className="px-2 whitespace-nowrap">{words.say(allowedPercent, 'percent', 1)}</td>
+                        <td className="px-2">
+                          <Shape kind={enough ? 'fits' : measured ? 'look' : 'waiting'} labelled />
+                        </td>
+                      </tr>
+                    ),
+                  )}
+                </tbody>
+              </table>
+            </div>
           </section>
           <section aria-labelledby="each">
             <h2 id="each" className="h2">
               Each wire
             </h2>
-            <table className="w-full border-collapse">
-              <thead>
-                <tr>
-                  {[
-                    'no.',
-                    'from',
-                    'to',
-                    'carries',
-                    'length',
-                    'section',
-                    'lost there and back',
-                    'protected by',
-                    'usual behind it',
-                  ].map((head) => (
-                    <th key={head} className="lab text-left px-2 first:pl-0 py-1 border-b border-ink">
-                      {head}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {carrying.map(({ row, currentA, lengthM, assumed, sizeMm2, pairDropV, usualMm2 }) => (
-                  <tr key={row.id} className="border-b border-line h-8">
-                    <td className="pr-2 font-bold">{row.number}</td>
-                    <td className="px-2 whitespace-nowrap">
-                      {row.from.tag} {row.from.label}
-                    </td>
-                    <td className="px-2 whitespace-nowrap">
-                      {row.to.tag} {row.to.label}
-                    </td>
-                    <td className="px-2 whitespace-nowrap">{words.say(currentA, 'current')}</td>
-                    <td className="px-2 whitespace-nowrap">
-                      {words.say(lengthM, 'length')}
-                      {assumed ? ' assumed' : ''}
-                    </td>
-                    <td className="px-2 whitespace-nowrap">{words.say(sizeMm2, 'section')}</td>
-                    <td className="px-2 whitespace-nowrap">
-                      {row.fedBy ? (
-                        <Worked
-                          call={{
-                            calc: 'wiring.drop',
-                            input: { lengthM, areaMm2: sizeMm2, currentA, supplyV: row.fedBy.volts },
-                            output: 'dropV',
-                          }}
-                          text={words.say(pairDropV, 'voltage', 2)}
-                          label={`Wire ${row.number} loses`}
-                        />
-                      ) : (
-                        words.say(pairDropV, 'voltage', 2)
-                      )}
-                    </td>
-                    <td className="px-2 whitespace-nowrap">
-                      {row.fedBy
-                        ? `${row.fedBy.tag}, ${words.say(row.fedBy.protectionA, 'current', 0)}`
-                        : `not in this list: read it off at ${row.source?.tag ?? 'its feed'}`}
-                    </td>
-                    <td className="px-2 whitespace-nowrap">
-                      {usualMm2 === undefined ? '' : words.say(usualMm2, 'section')}
-                    </td>
+            <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Table">
+              <table className="w-full border-collapse">
+                <thead>
+                  <tr>
+                    {[
+                      'no.',
+                      'from',
+                      'to',
+                      'carries',
+                      'length',
+                      'section',
+                      'lost there and back',
+                      'protected by',
+                      'usual behind it',
+                    ].map((head) => (
+                      <th key={head} className="lab text-left px-2 first:pl-0 py-1 border-b border-ink">
+                        {head}
+                      </th>
+                    ))}
                   </tr>
-                ))}
-              </tbody>
-            </table>
+                </thead>
+                <tbody>
+                  {carrying.map(({ row, currentA, lengthM, assumed, sizeMm2, pairDropV, usualMm2 }) => (
+                    <tr key={row.id} className="border-b border-line h-8">
+                      <td className="pr-2 font-bold">{row.number}</td>
+                      <td className="px-2 whitespace-nowrap">
+                        {row.from.tag} {row.from.label}
+                      </td>
+                      <td className="px-2 whitespace-nowrap">
+                        {row.to.tag} {row.to.label}
+                      </td>
+                      <td className="px-2 whitespace-nowrap">{words.say(currentA, 'current')}</td>
+                      <td className="px-2 whitespace-nowrap">
+                        {words.say(lengthM, 'length')}
+                        {assumed ? ' assumed' : ''}
+                      </td>
+                      <td className="px-2 whitespace-nowrap">{words.say(sizeMm2, 'section')}</td>
+                      <td className="px-2 whitespace-nowrap">
+                        {row.fedBy ? (
+                          <Worked
+                            call={{
+                              calc: 'wiring.drop',
+                              input: { lengthM, areaMm2: sizeMm2, currentA, supplyV: row.fedBy.volts },
+                              output: 'dropV',
+                            }}
+                            text={words.say(pairDropV, 'voltage', 2)}
+                            label={`Wire ${row.number} loses`}
+                          />
+                        ) : (
+                          words.say(pairDropV, 'voltage', 2)
+                        )}
+                      </td>
+                      <td className="px-2 whitespace-nowrap">
+                        {row.fedBy
+                          ? `${row.fedBy.tag}, ${words.say(row.fedBy.protectionA, 'current', 0)}`
+                          : `not in this list: read it off at ${row.source?.tag ?? 'its feed'}`}
+                      </td>
+                      <td className="px-2 whitespace-nowrap">
+                        {usualMm2 === undefined ? '' : words.say(usualMm2, 'section')}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
           </section>
         </div>
         <aside className="panel" aria-label="What it means">

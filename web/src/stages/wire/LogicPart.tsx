@@ -39,7 +39,7 @@ export function LogicPart() {
     )
   return (
     <WireFrame part="Logic">
-      <div className="flex-1 min-h-0 grid lg:grid-cols-[240px_minmax(0,1fr)_304px] max-lg:overflow-auto">
+      <div className="flex-1 min-h-0 lg:grid lg:grid-cols-[240px_minmax(0,1fr)_304px] max-lg:overflow-auto">
         <nav
           aria-label="Loads"
           className="lg:border-r border-line lg:overflow-y-auto max-lg:flex max-lg:overflow-x-auto max-lg:border-b"

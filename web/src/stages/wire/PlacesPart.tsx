@@ -22,7 +22,7 @@ export function PlacesPart() {
   const tell = (text: string) => words.tell(text)
   return (
     <WireFrame part="Places">
-      <div className="flex-1 min-h-0 grid lg:grid-cols-[216px_minmax(0,1fr)_360px] max-lg:overflow-auto max-lg:content-start">
+      <div className="flex-1 min-h-0 lg:grid lg:grid-cols-[216px_minmax(0,1fr)_360px] max-lg:overflow-auto">
         <nav
           aria-label="Devices"
           className="lg:border-r border-line lg:overflow-y-auto max-lg:flex max-lg:overflow-x-auto max-lg:border-b"
