@@ -40,13 +40,16 @@ function notesOf({ protection, widthMm, heightMm, depthMm }: BodyFacts): string[
   ]
 }
 
-/** Whether a print is true: how far the cut-out would be off by the measured bar. Formula: off = (measured / 100 \u2212 1) \u00b7 longer side. */
+/**
+ * Whether a print is true: how far the cut-out would be off by the measured bar. Formula: off = (measured / 100 mm − 1) · longer side.
+ * @throws RangeError unless the measured length, m, is over 0
+ */
 export function printVerdict(
-  measuredMm: number,
+  measuredM: number,
   { widthMm, heightMm, toleranceMm }: Pick<CutOut, 'widthMm' | 'heightMm' | 'toleranceMm'>,
 ): { readonly true: boolean; readonly offMm: number; readonly says: string } {
-  if (!(measuredMm > 0)) throw new RangeError(`measuredMm ${measuredMm} must be over 0`)
-  const offMm = (measuredMm / BAR_MM - 1) * Math.max(widthMm, heightMm)
+  if (!(measuredM > 0)) throw new RangeError(`measuredM ${measuredM} must be over 0`)
+  const offMm = ((1000 * measuredM) / BAR_MM - 1) * Math.max(widthMm, heightMm)
   const fits = Math.abs(offMm) <= toleranceMm / 2
   return {
     true: fits,

@@ -77,8 +77,8 @@ describe('cut-out', () => {
     [100.3, true],
     [97, false],
     [104, false],
-  ])('a bar of %s mm: true is %s', (measured, right) => expect(printVerdict(measured, cut).true).toBe(right))
-  it('refuses no length', () => expect(() => printVerdict(0, cut)).toThrow('measuredMm 0'))
+  ])('a bar of %s mm: true is %s', (measured, right) => expect(printVerdict(measured / 1000, cut).true).toBe(right))
+  it('refuses no length', () => expect(() => printVerdict(0, cut)).toThrow('measuredM 0'))
 })
 
 describe('the box', () => {

@@ -188,7 +188,7 @@ function Cut({ device: id }: { device: string }) {
   const [measured, setMeasured] = useState<number>()
   const device = chain.devices.find((each) => each.id === id)!
   const cut = cutOutOf(device.facts)!
-  const verdict = measured === undefined ? undefined : printVerdict(measured * 1000, cut)
+  const verdict = measured === undefined ? undefined : printVerdict(measured, cut)
   const scale = Math.min(2.5, 260 / cut.widthMm, 120 / cut.heightMm)
   const [w, h] = [cut.widthMm * scale, cut.heightMm * scale]
   return (

@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
 import { endVoltages, rowLoads } from '@nachtigal/core/wiring/conductors'
+import { assumedLengthM } from '@nachtigal/core/wiring/rowVerdict'
 import { useLoop } from '../../loop/loopContext'
 import { Findings } from '../../loop/Findings'
 import { Worked } from '../../loop/Worked'
@@ -154,8 +155,8 @@ export function ConductorsPart() {
             <p className="caution">
               <Shape kind="note" size={16} />
               <span>
-                {guessed} of {loads.length} lengths are not written down: {words.say(10, 'length', 0)} is taken. Write
-                them in the list.
+                {guessed} of {loads.length} lengths are not written down: {words.say(assumedLengthM, 'length', 0)} is
+                taken. Write them in the list.
               </span>
             </p>
           ) : null}

@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
 import { useNavigate, useParams } from 'react-router'
+import { TESTS_OPEN } from '@nachtigal/core/check/finding'
 import { safetyBlocks } from '@nachtigal/core/proof/safetyBlocks'
 import { useLoop } from '../../loop/loopContext'
 import { Findings } from '../../loop/Findings'
@@ -14,7 +15,7 @@ import { WireFrame } from './WireFrame'
 export function LivePart() {
   const context = useLoop()
   const { job, loop, open } = context
-  const waits = open.filter(({ code }) => code === 'C087_DEAD_TESTS_OPEN')
+  const waits = open.filter(({ code }) => code === TESTS_OPEN)
   const { step: wanted } = useParams()
   const navigate = useNavigate()
   const blocks = useMemo(() => safetyBlocks(context), [context])

@@ -14,6 +14,9 @@ export function WireCounts() {
       <span className="text-ink2">
         {landed} of {loop.rows.length} landed, {tested} tested
       </span>
+      <span className="small text-ink2 ml-auto text-right">
+        {loop.job.practice === 'us' ? 'North American' : 'IEC'} colours: check local code
+      </span>
     </div>
   )
 }

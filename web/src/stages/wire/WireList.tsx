@@ -1,4 +1,5 @@
 import { memo, useEffect, useMemo, useRef } from 'react'
+import { TESTS_OPEN } from '@nachtigal/core/check/finding'
 import type { RowChange, RowState } from '@nachtigal/core/job/documents'
 import { gaugeOf, type Practice } from '@nachtigal/core/wiring/conductor'
 import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
@@ -44,7 +45,7 @@ export function WireList({ chosen, onChoose, onStep }: Props) {
     }),
     [],
   )
-  const findings = open.filter(({ stage, code }) => stage === 'wire' && code !== 'C087_DEAD_TESTS_OPEN')
+  const findings = open.filter(({ stage, code }) => stage === 'wire' && code !== TESTS_OPEN)
   const box = useRef<HTMLDivElement>(null)
   useEffect(() => {
     box.current?.querySelector('[aria-current=true]')?.scrollIntoView({ block: 'nearest' })
