@@ -182,9 +182,12 @@ export async function matchedFloor(page: Page, url: string) {
   await wholeChain(page)
 }
 
-/** To a part of Wire, by its name. */
-export const wirePart = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Parts of wiring' }).getByRole('link', { name, exact: true }).click()
+/** To a part of Wire, by its name; it is there when this returns. */
+export async function wirePart(page: Page, name: string) {
+  const link = page.getByRole('navigation', { name: 'Parts of wiring' }).getByRole('link', { name, exact: true })
+  await link.click()
+  await expect(link).toHaveAttribute('aria-current', 'step')
+}
 
 /** What sound work reads at a step that says what it should read; null for a meter over its range. */
 function soundReading(title: string, should: string): string | null {
