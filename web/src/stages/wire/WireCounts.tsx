@@ -14,7 +14,7 @@ export function WireCounts() {
       <span className="text-ink2">
         {landed} of {loop.rows.length} landed, {tested} tested
       </span>
-      <span className="small text-ink2 ml-auto text-right">
+      <span className="small text-ink2 ml-auto text-right not-phone">
         {loop.job.practice === 'us' ? 'North American' : 'IEC'} colours: check local code
       </span>
     </div>
