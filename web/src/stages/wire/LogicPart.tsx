@@ -24,7 +24,7 @@ const duties: Record<NamedContact['duty'], string> = {
 
 /** Which contacts have to close before each load runs, what a by-pass defeats and what still protects. Contacts are flipped by a tap. */
 export function LogicPart() {
-  const { open, words } = useLoop()
+  const { open } = useLoop()
   const contacts = useContacts()
   const [at, setAt] = useState(0)
   const chosen = contacts.logics[Math.min(at, contacts.logics.length - 1)]
@@ -85,7 +85,7 @@ export function LogicPart() {
           />
           <LayAcross key={`${chosen.load.id}.${chosen.portId}`} logic={chosen} />
           <p className="small text-ink2 mt-auto">
-            {words.tell('A try on the screen: no contact of the loop moves. Nothing here is a way round a limiter.')}
+            A try on the screen: no contact of the loop moves. Nothing here is a way round a limiter.
           </p>
         </aside>
       </div>
