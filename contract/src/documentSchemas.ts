@@ -1,4 +1,5 @@
-import { mixed, number } from 'yup'
+import { boolean, mixed, number, string } from 'yup'
+import { anchors } from '@nachtigal/core/control/proportional'
 import { conventions } from '@nachtigal/core/control/switchingPoints'
 import { loopKinds, temporaryKinds } from '@nachtigal/core/job/documents'
 import { mountings } from '@nachtigal/core/plant/enclosure'
@@ -12,6 +13,7 @@ import {
   id,
   instant,
   mapOf,
+  numberOrText,
   optional,
   optionalMapOf,
   oneOf,
@@ -47,27 +49,135 @@ const readingFields = {
 }
 const reading = shape(readingFields)
 
-/** Planned behaviour of an output. A swing of nothing or less has no meaning and is refused; implausible values are findings. */
-const onOff = shape({
+const settingReading = shape({ ...readingFields, why: text(400) })
+const celsius = () => finite(-273.15, 2000)
+const action = () => oneOf(['heating', 'cooling']).required()
+const percent = () => finite(0, 100)
+
+/** What every planned output has. Implausible values are findings; what has no meaning is refused. */
+const planned = () => ({
   kind: filledText(20),
   order: order(),
   output: portRef(),
   input: portRef(),
-  action: oneOf(['heating', 'cooling']).required(),
+  action: action(),
+  setpointC: celsius().required(),
+  lowestC: celsius(),
+  highestC: celsius(),
+  alarmHighC: celsius(),
+  alarmLowC: celsius(),
+  offsetK: finite(-1000, 1000).required(),
+  probeFault: oneOf(faultActions).required(),
+  dutyPercent: percent(),
+})
+/** A swing of nothing or less has no meaning. */
+const onOff = shape({
+  ...planned(),
   convention: oneOf(conventions).required(),
-  setpointC: finite(-273.15, 2000).required(),
   swingK: over(0, 1000).required(),
   aboveK: finite(0, 1000),
   belowK: finite(0, 1000),
   swingIs: oneOf(['total', 'each-side']),
   onC: finite(-1273.15, 3000).required(),
   offC: finite(-1273.15, 3000).required(),
-  lowestC: finite(-273.15, 2000),
-  highestC: finite(-273.15, 2000),
-  alarmHighC: finite(-273.15, 2000),
-  offsetK: finite(-1000, 1000).required(),
   minimumOffS: finite(0, 86400).required(),
-  probeFault: oneOf(faultActions).required(),
+  unused: flag(),
+})
+const band = shape({
+  ...planned(),
+  anchor: oneOf(anchors).required(),
+  bandK: over(0, 1000).required(),
+  integralS: finite(0, 86400).required(),
+  minimumPercent: percent().required(),
+  maximumPercent: percent().required(),
+  cycleS: over(0, 86400),
+  travelS: over(0, 86400),
+})
+const fan = shape({
+  ...planned(),
+  bandK: over(0, 1000).required(),
+  humidityPercent: percent(),
+  humidityBandPercent: over(0, 100),
+  minimumPercent: mixed<number | 'off'>()
+    .required('${path} is missing')
+    .test(
+      'minimum',
+      '${path} is ${value}: it must be a number from 0 to 100, or off',
+      (value) => value === 'off' || (typeof value === 'number' && value >= 0 && value <= 100),
+    ),
+  minimumMode: oneOf(['floor', 'scaled']).required(),
+})
+
+const clock = () => string().matches(/^([01]\d|2[0-3]):[0-5]\d$/, '${path} must be a time like 07:00')
+const hours = () => finite(0, 1000)
+const minutes = () => finite(0, 100_000)
+const controllerPlan = shape({
+  stages: optional(shape({ waitS: finite(0, 86400).required(), lead: oneOf(['fixed', 'rotate']).required() })),
+  reset: optional(
+    shape({
+      designOutdoorC: celsius().required(),
+      designSupplyC: celsius().required(),
+      warmOutdoorC: celsius().required(),
+      warmSupplyC: celsius().required(),
+      minimumSupplyC: celsius(),
+      maximumSupplyC: celsius(),
+      shutdownAboveC: celsius(),
+      frostBelowC: celsius(),
+      frostSupplyC: celsius(),
+      averageH: hours().required(),
+      shiftK: finite(-200, 200).required(),
+      setbackK: finite(0, 200).required(),
+    }),
+  ),
+  defrost: optional(
+    shape({
+      by: oneOf(['time', 'coil']).required(),
+      everyH: hours().required(),
+      coilC: celsius(),
+      endC: celsius().required(),
+      longestMin: minutes().required(),
+      dripMin: minutes().required(),
+      fanBackC: celsius().required(),
+      blindMin: minutes().required(),
+      leads: boolean(),
+      waits: boolean(),
+    }),
+  ),
+  battery: optional(
+    shape({
+      cutOffV: over(0, 100).required(),
+      holdS: finite(0, 3600).required(),
+      restartV: over(0, 100).required(),
+    }),
+  ),
+  week: optional(
+    shape({
+      periods: mapOf(
+        shape({
+          order: order(),
+          mode: filledText(20),
+          days: string()
+            .matches(/^1?2?3?4?5?6?7?$/, '${path} must name days by 1 (Monday) to 7 (Sunday), in order')
+            .defined('${path} is missing'),
+          start: clock().required('${path} is missing'),
+          minutes: over(0, 10080).required(),
+        }),
+      ),
+      onceMin: minutes(),
+    }),
+  ),
+  timer: optional(
+    shape({
+      mode: oneOf(['once', 'repeat']).required(),
+      aS: finite(0, 1e6).required(),
+      bS: finite(0, 1e6).required(),
+      from: oneOf(['key', 'heat']).required(),
+      counts: oneOf(['down', 'up']).required(),
+    }),
+  ),
+  values: optionalMapOf(numberOrText().required()),
+  owner: optionalMapOf(boolean().required()),
+  lock: optional(shape({ shut: boolean().required() })),
 })
 
 const answer = mixed<number | string>()
@@ -170,9 +280,10 @@ export const loopSchema = shape({
     ),
   }).required(),
   settings: shape({
-    planned: mapOf(byKind({ 'on-off': onOff })),
-    asFound: mapOf(mapOf(reading)),
-    asLeft: mapOf(mapOf(reading)),
+    planned: mapOf(byKind({ 'on-off': onOff, band, fan })),
+    controllers: optionalMapOf(controllerPlan),
+    asFound: mapOf(mapOf(settingReading)),
+    asLeft: mapOf(mapOf(settingReading)),
   }).required(),
   proof: shape({
     readings: mapOf(

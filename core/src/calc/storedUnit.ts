@@ -19,6 +19,7 @@ const stored: Readonly<Record<Quantity, string>> = {
   apparentPower: 'VA',
   seconds: 's',
   hours: 'h',
+  clock: 'h',
   years: 'years',
   perHour: '/h',
   percent: '%',

@@ -1,4 +1,5 @@
 import { readdirSync } from 'node:fs'
+import { switchingPlans } from '../job/behaviour'
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { changesBetween } from '../job/changesBetween'
@@ -182,7 +183,7 @@ describe('whatever is done to a chain', () => {
         expect(nextThing(context).what).toBeTruthy()
         for (const { rows } of keyingSheet(context))
           for (const { planned } of rows) expect(planned).not.toMatch(/NaN|undefined/)
-        for (const plan of Object.values(loop.settings.planned)) {
+        for (const plan of switchingPlans(loop.settings.planned)) {
           for (const { value } of consequences(plan, context))
             expect(value === null || Number.isFinite(value)).toBe(true)
           probeFailures(plan, context.chain, context.survey)

@@ -29,6 +29,7 @@ import { checkLoop } from './checkLoop'
 import { loopContext } from './context'
 import { applyFix, deviceFor, fixWords } from './fix'
 import { proposedChain } from './proposedChain'
+import { onOff } from '../testing/plans'
 
 const context = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 const only = (kind: LoopKind, ...steps: readonly string[]) => chained(kind, {}, steps)
@@ -267,7 +268,7 @@ describe('a remedy by one tap', () => {
       },
     }
     const fix = checkLoop(context(hasty)).open.find(({ code }) => code === 'C035_REST_TOO_SHORT')!.fix!
-    expect(applyFix(hasty, fix, shelf, () => 'x')!.loop.settings.planned[id!]!.minimumOffS).toBe(240)
+    expect(onOff(applyFix(hasty, fix, shelf, () => 'x')!.loop.settings.planned[id!]).minimumOffS).toBe(240)
   })
   it('says nothing where the shelf has nothing', () => {
     const fix = {

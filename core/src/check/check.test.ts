@@ -10,6 +10,7 @@ import { checkLoop } from './checkLoop'
 import { consequences, probeFailures } from './consequences'
 import { loopContext } from './context'
 import { nextThing, signingBlockedBy, stageStatus } from './stageStatus'
+import { onOff } from '../testing/plans'
 
 const context = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 const codes = (edited: Edited) => checkLoop(context(edited)).open.map(({ code, severity }) => `${code} ${severity}`)
@@ -19,7 +20,7 @@ const replan = (edited: Edited, changes: Partial<OnOffBehaviour>): Edited => ({
     ...edited.loop,
     settings: {
       ...edited.loop.settings,
-      planned: { 'plan-1': { ...edited.loop.settings.planned['plan-1']!, ...changes } },
+      planned: { 'plan-1': { ...onOff(edited.loop.settings.planned['plan-1']), ...changes } },
     },
   },
 })
@@ -220,7 +221,7 @@ it('a failed test cannot be reasoned away either', () => {
 
 describe('consequences', () => {
   const made = context(plannedFloor())
-  const lines = consequences(made.loop.settings.planned['plan-1']!, made)
+  const lines = consequences(onOff(made.loop.settings.planned['plan-1']), made)
   it('tells all five', () => expect(lines.map(({ id }) => id)).toEqual(['on', 'off', 'design', 'worst', 'life']))
   it.each(lines.map((line) => [line.id, line] as const))(
     '%s is what its calculation answers',
@@ -230,14 +231,14 @@ describe('consequences', () => {
     },
   )
   it('gives a reason where the floor never gets there', () => {
-    const plan = { ...made.loop.settings.planned['plan-1']!, ...fromSetpoint('heating', 'cut-out', 60, 1) }
+    const plan = { ...onOff(made.loop.settings.planned['plan-1']), ...fromSetpoint('heating', 'cut-out', 60, 1) }
     expect(consequences(plan, made).find(({ id }) => id === 'design')).toMatchObject({
       value: null,
       reason: 'stays on',
     })
   })
   it('says what a failed probe does', () => {
-    expect(probeFailures(made.loop.settings.planned['plan-1']!, made.chain, made.survey)).toEqual([
+    expect(probeFailures(onOff(made.loop.settings.planned['plan-1']), made.chain, made.survey)).toEqual([
       { which: 'open', display: 'brk', output: 'off', fallsK: expect.any(Number) },
       { which: 'short', display: 'shr', output: 'off', fallsK: expect.any(Number) },
     ])

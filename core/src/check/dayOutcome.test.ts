@@ -8,10 +8,11 @@ import { fieldData } from '../testing/fieldData'
 import { plannedFloor } from '../testing/warmFloor'
 import { loopContext } from './context'
 import { dayOutcome } from './dayOutcome'
+import { onOff } from '../testing/plans'
 
 const { job, loop } = plannedFloor()
 const context = loopContext(job, loop, fieldData)
-const plan = loop.settings.planned['plan-1']!
+const plan = onOff(loop.settings.planned['plan-1'])
 const ran = (lowC: number, highC: number, events: SimulationResult['events'] = []): SimulationResult => ({
   summary: { energyKwh: {}, starts: {}, onS: {}, meanC: {}, minimumC: { slab: lowC }, maximumC: { slab: highC } },
   trace: { timeS: new Float64Array(), nodes: {}, drives: {} },

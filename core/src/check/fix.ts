@@ -1,5 +1,5 @@
 import type { ChainDevice } from '../job/chain'
-import type { OnOffBehaviour } from '../job/behaviour'
+import type { Behaviour, OnOffBehaviour } from '../job/behaviour'
 import { asSet } from '../profile/asSet'
 import type { Category, DeviceProfile, PermissiveFacts } from '../profile/deviceProfile'
 import { type Edited, insertDevice, type Placing, setDevice, setOption } from '../wiring/chainEdit'
@@ -115,7 +115,7 @@ export function applyFix(
     case 'plan': {
       const plan = edited.loop.settings.planned[fix.plan]
       if (!plan) return undefined
-      const planned = { ...edited.loop.settings.planned, [fix.plan]: { ...plan, ...fix.change } }
+      const planned = { ...edited.loop.settings.planned, [fix.plan]: { ...plan, ...fix.change } as Behaviour }
       return { ...edited, loop: { ...edited.loop, settings: { ...edited.loop.settings, planned } } }
     }
   }

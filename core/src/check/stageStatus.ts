@@ -1,4 +1,4 @@
-import { ordered } from '../job/chain'
+import { switchingPlans } from '../job/behaviour'
 import { keyingSheet } from '../proof/keyingSheet'
 import { riseAndFall } from '../proof/riseAndFall'
 import { safetyBlocks } from '../proof/safetyBlocks'
@@ -97,7 +97,8 @@ function set(context: LoopContext): Progress {
   const rows = sheets.flatMap((sheet) => sheet.rows)
   if (rows.length === 0) return notBegun
   const left = rows.filter(({ asLeft }) => asLeft !== undefined).length
-  const agree = rows.filter(({ agrees }) => agrees === true).length
+  // What was left otherwise, and a reason given for it, is settled.
+  const agree = rows.filter(({ agrees, asLeft }) => agrees === true || asLeft?.why !== undefined).length
   if (left === 0) return { begun: true, done: false, says: 'planned, not keyed', next: 'Key the parameters' }
   return {
     begun: true,
@@ -113,7 +114,7 @@ function set(context: LoopContext): Progress {
 }
 
 function prove(context: LoopContext): Progress {
-  const tests = ordered(context.loop.settings.planned).map((plan) => riseAndFall(context, plan))
+  const tests = switchingPlans(context.loop.settings.planned).map((plan) => riseAndFall(context, plan))
   if (tests.length === 0) return notBegun
   const steps = tests.flatMap((test) => test.steps)
   const read = steps.filter(({ reading }) => reading !== undefined).length

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { fromSetpoint } from '../job/behaviour'
 import { plannedFloor } from '../testing/warmFloor'
 import { wordChange } from './wordChange'
+import { onOff } from '../testing/plans'
 
 const metric = { temperatureUnit: 'C', system: 'metric' } as const
 const us = { temperatureUnit: 'F', system: 'us' } as const
@@ -61,7 +62,7 @@ describe('wordChange', () => {
     expect(say(['survey', 'answers', 'floorArea'], null, 38, us)).toBe('Survey: floor area: nothing / 409 ft²')
   })
   it('tells of a plan what moved, of a new one everything', () => {
-    const plan = plannedFloor().loop.settings.planned['plan-1']!
+    const plan = onOff(plannedFloor().loop.settings.planned['plan-1'])
     const words = say(['settings', 'planned', 'p'], plan, { ...plan, ...fromSetpoint('heating', 'cut-out', 27, 2) })
     expect(words).toBe(
       'Plan: set 28.0 °C, swing 1.0 K, on 27.0 °C, off 28.0 °C / set 27.0 °C, swing 2.0 K, on 25.0 °C, off 27.0 °C',

@@ -2,8 +2,9 @@ import type { Mounting } from '../plant/enclosure'
 import { plantKinds } from '../plant/estimatePlant'
 import type { UnitPreferences } from '../units/quantity'
 import type { DeviceProfile } from '../profile/deviceProfile'
-import type { OnOffBehaviour } from './behaviour'
+import type { Behaviour } from './behaviour'
 import type { Chain, ChainDevice } from './chain'
+import type { ControllerPlan } from './controllerPlan'
 
 export const loopKinds = plantKinds
 export type LoopKind = (typeof loopKinds)[number]
@@ -66,7 +67,9 @@ export interface LoopDocument {
   readonly wiring: Wiring
   readonly settings: {
     /** Planned behaviour by id; an output has one. */
-    readonly planned: Readonly<Record<string, OnOffBehaviour>>
+    readonly planned: Readonly<Record<string, Behaviour>>
+    /** What is planned for a controller as a whole, by device. */
+    readonly controllers?: Readonly<Record<string, ControllerPlan>>
     /** Parameter values as the controller shows them: by device, then by parameter code. */
     readonly asFound: Readonly<Record<string, Readonly<Record<string, Reading>>>>
     readonly asLeft: Readonly<Record<string, Readonly<Record<string, Reading>>>>
@@ -134,6 +137,8 @@ export interface Reading {
   readonly state: 'value' | 'over-range' | 'none'
   /** In the contract's unit; left out when there is none. */
   readonly value?: number
+  /** Why it was left other than planned. */
+  readonly why?: string
   readonly at: string
   readonly by: string
 }

@@ -4,8 +4,9 @@ import { type Convention, conventions } from '../control/switchingPoints'
 import { plannedFloor } from '../testing/warmFloor'
 import { keyedSwingK } from './behaviour'
 import { inConvention, replan } from './replan'
+import { onOff } from '../testing/plans'
 
-const plan = plannedFloor().loop.settings.planned['plan-1']!
+const plan = onOff(plannedFloor().loop.settings.planned['plan-1'])
 const inSplit = inConvention({ ...plan, onC: 27, offC: 29 }, 'split')
 
 describe('replan', () => {

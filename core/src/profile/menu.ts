@@ -46,12 +46,21 @@ interface Item {
 
 export const home: MenuState = { where: 'home' }
 
+// Every press asks for them, and a profile never changes.
+const walked = new WeakMap<object, Map<string, readonly string[]>>()
+
 /** Codes of a level in the order in which its `next` key walks them. */
-export const itemsOf = (parameters: Readonly<Record<string, Item>>, level: string): string[] =>
-  Object.entries(parameters)
+export function itemsOf(parameters: Readonly<Record<string, Item>>, level: string): readonly string[] {
+  const levels = walked.get(parameters) ?? new Map<string, readonly string[]>()
+  const known = levels.get(level)
+  if (known) return known
+  const items = Object.entries(parameters)
     .filter(([, { menu }]) => menu === level)
     .sort(([a, p], [b, q]) => p.order - q.order || (a < b ? -1 : 1))
     .map(([code]) => code)
+  walked.set(parameters, levels.set(level, items))
+  return items
+}
 
 const same = (a: KeyPress, b: KeyPress) =>
   a.keys.split('+').sort().join('+') === b.keys.split('+').sort().join('+') && (a.holdS ?? 0) === (b.holdS ?? 0)

@@ -1,18 +1,18 @@
-import { keyedSwingK, type OnOffBehaviour } from '../job/behaviour'
-import { ordered, type ResolvedDevice } from '../job/chain'
+import type { ResolvedDevice } from '../job/chain'
 import type { LoopDocument, Reading } from '../job/documents'
 import type { LoopContext } from '../check/context'
-import type { ControllerFacts, ParameterQuantity } from '../profile/deviceProfile'
+import type { ControllerFacts } from '../profile/deviceProfile'
+import { keyingOrder } from '../profile/keyingRoute'
 import { keyPath, keyPathText } from '../profile/keyPath'
-import { roundToStep } from '../units/displayRound'
-import { type Quantity, quantityView, trueMinus, type UnitPreferences } from '../units/quantity'
+import { clockText, parameterView } from '../profile/parameterView'
+import { type Quantity, shownText, type UnitPreferences } from '../units/quantity'
+import { plannedValues } from './plannedValues'
 
 /** One parameter of the sheet: what to key, what was there, what is there now. */
 export interface KeyingRow {
   readonly code: string
   readonly name: string
   readonly meaning: string
-  readonly keys: string
   readonly level: 'owner' | 'installer'
   /** What the display is to show. */
   readonly planned: string
@@ -21,6 +21,12 @@ export interface KeyingRow {
   readonly quantity?: Quantity
   /** Choices of a parameter that is no number: value shown, by what it means. */
   readonly choices?: Readonly<Record<string, string>>
+  /** The plan to more places than the display has, where it cannot show it: "27.78, shown 27.8". */
+  readonly rounded?: { readonly exact: string; readonly difference: string }
+  /** Why it cannot be keyed as planned, with what the controller takes. */
+  readonly beyond?: string
+  /** Codes that are set back when this one is keyed: they follow, and are keyed again. */
+  readonly setsBack: readonly string[]
   readonly asFound: Reading | undefined
   readonly asLeft: Reading | undefined
   /** Whether the as-left value shows what was planned; undefined while there is none. */
@@ -29,129 +35,99 @@ export interface KeyingRow {
 
 export interface KeyingSheet {
   readonly device: ResolvedDevice
+  /** In the order of keying. */
   readonly rows: readonly KeyingRow[]
 }
 
-const shownQuantity: Partial<Record<ParameterQuantity, Quantity>> = {
-  setpoint: 'temperature',
-  lowest: 'temperature',
-  highest: 'temperature',
-  alarmHigh: 'temperature',
-  swing: 'difference',
-  above: 'difference',
-  below: 'difference',
-  offset: 'difference',
-  minimumOff: 'seconds',
-}
+type Given = Pick<LoopContext, 'job' | 'loop' | 'chain' | 'data'>
 
-/** How to get to a parameter: the keys through the menu, or what is turned by hand where there is no menu for it. */
+/** How to get to a parameter from the home display: the keys through the menu, or what is turned by hand where there is no menu for it. */
 export function keysOf({ menu, parameters }: ControllerFacts, code: string): string {
   const { hand, menu: level } = parameters[code]!
   const path = menu && level !== undefined ? keyPath(menu, parameters, code) : undefined
   return menu && path && level !== undefined ? keyPathText(menu, path, level) : (hand ?? 'by hand')
 }
 
-function numberOf(plan: OnOffBehaviour, binds: ParameterQuantity): number | undefined {
-  switch (binds) {
-    case 'setpoint':
-      return plan.setpointC
-    case 'swing':
-      return keyedSwingK(plan)
-    case 'above':
-      return plan.aboveK
-    case 'below':
-      return plan.belowK
-    case 'offset':
-      return plan.offsetK
-    case 'lowest':
-      return plan.lowestC
-    case 'highest':
-      return plan.highestC
-    case 'alarmHigh':
-      return plan.alarmHighC
-    case 'minimumOff':
-      return plan.minimumOffS
-    default:
-      return undefined
-  }
-}
-
-function choiceOf(plan: OnOffBehaviour, binds: ParameterQuantity, preferences: UnitPreferences): string | undefined {
-  switch (binds) {
-    case 'convention':
-      return plan.convention
-    case 'probeFault':
-      return plan.probeFault
-    case 'action':
-      return plan.action
-    case 'unit':
-      return preferences.temperatureUnit
-    default:
-      return undefined
-  }
-}
-
-/** A number as this controller shows it: in its display unit, rounded to its step. */
-export function keyedText(
-  value: number,
-  quantity: Quantity,
-  display: { stepC: number; stepF: number },
+/** What a display is to show for a planned value, and what is lost or cannot be reached. */
+function shownPlan(
+  controller: ControllerFacts,
+  code: string,
+  value: number | string,
   preferences: UnitPreferences,
-): string {
-  const view = quantityView(quantity, preferences)
-  const step = quantity === 'seconds' ? 1 : preferences.temperatureUnit === 'F' ? display.stepF : display.stepC
-  return trueMinus(roundToStep(view.toShown(value), step).toFixed(step < 1 ? 1 : 0))
+): Pick<KeyingRow, 'planned' | 'unit' | 'quantity' | 'choices' | 'rounded' | 'beyond'> | undefined {
+  const parameter = controller.parameters[code]!
+  const view = parameterView(parameter, controller, preferences)
+  if (!view) {
+    const shows = parameter.shows ?? {}
+    const shown = shows[value]
+    const offers = Object.values(shows).join(', ')
+    // A choice that the controller lacks: nothing is keyed for it, and the sheet says so.
+    return {
+      planned: shown ?? parameter.comes?.toString() ?? Object.values(shows)[0] ?? '',
+      unit: '',
+      choices: shows,
+      ...(shown === undefined ? { beyond: `The plan asks for \u201c${value}\u201d; it takes ${offers}.` } : {}),
+    }
+  }
+  if (typeof value !== 'number') return undefined
+  const exact = view.toShown(value)
+  const planned = view.shows(Math.min(view.toSi(view.high), Math.max(view.toSi(view.low), value)))
+  const shown = view.quantity === 'clock' ? exact : Number(planned.replace('\u2212', '-'))
+  const outside = exact < view.low - view.step / 2 || exact > view.high + view.step / 2
+  const off = shown - exact
+  const unit = view.label
+  const withUnit = (text: string) => `${text}${unit ? `\u00a0${unit}` : ''}`
+  return {
+    planned,
+    unit,
+    quantity: view.quantity,
+    ...(outside
+      ? {
+          beyond: `The plan asks for ${withUnit(view.text(exact))}; it takes ${view.text(view.low)} to ${withUnit(view.text(view.high))}.`,
+        }
+      : view.quantity !== 'clock' && Math.abs(off) > view.step / 1000
+        ? {
+            rounded: {
+              exact: withUnit(shownText(exact, view.decimals + 2)),
+              difference: withUnit(`${off > 0 ? '+' : ''}${shownText(off, view.decimals + 2)}`),
+            },
+          }
+        : {}),
+  }
 }
 
 /**
- * The keying sheets of a loop, one for each controller, parameters in the order in which keying one does not undo another:
- * a parameter that resets others comes before them, then by the leaflet's order. Always in the job's unit: that is what the
- * controller is set to show, whatever unit is being looked at.
+ * The keying sheets of a loop, one for each controller, in the order in which keying one parameter does not undo another and each
+ * level of the menu is gone into once. Always in the job's unit: that is what the controller is set to show, whatever unit is being
+ * looked at.
  */
-export function keyingSheet({ job, loop, chain }: Pick<LoopContext, 'job' | 'loop' | 'chain'>): KeyingSheet[] {
-  const plans = ordered(loop.settings.planned)
+export function keyingSheet(given: Given): KeyingSheet[] {
+  const { job, loop, chain } = given
   return chain.devices.flatMap((device): KeyingSheet[] => {
     const { controller } = device.facts
-    const mine = plans.filter(({ output }) => output.device === device.id)
-    if (!controller || mine.length === 0) return []
-    const resets = (code: string) => Object.keys(controller.parameters[code]?.resets ?? {}).length
-    const parameters = Object.entries(controller.parameters).sort(
-      ([a, p], [b, q]) => Number(resets(b) > 0) - Number(resets(a) > 0) || p.order - q.order,
-    )
-    const rows = parameters.flatMap(([code, parameter]): KeyingRow[] => {
-      const plan = mine.find(
-        ({ output, input }) =>
-          parameter.port === undefined || parameter.port === output.port || parameter.port === input.port,
-      )
-      if (!plan || !parameter.binds) return []
-      const quantity = shownQuantity[parameter.binds]
-      const number = numberOf(plan, parameter.binds)
-      const choice = choiceOf(plan, parameter.binds, job)
-      const planned =
-        quantity && number !== undefined
-          ? keyedText(number, quantity, controller.display, job)
-          : choice !== undefined
-            ? parameter.shows?.[choice]
-            : undefined
-      if (planned === undefined) return []
+    if (!controller) return []
+    const values = plannedValues(given, device)
+    const rows = new Map<string, KeyingRow>()
+    for (const [code, value] of values) {
+      const parameter = controller.parameters[code]!
+      const shown = shownPlan(controller, code, value, job)
+      if (!shown) continue
       const asLeft = loop.settings.asLeft[device.id]?.[code]
-      return [
-        {
-          code,
-          name: parameter.name,
-          meaning: parameter.meaning,
-          keys: keysOf(controller, code),
-          level: parameter.level,
-          planned,
-          unit: quantity ? quantityView(quantity, job).label : '',
-          ...(quantity ? { quantity } : { choices: parameter.shows ?? {} }),
-          asFound: loop.settings.asFound[device.id]?.[code] ?? foundOn(loop, device, code),
-          asLeft,
-          agrees: asLeft === undefined ? undefined : agrees(asLeft, planned, quantity, job),
-        },
-      ]
-    })
-    return [{ device, rows }]
+      rows.set(code, {
+        code,
+        name: parameter.name,
+        meaning: parameter.meaning,
+        level: parameter.level,
+        ...shown,
+        setsBack: Object.keys(parameter.resets ?? {}).filter((other) => values.has(other)),
+        asFound: loop.settings.asFound[device.id]?.[code] ?? foundOn(loop, device, code),
+        asLeft,
+        agrees: asLeft === undefined ? undefined : shows(asLeft, shown, controller, code, job),
+      })
+    }
+    if (rows.size === 0) return []
+    const order = keyingOrder(controller, [...rows.keys()])
+    return [{ device, rows: order.map((code) => rows.get(code)!) }]
   })
 }
 
@@ -162,14 +138,18 @@ function foundOn({ survey }: LoopDocument, { facts }: ResolvedDevice, code: stri
   return text === undefined || text === '' ? undefined : { text, unit: '', state: 'value', at: '', by: '' }
 }
 
-function agrees(
+/** Whether a reading is what the display should show: the same text, or a number within half a step of it. */
+function shows(
   reading: Reading,
-  planned: string,
-  quantity: Quantity | undefined,
+  { planned, quantity }: Pick<KeyingRow, 'planned' | 'quantity'>,
+  controller: ControllerFacts,
+  code: string,
   preferences: UnitPreferences,
 ): boolean {
-  if (!quantity) return reading.text === planned
+  if (!quantity || reading.text.trim() === planned) return reading.text.trim() === planned
   if (reading.value === undefined) return false
-  const shown = quantityView(quantity, preferences).toShown(reading.value)
-  return Math.abs(shown - Number(planned.replace('\u2212', '-'))) < 0.051
+  const view = parameterView(controller.parameters[code]!, controller, preferences)!
+  const shown = view.toShown(reading.value)
+  if (quantity === 'clock') return clockText(shown) === planned
+  return Math.abs(shown - Number(planned.replace('\u2212', '-'))) <= view.step * 0.51
 }

@@ -6,6 +6,7 @@ import { plannedFloor, surveyedFloor } from '../testing/warmFloor'
 import type { Edited } from '../wiring/chainEdit'
 import { keyingSheet } from './keyingSheet'
 import { riseAndFall } from './riseAndFall'
+import { onOff } from '../testing/plans'
 
 const at = '2026-01-01T00:00:00Z'
 const steps = ['rise-1', 'fall-1', 'rise-2', 'fall-2']
@@ -28,7 +29,7 @@ function tested(values: readonly (number | null)[], edited: Edited = plannedFloo
   )
   const loop = { ...edited.loop, proof: { ...edited.loop.proof, readings } }
   const context = loopContext(edited.job, loop, fieldData)
-  return riseAndFall(context, { ...loop.settings.planned['plan-1']!, id: 'plan-1' })
+  return riseAndFall(context, { ...onOff(loop.settings.planned['plan-1']), id: 'plan-1' })
 }
 
 describe('rise and fall: plan on 27, off 28, may stray 0.5', () => {

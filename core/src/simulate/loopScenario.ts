@@ -1,5 +1,5 @@
 import type { ResolvedChain } from '../job/chain'
-import { ordered } from '../job/chain'
+import { switchingPlans } from '../job/behaviour'
 import type { LoopDocument } from '../job/documents'
 import type { Reckoned } from '../survey/reckoned'
 import { lineOfOutput } from '../wiring/outputPath'
@@ -24,7 +24,7 @@ export function loopScenario(
   { plant, facts }: FloorPart,
   run: RunChoice,
 ): Scenario {
-  const behaviours = ordered(loop.settings.planned)
+  const behaviours = switchingPlans(loop.settings.planned)
   const controlled = facts.probePlace === 'screed' ? 'slab' : 'room'
   const [first] = behaviours
   const middleC = first ? (first.onC + first.offC) / 2 : facts.targetC

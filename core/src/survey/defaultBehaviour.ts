@@ -1,7 +1,8 @@
-import { fromSetpoint, type OnOffBehaviour } from '../job/behaviour'
+import { type BandBehaviour, type FanBehaviour, fromSetpoint, type OnOffBehaviour } from '../job/behaviour'
 import type { PortRef } from '../job/chain'
 import type { LoopDocument } from '../job/documents'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
+import { boundTo, comesWith, timeFrom } from '../profile/bound'
 import type { ContactPort, ControllerFacts } from '../profile/deviceProfile'
 import { factsOfKind } from './kindFacts'
 
@@ -12,7 +13,39 @@ const MINUTE = 60
 /** What an output is, besides its port: the action it is made for, and which stage of a controller's it is, from 0. */
 export interface OutputPlace {
   readonly contact?: ContactPort | undefined
+  readonly action?: 'heating' | 'cooling' | undefined
   readonly stage?: number
+}
+
+/** What a plan starts from whatever way it controls. */
+function startOf(
+  loop: LoopDocument,
+  controller: ControllerFacts,
+  data: FieldData,
+  { contact, action: made, stage = 0 }: OutputPlace,
+) {
+  const facts = factsOfKind(loop.kind)
+  const { answers } = loop.survey
+  const action = contact?.action ?? made ?? facts.action
+  const heats = action === 'heating'
+  const asked = typeof answers['target'] === 'number' ? answers['target'] : undefined
+  const targetC = asked === undefined ? (heats ? 21 : 24) : (facts.setsTo?.(answers, data) ?? asked)
+  const spacing = fieldValue(data, heats ? 'spacing.heating' : 'spacing.cooling').typical
+  const setpointC = targetC + (heats ? -1 : 1) * stage * spacing
+  const limitC = facts.highest?.(answers, data) ?? Infinity
+  const highestC = Math.max(setpointC, Math.min(setpointC + LIMIT_K, limitC))
+  const offered = Object.values(controller.faultOutputs).map(({ does }) => does)
+  const probeFault = facts.fault.find((wish) => offered.includes(wish)) ?? 'off'
+  const duty = comesWith(controller, 'duty')
+  return {
+    action,
+    heats,
+    setpointC,
+    highestC,
+    lowestC: heats ? Math.min(setpointC, 10) : setpointC - LIMIT_K,
+    probeFault,
+    ...(duty === undefined ? {} : { dutyPercent: duty }),
+  }
 }
 
 /**
@@ -27,36 +60,95 @@ export function defaultBehaviour(
   input: PortRef,
   order: number,
   data: FieldData,
-  { contact, stage = 0 }: OutputPlace = {},
+  place: OutputPlace = {},
 ): OnOffBehaviour {
   const facts = factsOfKind(loop.kind)
   const { answers } = loop.survey
-  const action = contact?.action ?? facts.action
-  const heats = action === 'heating'
-  const asked = typeof answers['target'] === 'number' ? answers['target'] : undefined
-  const targetC = asked === undefined ? (heats ? 21 : 24) : (facts.setsTo?.(answers, data) ?? asked)
+  const { heats: _heats, action, setpointC, highestC, ...start } = startOf(loop, controller, data, place)
   const swing = fieldValue(data, facts.swing(answers))
-  const spacing = fieldValue(data, heats ? 'spacing.heating' : 'spacing.cooling').typical
-  const setpointC = targetC + (heats ? -1 : 1) * stage * spacing
   const [first] = Object.values(controller.conventions).sort((a, b) => a.order - b.order)
-  const limitC = facts.highest?.(answers, data) ?? Infinity
-  const highestC = Math.max(setpointC, Math.min(setpointC + LIMIT_K, limitC))
   // Never narrower than the display, or a bimetal, can tell.
   const swingK = Math.max(swing.typical, fieldValue(data, 'resolve.swing').low * controller.display.stepC)
   const words = fromSetpoint(action, first?.convention ?? 'cut-out', setpointC, swingK, { swingIs: first?.swingIs })
   const rest = facts.rest(answers)
-  const offered = Object.values(controller.faultOutputs).map(({ does }) => does)
   return {
     kind: 'on-off',
     order,
     output,
     input,
     ...words,
-    lowestC: heats ? Math.min(setpointC, 10) : setpointC - LIMIT_K,
+    ...start,
     highestC,
     alarmHighC: Math.max(highestC, words.onC, words.offC) + LIMIT_K,
     offsetK: 0,
     minimumOffS: rest ? fieldValue(data, rest).typical * MINUTE : 180,
-    probeFault: facts.fault.find((wish) => offered.includes(wish)) ?? 'off',
+  }
+}
+
+/** The band a fitter would start from: the usual width for its kind, or what the controller comes with. */
+export function defaultBand(
+  loop: LoopDocument,
+  controller: ControllerFacts,
+  output: PortRef,
+  input: PortRef,
+  order: number,
+  data: FieldData,
+  place: OutputPlace = {},
+): BandBehaviour {
+  const { band } = factsOfKind(loop.kind).leaning(loop.survey.answers)
+  const { heats: _heats, ...start } = startOf(loop, controller, data, place)
+  const beaten = boundTo(controller, 'cycle')
+  const [integral, cycle, travel] = (['integral', 'cycle', 'travel'] as const).map((binds) => {
+    const found = boundTo(controller, binds)
+    return found && typeof found.comes === 'number' ? timeFrom(found, found.comes) : undefined
+  })
+  return {
+    kind: 'band',
+    order,
+    output,
+    input,
+    ...start,
+    anchor: boundTo(controller, 'anchor') ? 'centred' : 'from-setpoint',
+    bandK: beaten ? (comesWith(controller, 'band') ?? 10) : fieldValue(data, band ?? 'band.valve.room').typical,
+    integralS: integral ?? 0,
+    minimumPercent: 0,
+    maximumPercent: 100,
+    ...(cycle === undefined ? {} : { cycleS: cycle }),
+    ...(travel === undefined ? {} : { travelS: travel }),
+    alarmHighC: start.highestC + LIMIT_K,
+    offsetK: 0,
+  }
+}
+
+/** The fan a fitter would start from: its two sets from the survey, never under its least speed. */
+export function defaultFan(
+  loop: LoopDocument,
+  controller: ControllerFacts,
+  output: PortRef,
+  input: PortRef,
+  order: number,
+  data: FieldData,
+): FanBehaviour {
+  const { answers } = loop.survey
+  const { heats: _heats, lowestC: _low, ...start } = startOf(loop, controller, data, { action: 'cooling' })
+  const humid = boundTo(controller, 'humidity') !== undefined && answers['first'] !== 'temperature'
+  const minimum = typeof answers['minimum'] === 'number' ? answers['minimum'] : fieldValue(data, 'fan.min.ec').typical
+  return {
+    kind: 'fan',
+    order,
+    output,
+    input,
+    ...start,
+    bandK: fieldValue(data, 'band.fan.temperature').typical,
+    ...(humid
+      ? {
+          humidityPercent: typeof answers['humiditySet'] === 'number' ? answers['humiditySet'] : 70,
+          humidityBandPercent: fieldValue(data, 'band.fan.humidity').typical,
+        }
+      : {}),
+    minimumPercent: minimum,
+    minimumMode: 'floor',
+    alarmHighC: start.setpointC + fieldValue(data, 'band.fan.temperature').typical + LIMIT_K,
+    offsetK: 0,
   }
 }

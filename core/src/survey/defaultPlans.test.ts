@@ -5,10 +5,11 @@ import { fieldData } from '../testing/fieldData'
 import { plannedFloor, profile } from '../testing/warmFloor'
 import { addDevice, type Edited, removeDevice, replaceDevice } from '../wiring/chainEdit'
 import { withDefaultPlans } from './defaultPlans'
+import { onOff } from '../testing/plans'
 
 let made = 0
 const plans = (edited: Edited) => withDefaultPlans(edited, fieldData, () => `new-${++made}`).loop.settings.planned
-const only = (edited: Edited) => Object.values(plans(edited))[0]!
+const only = (edited: Edited) => onOff(Object.values(plans(edited))[0])
 
 describe('withDefaultPlans', () => {
   it('leaves a plan alone whose controller can be keyed to it', () => {
@@ -29,7 +30,7 @@ describe('withDefaultPlans', () => {
   })
   it('keys half where the new controller counts the swing each side', () => {
     const floor = plannedFloor()
-    const centred = inConvention(floor.loop.settings.planned['plan-1']!, 'centred')
+    const centred = inConvention(onOff(floor.loop.settings.planned['plan-1']), 'centred')
     const edited = { ...floor, loop: { ...floor.loop, settings: { ...floor.loop.settings, planned: { p: centred } } } }
     const wren = only(replaceDevice(edited, 'device-2', profile('controllers/wren')))
     expect([keyedSwingK(centred), keyedSwingK(wren)]).toEqual([1, 0.5])

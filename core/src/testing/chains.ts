@@ -1,5 +1,5 @@
 import type { Answer, LoopKind } from '../job/documents'
-import type { OnOffBehaviour } from '../job/behaviour'
+import type { Behaviour, OnOffBehaviour } from '../job/behaviour'
 import { ordered, type ChainDevice } from '../job/chain'
 import { withDefaultPlans } from '../survey/defaultPlans'
 import { placing } from '../survey/placing'
@@ -125,7 +125,7 @@ export const replanned = (edited: Edited, change: Partial<OnOffBehaviour>): Edit
     settings: {
       ...edited.loop.settings,
       planned: Object.fromEntries(
-        Object.entries(edited.loop.settings.planned).map(([id, plan]) => [id, { ...plan, ...change }]),
+        Object.entries(edited.loop.settings.planned).map(([id, plan]) => [id, { ...plan, ...change } as Behaviour]),
       ),
     },
   },

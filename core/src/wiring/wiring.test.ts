@@ -10,6 +10,7 @@ import { powerPaths } from './powerPath'
 import { rowVerdict } from './rowVerdict'
 import { supplyVariant } from './supplyVariant'
 import { continuityLimitOhm, coreOhm } from './wireResistance'
+import { onOff } from '../testing/plans'
 
 const wires = ({ job, loop }: Edited) =>
   wireList(resolveChain(job, loop.chain), job.practice).rows.map(
@@ -118,11 +119,11 @@ describe('outputPath', () => {
     ['plan-1', ['B1', 'A1', 'F1', 'M1', 'X1']],
     ['plan-2', ['B2', 'A1', 'F2', 'E1', 'X1']],
   ])('%s has its own probe, limiter and load', (plan, tags) => {
-    const { probe, controller, series, load, supply } = outputPath(chain, two.loop.settings.planned[plan]!)
+    const { probe, controller, series, load, supply } = outputPath(chain, onOff(two.loop.settings.planned[plan]))
     expect([probe, controller, ...series, load, supply].map((device) => device?.tag)).toEqual(tags)
   })
   it('follows a contactor to the load that it carries', () => {
-    const plan = two.loop.settings.planned['plan-2']!
+    const plan = onOff(two.loop.settings.planned['plan-2'])
     const id = Object.keys(two.loop.chain.connections).find((c) =>
       c.startsWith(`${plan.output.device}.${plan.output.port}>`),
     )!

@@ -1,3 +1,4 @@
+import { switchingPlans } from '../../job/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import type { ResolvedDevice } from '../../job/chain'
 import type { Effect } from '../../profile/deviceProfile'
@@ -223,7 +224,7 @@ const supplyUnderLimiter: Rule = ({ survey, chain, words }) => {
 
 /** A load that may not start again at once, and a control that lets it. */
 const restKept: Rule = ({ chain, loop, words }) =>
-  Object.entries(loop.settings.planned).flatMap(([id, plan]): Finding[] =>
+  switchingPlans(loop.settings.planned).flatMap(({ id, ...plan }): Finding[] =>
     reachOf(chain, plan.output).flatMap(({ device }): Finding[] => {
       const { minimumOffS, timesOwnRest } = device.facts.load ?? {}
       if (minimumOffS === undefined) return []

@@ -1,4 +1,4 @@
-import { ordered } from '../../job/chain'
+import { switchingPlans } from '../../job/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import { floorLimit } from '../../plant/floorOutput'
 import { convert } from '../../units/convert'
@@ -8,10 +8,10 @@ import { conventionWords } from '../../control/conventionWords'
 import { translate } from '../../control/translate'
 import { consequences } from '../consequences'
 import { type Finding, TEST_FAILED } from '../finding'
-import { eachPlan, type Rule } from './rule'
+import { eachPlan, eachSwitching, type Rule } from './rule'
 import { riseAndFall } from '../../proof/riseAndFall'
 
-const surfaceLimit = eachPlan((plan, { survey, words }) => {
+const surfaceLimit = eachSwitching((plan, { survey, words }) => {
   if (!survey?.floor) return []
   const { facts, plant, zone } = survey.floor
   const inScreed = facts.probePlace === 'screed'
@@ -57,7 +57,7 @@ const setpointInLimits = eachPlan((plan, { words }) => {
   ]
 })
 
-const swingInLimits = eachPlan((plan, { words }) => {
+const swingInLimits = eachSwitching((plan, { words }) => {
   const { swingK, lowestC, highestC } = plan
   if (lowestC === undefined || highestC === undefined || swingK <= highestC - lowestC) return []
   return [
@@ -74,7 +74,7 @@ const swingInLimits = eachPlan((plan, { words }) => {
   ]
 })
 
-const alarmOutsideBand = eachPlan((plan, { words }) => {
+const alarmOutsideBand = eachSwitching((plan, { words }) => {
   const top = Math.max(plan.onC, plan.offC)
   if (plan.alarmHighC === undefined || plan.alarmHighC > top) return []
   return [
@@ -91,7 +91,7 @@ const alarmOutsideBand = eachPlan((plan, { words }) => {
   ]
 })
 
-const swingResolved = eachPlan((plan, { chain, words, data }) => {
+const swingResolved = eachSwitching((plan, { chain, words, data }) => {
   const display = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller?.display
   if (!display) return []
   const inF = words.preferences.temperatureUnit === 'F'
@@ -112,7 +112,7 @@ const swingResolved = eachPlan((plan, { chain, words, data }) => {
   ]
 })
 
-const conventionFits = eachPlan((plan, { chain, words }) => {
+const conventionFits = eachSwitching((plan, { chain, words }) => {
   const device = chain.devices.find(({ id }) => id === plan.output.device)
   const offered = Object.values(device?.facts.controller?.conventions ?? {}).sort((a, b) => a.order - b.order)
   const [own] = offered
@@ -171,7 +171,7 @@ const probeFaultSafe = eachPlan((plan, { chain }) => {
   ]
 })
 
-const powerEnough = eachPlan((plan, context) => {
+const powerEnough = eachSwitching((plan, context) => {
   const { survey, words } = context
   if (!survey || survey.seen.action !== plan.action) return []
   const design = consequences(plan, context).find(({ id }) => id === 'design')
@@ -199,7 +199,7 @@ const powerEnough = eachPlan((plan, context) => {
 })
 
 const testsPassed: Rule = (context) =>
-  ordered(context.loop.settings.planned).flatMap((plan): Finding[] => {
+  switchingPlans(context.loop.settings.planned).flatMap((plan): Finding[] => {
     const { result } = riseAndFall(context, plan)
     if (result.verdict === 'waiting' || result.verdict === 'good') return []
     return [

@@ -1,4 +1,5 @@
-import { ordered, type ResolvedConnection, type ResolvedDevice } from '../../job/chain'
+import { switchingPlans, plansOf } from '../../job/behaviour'
+import { type ResolvedConnection, type ResolvedDevice } from '../../job/chain'
 
 import { fieldValue } from '../../plant/fieldValue'
 import type { ProbePlace } from '../../profile/deviceProfile'
@@ -91,7 +92,7 @@ const resolvesTolerance: Rule = ({ survey, chain, loop, words }) => {
 
 const accurateEnough: Rule = (context) => {
   const { loop, words, survey } = context
-  const swings = Object.values(loop.settings.planned).map(({ swingK }) => swingK)
+  const swings = switchingPlans(loop.settings.planned).map(({ swingK }) => swingK)
   const { tolerance } = loop.survey.answers
   if (!survey || typeof tolerance !== 'number') return []
   const leastK = Math.min(...swings, Infinity)
@@ -238,7 +239,7 @@ const failsSafe = eachPlan((plan, { survey, chain }) => {
 /** NTC broken reads cold and heats away; platinum broken reads hot, and cooling runs away. */
 const probeErrs = eachPlan((plan, { chain, loop }) => {
   // One probe of several stages is told once.
-  const first = ordered(loop.settings.planned).find(
+  const first = plansOf(loop.settings.planned).find(
     ({ input }) => input.device === plan.input.device && input.port === plan.input.port,
   )
   if (first?.id !== plan.id) return []

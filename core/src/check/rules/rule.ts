@@ -1,5 +1,4 @@
-import type { OnOffBehaviour } from '../../job/behaviour'
-import { ordered } from '../../job/chain'
+import { type OnOffBehaviour, type PlanOf, plansOf, switchingPlans } from '../../job/behaviour'
 import type { Answer } from '../../job/documents'
 import type { Stage } from '../../survey/hazards'
 import type { LoopContext } from '../context'
@@ -8,13 +7,17 @@ import type { Finding, Severity } from '../finding'
 /** A rule looks at a loop and tells what it finds; rules are a list, in the order of the stages. */
 export type Rule = (context: LoopContext) => Finding[]
 
-type Plan = OnOffBehaviour & { readonly id: string }
-
 /** A rule that looks at each planned output by itself. */
 export const eachPlan =
-  (find: (plan: Plan, context: LoopContext) => Finding[]): Rule =>
+  (find: (plan: PlanOf, context: LoopContext) => Finding[]): Rule =>
   (context) =>
-    ordered(context.loop.settings.planned).flatMap((plan) => find(plan, context))
+    plansOf(context.loop.settings.planned).flatMap((plan) => find(plan, context))
+
+/** A rule that looks at each planned output that switches. */
+export const eachSwitching =
+  (find: (plan: PlanOf<OnOffBehaviour>, context: LoopContext) => Finding[]): Rule =>
+  (context) =>
+    switchingPlans(context.loop.settings.planned).flatMap((plan) => find(plan, context))
 
 type Rest = Pick<Finding, 'about' | 'head' | 'reason' | 'remedy'> & Partial<Pick<Finding, 'worked' | 'fix' | 'stage'>>
 

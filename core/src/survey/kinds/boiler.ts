@@ -1,4 +1,5 @@
 import { builds, insulations } from '../../plant/estimate'
+import { emitterIds, emitters } from '../emitters'
 import { emitterNeed } from '../../plant/emitterCurve'
 import { fieldValue } from '../../plant/fieldValue'
 import { WATER_J_PER_KG_K } from '../../plant/water'
@@ -23,15 +24,6 @@ import { asks, asksWhich } from '../question'
 import { seenFrom } from '../reckoned'
 import { estimated } from './estimated'
 
-/** Emitters: row of the design supply, design drop, exponent row. */
-const emitters = {
-  'radiators-low': { supply: 'reset.rad.low', dropK: 8, exponent: 'n.radiator' },
-  'radiators-old': { supply: 'reset.rad.old', dropK: 15, exponent: 'n.radiator' },
-  convectors: { supply: 'reset.convector', dropK: 12, exponent: 'n.convector' },
-  floor: { supply: 'reset.floor', dropK: 7, exponent: 'n.floor' },
-  coils: { supply: 'reset.coil', dropK: 8, exponent: 'n.fancoil' },
-} as const
-const emitterIds = Object.keys(emitters) as (keyof typeof emitters)[]
 const fuels = ['gas', 'oil', 'pellet', 'electric'] as const
 
 export const boiler: KindFacts = {

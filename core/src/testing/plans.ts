@@ -1,0 +1,7 @@
+import type { Behaviour, OnOffBehaviour } from '../job/behaviour'
+
+/** A plan of a test that is known to switch. @throws RangeError when it does not */
+export function onOff(plan: Behaviour | undefined): OnOffBehaviour {
+  if (plan?.kind !== 'on-off') throw new RangeError(`the plan is ${plan?.kind ?? 'not there'}, not on-off`)
+  return plan
+}
