@@ -329,6 +329,9 @@ export const profileSchema = shape({
   permissive: optional(
     shape({
       senses: oneOf(['flow', 'pressure', 'door', 'time', 'hand', 'frost', 'air-flow', 'co', 'level']).required(),
+      opensAtC: finite(-273, 2000),
+      lowC: finite(-273, 2000),
+      highC: finite(-273, 2000),
     }),
   ),
   body: optional(

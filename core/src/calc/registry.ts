@@ -60,6 +60,7 @@ export const calculationGroups: readonly CalculationGroup[] = [
       stages.stagesDiagnose,
       cycling.cyclingOnOff,
       cycling.cyclingWorst,
+      cycling.cyclingRested,
       cycling.cyclingSwingFor,
       cycling.relayLife,
       cycling.cyclingBuffer,

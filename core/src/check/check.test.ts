@@ -222,8 +222,23 @@ it('a failed test cannot be reasoned away either', () => {
 describe('consequences', () => {
   const made = context(plannedFloor())
   const lines = consequences(onOff(made.loop.settings.planned['plan-1']), made)
-  it('tells all five', () => expect(lines.map(({ id }) => id)).toEqual(['on', 'off', 'design', 'worst', 'life']))
-  it.each(lines.map((line) => [line.id, line] as const))(
+  it('tells all of them', () =>
+    expect(lines.map(({ id }) => id)).toEqual([
+      'on',
+      'off',
+      'design',
+      'worst',
+      'operations',
+      'life',
+      'settles',
+      'display',
+    ]))
+  it('says in words where it settles and what the display shows', () => {
+    const said = Object.fromEntries(lines.map(({ id, text }) => [id, text]))
+    expect(said['settles']).toMatch(/^27\.0\s°C to 28\.0\s°C$/)
+    expect(said['display']).toMatch(/^27\.0 on, 28\.0 off; the probe is \d\.\d\sK late$/)
+  })
+  it.each(lines.flatMap(({ worked, ...line }) => (worked ? [[line.id, { ...line, worked }] as const] : [])))(
     '%s is what its calculation answers',
     (_, { value, worked }) => {
       const outcome = runCalculation(findCalculation(worked.calc)!, JSON.parse(JSON.stringify(worked.input)), calcData)

@@ -1,32 +1,70 @@
 import { onOffCycle } from '../control/onOffCycle'
-import { relayLifeYears, worstCycling } from '../control/worstCycling'
-import { keyedSwingK, type OnOffBehaviour } from '../job/behaviour'
+import { relayLifeYears, worstCyclingRested } from '../control/worstCycling'
+import { keyedSwingK, type OnOffBehaviour, type PlanOf } from '../job/behaviour'
 import type { ResolvedChain } from '../job/chain'
 import { coolDownK } from '../plant/coolDown'
 import { fieldValue } from '../plant/fieldValue'
+import { roundToStep } from '../units/displayRound'
+import { quantityView, shownText, type Quantity } from '../units/quantity'
 import type { CalcCall, LoopSurvey } from '../survey/surveyResult'
-import type { Quantity } from '../units/quantity'
 import type { LoopContext } from './context'
+import { rungLoad } from './rungLoad'
 
-/** One line of "what it means": a worked-out number that can be opened, or a reason why there is none. */
+/** One line of "what it means": a worked-out number that can be opened, a reason why there is none, or a few words. */
 export interface Consequence {
-  readonly id: 'on' | 'off' | 'design' | 'worst' | 'life'
+  readonly id: string
   readonly label: string
   readonly value: number | null
   readonly quantity: Quantity
   readonly decimals?: number
   readonly reason?: string
-  readonly worked: CalcCall
+  /** Words in place of a number. */
+  readonly text?: string
+  readonly worked?: CalcCall
+}
+
+type Given = Pick<LoopContext, 'loop' | 'chain' | 'survey' | 'data' | 'words'>
+
+/** Outdoor temperature that was written down on the visit, against that of the design day. */
+export function outdoorNow({ loop, words }: Pick<LoopContext, 'loop' | 'words'>) {
+  const nowC = loop.survey.found?.outdoorC
+  const design = loop.survey.answers['designOutdoor']
+  if (nowC === undefined || typeof design !== 'number') return undefined
+  return { nowC, shiftK: nowC - design, says: `outdoors ${words.say(nowC, 'temperature', 0)}` }
+}
+
+const resting = { 'stays-on': 'stays on', 'stays-off': 'stays off' } as const
+
+/** What a display with this controller's step shows at both switching points, and how far a lagging probe is behind. */
+function displayed(plan: OnOffBehaviour, { chain, words }: Given, kPerHour: number | undefined): Consequence[] {
+  const display = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller?.display
+  if (!display) return []
+  const { preferences } = words
+  const view = quantityView('temperature', preferences)
+  const step = preferences.temperatureUnit === 'F' ? display.stepF : display.stepC
+  const shown = (c: number) => shownText(roundToStep(view.toShown(c), step), step < 1 ? 1 : 0)
+  const probe = chain.connections.find(
+    ({ to }) => to.device === plan.input.device && to.port === plan.input.port,
+  )?.fromDevice
+  const lagS = probe?.facts.probe?.lagS
+  const lateK = lagS !== undefined && kPerHour !== undefined ? (kPerHour * lagS) / 3600 : undefined
+  return [
+    {
+      id: 'display',
+      label: 'Display shows',
+      value: null,
+      quantity: 'temperature',
+      text: `${shown(plan.onC)} on, ${shown(plan.offC)} off${lateK !== undefined && lateK >= 0.05 ? `; the probe is ${words.say(lateK, 'difference')} late` : ''}`,
+    },
+  ]
 }
 
 /**
- * What a plan will do, live: where it switches, how often at design and at the worst half load, how long the relay lasts.
- * Without a survey only the switching points are known.
+ * What a plan that switches will do, live: where it switches, how often at design, at the worst load and now, what its relay makes in a
+ * year and how long it lasts, what the display shows. Without a survey only the switching points are known.
  */
-export function consequences(
-  plan: OnOffBehaviour,
-  { chain, survey, data }: Pick<LoopContext, 'chain' | 'survey' | 'data'>,
-): Consequence[] {
+export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] {
+  const { chain, data, survey } = given
   const { action, convention, setpointC, swingK, aboveK, belowK, swingIs, onC, offC } = plan
   const points = {
     action,
@@ -40,53 +78,92 @@ export function consequences(
     { id: 'on', label: 'Switches on at', value: onC, quantity: 'temperature', worked: call('onC') },
     { id: 'off', label: 'Switches off at', value: offC, quantity: 'temperature', worked: call('offC') },
   ]
-  if (!survey || !(survey.seen.powerW > 0) || survey.seen.action !== action) return lines
-  const { seen } = survey
-  const cycleInput = {
-    powerW: seen.powerW,
-    lossWPerK: seen.lossWPerK,
-    capacityJPerK: seen.capacityJPerK,
-    outdoorC: seen.restC,
+  const load = rungLoad(given, plan)
+  if (!load || !survey) return [...lines, ...displayed(plan, given, undefined)]
+  const cycleAt = (restC: number) => ({
+    powerW: load.powerW,
+    lossWPerK: load.lossWPerK,
+    capacityJPerK: load.capacityJPerK,
+    outdoorC: restC,
     lowC: Math.min(onC, offC),
     highC: Math.max(onC, offC),
     action,
+  })
+  const cycles = (id: string, label: string, restC: number): Consequence => {
+    const input = cycleAt(restC)
+    const made = onOffCycle(input)
+    return {
+      id,
+      label,
+      quantity: 'perHour',
+      value: made.reason ? null : made.cyclesPerHour,
+      ...(made.reason ? { reason: resting[made.reason] } : {}),
+      worked: { calc: 'cycling.onOff', input, output: 'cyclesPerHour' },
+    }
   }
-  const design = onOffCycle(cycleInput)
-  const worstInput = { powerW: seen.powerW, capacityJPerK: seen.capacityJPerK, swingK }
-  const worst = worstCycling(seen.powerW, seen.capacityJPerK, swingK)
-  lines.push(
-    {
-      id: 'design',
-      label: 'Cycles at design',
-      quantity: 'perHour',
-      value: design.reason ? null : design.cyclesPerHour,
-      ...(design.reason ? { reason: design.reason === 'stays-on' ? 'stays on' : 'stays off' } : {}),
-      worked: { calc: 'cycling.onOff', input: cycleInput, output: 'cyclesPerHour' },
-    },
-    {
-      id: 'worst',
-      label: 'At the worst half load',
-      quantity: 'perHour',
-      value: worst,
-      worked: { calc: 'cycling.worst', input: worstInput, output: 'cyclesPerHour' },
-    },
-  )
+  lines.push(cycles('design', 'Cycles at design', load.restC))
+  const now = outdoorNow(given)
+  if (now) lines.push(cycles('now', `Now, ${now.says}`, load.restC + now.shiftK))
+  const worstInput = { powerW: load.powerW, capacityJPerK: load.capacityJPerK, swingK }
+  const worst = worstCyclingRested(load.powerW, load.capacityJPerK, swingK, plan.minimumOffS)
+  lines.push({
+    id: 'worst',
+    label: worst.restRules ? 'At the worst load, rest kept' : 'At the worst half load',
+    quantity: 'perHour',
+    value: worst.cyclesPerHour,
+    worked: worst.restRules
+      ? { calc: 'cycling.rested', input: { ...worstInput, minimumOffS: plan.minimumOffS }, output: 'cyclesPerHour' }
+      : { calc: 'cycling.worst', input: worstInput, output: 'cyclesPerHour' },
+  })
   const contact = chain.devices.find(({ id }) => id === plan.output.device)?.facts.ports[plan.output.port]
   const hoursPerYear = fieldValue(data, 'relay.life.hours').typical
-  if (contact?.kind === 'contact')
-    lines.push({
-      id: 'life',
-      label: 'Relay life, at worst',
-      quantity: 'years',
-      decimals: 0,
-      value: relayLifeYears(worst, hoursPerYear, contact.ratedOperations),
-      worked: {
-        calc: 'cycling.relayLife',
-        input: { cyclesPerHour: worst, hoursPerYear, ratedOperations: contact.ratedOperations },
-        output: 'years',
+  if (contact?.kind === 'contact') {
+    const wear = {
+      calc: 'cycling.relayLife',
+      input: { cyclesPerHour: worst.cyclesPerHour, hoursPerYear, ratedOperations: contact.ratedOperations },
+    }
+    lines.push(
+      {
+        id: 'operations',
+        label: 'Relay makes a year, at worst',
+        quantity: 'count',
+        value: worst.cyclesPerHour * hoursPerYear,
+        worked: { ...wear, output: 'operationsPerYear' },
       },
-    })
-  return lines
+      {
+        id: 'life',
+        label: 'Relay life, at worst',
+        quantity: 'years',
+        decimals: 0,
+        value: relayLifeYears(worst.cyclesPerHour, hoursPerYear, contact.ratedOperations),
+        worked: { ...wear, output: 'years' },
+      },
+    )
+  }
+  const risesKPerHour = (3600 * load.powerW) / load.capacityJPerK / 2
+  return [...lines, settles(plan, given, load.restC, load.powerW), ...displayed(plan, given, risesKPerHour)]
+}
+
+/** Where the place comes to rest on the design day: between the points, or at the most the plant can do. */
+function settles(plan: OnOffBehaviour, { survey, words }: Given, restC: number, powerW: number): Consequence {
+  const { lossWPerK } = survey!.seen
+  const heats = plan.action === 'heating'
+  const reachesC = restC + ((heats ? 1 : -1) * powerW) / lossWPerK
+  const low = Math.min(plan.onC, plan.offC)
+  const high = Math.max(plan.onC, plan.offC)
+  const short = heats ? reachesC < plan.offC : reachesC > plan.offC
+  const idle = heats ? restC > plan.onC : restC < plan.onC
+  return {
+    id: 'settles',
+    label: 'At design it holds',
+    value: null,
+    quantity: 'temperature',
+    text: idle
+      ? `${words.say(restC, 'temperature')} without it`
+      : short
+        ? `${words.say(reachesC, 'temperature')}, no more`
+        : `${words.say(low, 'temperature')} to ${words.say(high, 'temperature')}`,
+  }
 }
 
 export interface ProbeFailure {
@@ -100,7 +177,7 @@ export interface ProbeFailure {
 
 /** What a broken and a shorted probe do with this plan. */
 export function probeFailures(
-  plan: OnOffBehaviour,
+  plan: Pick<PlanOf, 'output' | 'setpointC' | 'probeFault'>,
   chain: ResolvedChain,
   survey: LoopSurvey | undefined,
 ): ProbeFailure[] {

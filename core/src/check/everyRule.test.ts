@@ -1,9 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from '@jest/globals'
-import { fromSetpoint } from '../job/behaviour'
+import { type BandBehaviour, fromSetpoint } from '../job/behaviour'
+import type { BatteryPlan, DefrostPlan, ResetPlan } from '../job/controllerPlan'
 import type { Answer, LoopKind, Reading, RowState } from '../job/documents'
 import { loopKinds } from '../job/documents'
-import { chained, idOf, replanned, step, swapped, told, withoutDevice } from '../testing/chains'
+import { chained, idOf, replanned, replannedAt, rewhole, step, swapped, told, withoutDevice } from '../testing/chains'
 import { safetyBlocks } from '../proof/safetyBlocks'
 import { fieldData } from '../testing/fieldData'
 import { device } from '../testing/loops'
@@ -204,6 +205,58 @@ const cases: Readonly<Record<string, readonly [trips: () => Edited, passes: () =
   ],
   C086_NOT_PROVED: [() => answeredStep(floor(), 'isolate', 'no'), () => answeredStep(floor(), 'isolate', 'yes')],
   C087_DEAD_TESTS_OPEN: [() => everyWire(floor(), { landed: true }), floor],
+  C090_STAGE_OUT_OF_ORDER: [
+    () => replannedAt(stages(3), { 2: fromSetpoint('cooling', 'cut-out', -4, 3) }),
+    () => stages(3),
+  ],
+  C091_HEAT_AGAINST_COLD: [() => bothWays(20), () => bothWays(24)],
+  C092_DEADBAND_NARROW: [() => bothWays(21, 0.5), () => bothWays(24)],
+  C093_STARTS_TOO_MANY: [
+    () => replanned(chained('cabin'), { minimumOffS: 0 }),
+    () => replanned(chained('cabin'), { minimumOffS: 1800 }),
+  ],
+  C094_STAGE_WAIT_SHORT: [
+    () => rewhole(stages(2), 'curlew', () => ({ stages: { waitS: 0, lead: 'fixed' } })),
+    () => stages(2),
+  ],
+  C095_CANNOT_BE_KEYED: [() => replanned(floor(), { offsetK: 11 }), floor],
+  C096_CUT_OUT_IN_BAND: [() => told(chained('chiller'), 'frost-stat', { dialC: 4 }), () => chained('chiller')],
+  C097_LEFT_OTHERWISE: [() => leftAt(27), () => leftAt(27, 'The owner wants it cooler.')],
+  C098_FREEZE_CUT_OUT: [() => told(chained('chiller'), 'frost-stat', { dialC: -25 }), () => chained('chiller')],
+  C099_STAGE_DRIVES_NOTHING: [() => stages(3), () => stages(4)],
+  C100_LINE_CROSSED: [() => martin({ warmOutdoorC: -20 }), () => chained('boiler')],
+  C101_LINE_UNDER_NEED: [() => martin({ designSupplyC: 55 }), () => chained('boiler')],
+  C102_NO_FROST_GUARD: [() => unguarded(), () => chained('boiler')],
+  C103_LINE_OVER_SCREED: [
+    () => martin({ designSupplyC: 62, maximumSupplyC: 65 }, { emitter: 'floor' }),
+    () => chained('boiler', { emitter: 'floor' }),
+  ],
+  C104_FAN_MAY_STAND: [() => replanned(chained('fan'), { minimumPercent: 'off' }), () => chained('fan')],
+  C105_FAN_FAILS_SLOW: [() => replanned(chained('fan'), { probeFault: 'off' }), () => chained('fan')],
+  C106_PERIODS_OVERLAP: [() => week('06:00', '06:30'), () => week('06:00', '07:00')],
+  C107_PERIODS_TOO_MANY: [() => week('06:00', '08:00', '10:00', '12:00'), () => week('06:00', '08:00', '10:00')],
+  C108_DEFROST_NEVER: [() => eider({ by: 'time', everyH: 0 }), () => chained('cold-room')],
+  C109_DEFROST_ENDLESS: [() => eider({ by: 'coil', longestMin: 0 }), () => chained('cold-room')],
+  C110_DEFROST_CUT_SHORT: [() => eider({ longestMin: 3 }), () => chained('cold-room')],
+  C111_FAN_BACK_WARM: [() => eider({ fanBackC: 5 }), () => chained('cold-room')],
+  C112_CUT_OFF_LOW: [() => ptarmigan({ cutOffV: 9.8 }), () => chained('cabin')],
+  C113_START_CUTS_OFF: [() => ptarmigan({ cutOffV: 11.8, holdS: 20 }), () => chained('cabin')],
+  C114_RESTART_HUNTS: [() => ptarmigan({ restartV: 11.0 }), () => chained('cabin')],
+  C118_OWNER_UNLIMITED: [() => stages(4), floor],
+  C119_BAND_UNDER_RESOLUTION: [() => valve({ bandK: 0.1 }), () => valve({ bandK: 2 })],
+  C120_BAND_RESTS_AWAY: [
+    () => valve({ bandK: 20, anchor: 'from-setpoint' }),
+    () => valve({ bandK: 20, integralS: 600 }),
+  ],
+  C121_BEAT_TOO_SHORT: [() => beaten('contactor-25', 2), () => beaten('ssr-25', 2)],
+  C122_DUTY_LARGE: [
+    () =>
+      replanned(only('room', 'mains-230-10', 'dipper', 'room-ntc10k', 'panel-heater-1500'), {
+        probeFault: 'duty',
+        dutyPercent: 80,
+      }),
+    () => replanned(chained('room'), { probeFault: 'duty', dutyPercent: 80 }),
+  ],
   C072_FOUND_NOT_WRITTEN: [
     () => keyed(floor()),
     () => {
@@ -211,6 +264,41 @@ const cases: Readonly<Record<string, readonly [trips: () => Edited, passes: () =
       return { ...edited, loop: { ...edited.loop, survey: { ...edited.loop.survey, found: { state: 'none' } } } }
     },
   ],
+}
+
+const stages = (count: number) =>
+  chained('chiller', {}, [
+    'mains-230-20',
+    'curlew',
+    'pocket-pt1000',
+    ...Array.from({ length: count }, () => 'compressor-call'),
+  ])
+/** Two outputs by one probe: the second one cools. */
+function bothWays(coolsAtC: number, swingK = 1): Edited {
+  const edited = only('room', 'mains-230-20', 'redwing', 'room-ntc10k', 'panel-heater-1500', 'circulator-45')
+  const input = { device: idOf(edited, 'redwing'), port: 'probe1' }
+  return replannedAt(edited, { 2: { input, ...fromSetpoint('cooling', 'cut-out', coolsAtC, swingK) } })
+}
+const martin = (change: Partial<ResetPlan>, answers: Readonly<Record<string, Answer>> = {}) =>
+  rewhole(chained('boiler', answers), 'martin', ({ reset }) => ({ reset: { ...reset!, ...change } }))
+const eider = (change: Partial<DefrostPlan>) =>
+  rewhole(chained('cold-room'), 'eider', ({ defrost }) => ({ defrost: { ...defrost!, ...change } }))
+const ptarmigan = (change: Partial<BatteryPlan>, answers: Readonly<Record<string, Answer>> = {}) =>
+  rewhole(chained('cabin', answers), 'ptarmigan', ({ battery }) => ({ battery: { ...battery!, ...change } }))
+const week = (...starts: readonly string[]) =>
+  rewhole(chained('cabin'), 'ptarmigan', () => ({
+    week: {
+      periods: Object.fromEntries(
+        starts.map((start, i) => [`w${i}`, { order: i + 1, mode: 'run', days: '12345', start, minutes: 60 }]),
+      ),
+    },
+  }))
+const valve = (change: Partial<BandBehaviour>) =>
+  replanned(only('room', 'safety-24', 'plover', 'room-ni1000', 'valve-y010'), change)
+function leftAt(value: number, why?: string): Edited {
+  const edited = keyed(floor())
+  const asLeft = { [idOf(edited, 'dipper')]: { goal: { ...reading(value), ...(why ? { why } : {}) } } }
+  return { ...edited, loop: { ...edited.loop, settings: { ...edited.loop.settings, asLeft } } }
 }
 
 /** A hand switch across a contact. */
@@ -222,6 +310,21 @@ function foundVolts(terminal: string, volts: number): Edited {
   const found = { profile: 'dipper', terminals: { t: { order: 1, terminal, wire: 'brown', volts } } }
   return { ...edited, loop: { ...edited.loop, survey: { ...edited.loop.survey, found } } }
 }
+
+/** A line without its frost guard. */
+function unguarded(): Edited {
+  return rewhole(chained('boiler'), 'martin', ({ reset }) => {
+    const { frostBelowC: _below, frostSupplyC: _supply, ...rest } = reset!
+    return { reset: rest }
+  })
+}
+
+/** An element on a beat, switched through a relay. */
+const beaten = (relay: string, cycleS: number): Edited =>
+  replanned(
+    step(only('cabinet', 'mains-230-20', 'merlin', 'oven-k', 'oven-element-2000'), `merlin>oven-element-2000:${relay}`),
+    { cycleS },
+  )
 
 /** The first step of a block answered. */
 function answeredStep(edited: Edited, block: 'isolate', answer: 'yes' | 'no'): Edited {

@@ -1,5 +1,6 @@
 import type { ChainDevice } from '../job/chain'
 import type { Behaviour, OnOffBehaviour } from '../job/behaviour'
+import type { ControllerPlan } from '../job/controllerPlan'
 import { asSet } from '../profile/asSet'
 import type { Category, DeviceProfile, PermissiveFacts } from '../profile/deviceProfile'
 import { type Edited, insertDevice, type Placing, setDevice, setOption } from '../wiring/chainEdit'
@@ -32,6 +33,13 @@ export type Fix =
     }
   | { readonly do: 'set-device'; readonly device: string; readonly change: Partial<ChainDevice>; readonly say: string }
   | { readonly do: 'plan'; readonly plan: string; readonly change: Partial<OnOffBehaviour>; readonly say: string }
+  | {
+      readonly do: 'controller'
+      readonly device: string
+      /** Parts of the controller's plan, each as a whole. */
+      readonly change: Partial<ControllerPlan>
+      readonly say: string
+    }
 
 const carriesIt = (profile: DeviceProfile, { load, volts, amps }: NonNullable<WantedDevice['carries']>) =>
   Object.values(profile.ports).some(
@@ -112,6 +120,11 @@ export function applyFix(
       return edited.loop.chain.devices[fix.device] ? setOption(edited, fix.device, fix.option, fix.choice) : undefined
     case 'set-device':
       return edited.loop.chain.devices[fix.device] ? setDevice(edited, fix.device, fix.change) : undefined
+    case 'controller': {
+      const { controllers, ...settings } = edited.loop.settings
+      const changed = { ...controllers, [fix.device]: { ...controllers?.[fix.device], ...fix.change } }
+      return { ...edited, loop: { ...edited.loop, settings: { ...settings, controllers: changed } } }
+    }
     case 'plan': {
       const plan = edited.loop.settings.planned[fix.plan]
       if (!plan) return undefined

@@ -12,6 +12,33 @@ export function worstCycling(powerW: number, capacityJPerK: number, swingK: numb
   return (3600 * powerW * duty * (1 - duty)) / (capacityJPerK * swingK)
 }
 
+export interface RestedCycling {
+  readonly cyclesPerHour: number
+  /** Share of full load at which it cycles most. */
+  readonly dutyPercent: number
+  /** Whether the least rest decides, and not the swing. */
+  readonly restRules: boolean
+}
+
+/**
+ * Cycles an hour at the worst load of a plant that has to rest after each stop: as `worstCycling` while the swing alone gives at least
+ * that rest at half load. A longer rest rules from the duty d* = C ΔT / (P t) on, where off takes just that long, and is worst there:
+ * 3600 (1 − d*) / t.
+ * @throws RangeError unless power, capacity and swing are over 0 and the rest 0 or more
+ */
+export function worstCyclingRested(
+  powerW: number,
+  capacityJPerK: number,
+  swingK: number,
+  minimumOffS: number,
+): RestedCycling {
+  const free = worstCycling(powerW, capacityJPerK, swingK)
+  if (!(minimumOffS >= 0)) throw new RangeError(`minimumOffS ${minimumOffS} must be 0 or more`)
+  const duty = minimumOffS > 0 ? (capacityJPerK * swingK) / (powerW * minimumOffS) : Infinity
+  if (duty >= 0.5) return { cyclesPerHour: free, dutyPercent: 50, restRules: false }
+  return { cyclesPerHour: (3600 * (1 - duty)) / minimumOffS, dutyPercent: 100 * duty, restRules: true }
+}
+
 /** The narrowest swing that keeps under a rate of cycles: the same formula turned round. */
 export function swingForRate(powerW: number, capacityJPerK: number, cyclesPerHour: number): number {
   for (const [name, value] of Object.entries({ powerW, capacityJPerK, cyclesPerHour }))

@@ -1,6 +1,6 @@
 import { fromPoints, fromSetpoint, type OnOffBehaviour } from './behaviour'
 
-export type MovedPart = 'set' | 'on' | 'off' | 'bar' | 'lowest' | 'highest' | 'alarm'
+export type MovedPart = 'set' | 'on' | 'off' | 'bar' | 'lowest' | 'highest' | 'alarm' | 'alarmLow'
 
 /**
  * A plan after one part of the ladder was moved to a temperature. The set and the bar carry cut-in and cut-out along; a cut-in or
@@ -19,6 +19,8 @@ export function movePart(plan: OnOffBehaviour, part: MovedPart, toC: number, ste
       return { ...plan, highestC: toC }
     case 'alarm':
       return { ...plan, alarmHighC: toC }
+    case 'alarmLow':
+      return { ...plan, alarmLowC: toC }
     case 'set':
     case 'bar':
       return said(fromSetpoint(action, convention, toC, swingK, { aboveK, belowK, swingIs }))

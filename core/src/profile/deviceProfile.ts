@@ -500,6 +500,10 @@ export interface RelayFacts {
 
 export interface PermissiveFacts {
   readonly senses: 'flow' | 'pressure' | 'door' | 'time' | 'hand' | 'frost' | 'air-flow' | 'co' | 'level'
+  /** Temperature at which it opens as it comes, where it feels one, and what it can be set to. */
+  readonly opensAtC?: number
+  readonly lowC?: number
+  readonly highC?: number
 }
 
 /** Outside of a device: what a panel, a box or a wall must know. */

@@ -41,7 +41,10 @@ describe('the sheet, keyed on the menu it was made for', () => {
   it.each(controlled.map((profile) => [profile.id, profile] as const))(
     '%s: each level is gone into once',
     (_, profile) => {
-      const steps = keyingRoute(profile.controller!, sheetOf(profile, 'C').rows.map(({ code }) => code))
+      const steps = keyingRoute(
+        profile.controller!,
+        sheetOf(profile, 'C').rows.map(({ code }) => code),
+      )
       const entered = steps.flatMap(({ enters }) => (enters === undefined ? [] : [enters]))
       expect(new Set(entered).size).toBe(entered.length)
     },
@@ -63,7 +66,9 @@ const heldOf = (facts: ControllerFacts, code: string, unit: 'C' | 'F'): fc.Arbit
   if (!view) return fc.constantFrom(...Object.keys(parameter.shows ?? { '': '' }))
   // A stretch of it: a thousand presses more show nothing new.
   const steps = Math.round((view.high - view.low) / view.step)
-  return fc.integer({ min: 0, max: Math.min(steps, 200) }).map((n) => Number((view.low + n * view.step).toPrecision(12)))
+  return fc
+    .integer({ min: 0, max: Math.min(steps, 200) })
+    .map((n) => Number((view.low + n * view.step).toPrecision(12)))
 }
 
 describe('whatever was keyed before', () => {
@@ -74,7 +79,9 @@ describe('whatever was keyed before', () => {
     const given = fc.constantFrom(...units).chain((unit) =>
       fc.record({
         unit: fc.constant(unit),
-        before: fc.record(Object.fromEntries(codes.map((code) => [code, heldOf(facts, code, unitCode === undefined ? unit : 'C')]))),
+        before: fc.record(
+          Object.fromEntries(codes.map((code) => [code, heldOf(facts, code, unitCode === undefined ? unit : 'C')])),
+        ),
         after: fc.record(Object.fromEntries(codes.map((code) => [code, heldOf(facts, code, unit)]))),
       }),
     )

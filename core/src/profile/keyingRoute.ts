@@ -33,7 +33,10 @@ function waitsFor(parameters: Facts['parameters'], codes: readonly string[]): Re
  * The order in which parameters are keyed: what sets others back comes before them, each level of the menu is gone into once where the
  * resets allow it, and within a level they follow one another as its keys walk them. What is set by hand comes first.
  */
-export function keyingOrder({ parameters, menu }: Pick<Facts, 'parameters' | 'menu'>, codes: readonly string[]): string[] {
+export function keyingOrder(
+  { parameters, menu }: Pick<Facts, 'parameters' | 'menu'>,
+  codes: readonly string[],
+): string[] {
   const waits = waitsFor(parameters, codes)
   const levelOf = (code: string) => {
     const level = parameters[code]?.menu

@@ -31,8 +31,7 @@ function asItComes(parameter: Parameter, facts: Facts, unit: 'C' | 'F'): Held {
   return Math.min(view.high, Math.max(view.low, roundToStep(comes, view.step)))
 }
 
-const unitCode = ({ parameters }: Facts) =>
-  Object.entries(parameters).find(([, { binds }]) => binds === 'unit')?.[0]
+const unitCode = ({ parameters }: Facts) => Object.entries(parameters).find(([, { binds }]) => binds === 'unit')?.[0]
 
 /**
  * A controller as it comes out of its box, at its home display.
@@ -89,8 +88,8 @@ export function put(facts: Facts, machine: MenuMachine, code: string, held: Held
     if (each === code) continue
     if (parameter.resets?.[each]) values[each] = asItComes(other, facts, temperatureUnit)
     else if (turns && typeof values[each] === 'number') {
-      const [was, is] = [machine.temperatureUnit, temperatureUnit].map(
-        (unit) => parameterView(other, facts, preferencesOf(unit))!,
+      const [was, is] = [machine.temperatureUnit, temperatureUnit].map((unit) =>
+        parameterView(other, facts, preferencesOf(unit))!,
       )
       values[each] = Math.min(is!.high, Math.max(is!.low, roundToStep(is!.toShown(was!.toSi(values[each])), is!.step)))
     }

@@ -49,11 +49,7 @@ export function parameterView(
   const ofDegrees = quantity === 'temperature' || quantity === 'difference'
   const step =
     own ??
-    (ofDegrees
-      ? preferences.temperatureUnit === 'F'
-        ? display.stepF
-        : display.stepC
-      : (usualSteps[quantity] ?? 1))
+    (ofDegrees ? (preferences.temperatureUnit === 'F' ? display.stepF : display.stepC) : (usualSteps[quantity] ?? 1))
   const decimals = decimalsOf(step)
   const text = (shown: number) => (quantity === 'clock' ? clockText(shown) : shownText(shown, decimals))
   const inward = (value: number, way: 'ceil' | 'floor') =>

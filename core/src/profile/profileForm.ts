@@ -253,6 +253,9 @@ const extra: Readonly<Partial<Record<Category, Fields>>> = {
       title: 'Permissive',
       fields: {
         senses: choice('Feels', ['flow', 'pressure', 'door', 'time', 'hand', 'frost', 'air-flow', 'co', 'level']),
+        opensAtC: some('Opens at, where it feels a temperature', 'temperature'),
+        lowC: some('Can be set from', 'temperature'),
+        highC: some('To', 'temperature'),
       },
     },
   },

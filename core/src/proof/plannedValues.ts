@@ -93,7 +93,7 @@ function ofPlan(plan: PlanOf, binds: ParameterQuantity, parameter: Parameter): P
 const yesNo = (value: boolean | undefined) => (value === undefined ? undefined : value ? 'yes' : 'no')
 
 function ofPeriod(period: WeekPeriod | undefined, part: string, parameter: Parameter): PlannedValue | undefined {
-  if (part === 'days') return period?.days ?? ''
+  if (part === 'days') return period?.days || 'none'
   if (!period) return undefined
   if (part === 'mode') return period.mode
   if (part === 'start') return timeIn(parameter, wallMinutes('start', period.start) * 60)

@@ -84,7 +84,7 @@ describe('keying sheet', () => {
   const sheetOf = ({ job, loop }: Edited) => keyingSheet(loopContext(job, loop, fieldData))[0]!
   it('has every parameter in an order that undoes nothing', () => {
     const codes = sheetOf(plannedFloor()).rows.map(({ code }) => code)
-    expect(codes).toEqual(['deg', 'side', 'act', 'low', 'top', 'gap', 'rest', 'lost', 'warn', 'trim', 'goal'])
+    expect(codes).toEqual(['deg', 'act', 'side', 'low', 'top', 'gap', 'rest', 'lost', 'warn', 'trim', 'goal'])
   })
   it('shows what to key as the display will', () => {
     const planned = Object.fromEntries(

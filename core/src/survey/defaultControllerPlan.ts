@@ -108,7 +108,9 @@ export function defaultControllerPlan(
           },
         }
       : {}),
-    ...(bindsAny(controller, 'period') ? { week: { periods: {}, onceMin: comesWith(controller, 'once.run') ?? 60 } } : {}),
+    ...(bindsAny(controller, 'period')
+      ? { week: { periods: {}, onceMin: comesWith(controller, 'once.run') ?? 60 } }
+      : {}),
     ...(bindsAny(controller, 'timer.')
       ? {
           timer: {

@@ -3,10 +3,15 @@ import type { FieldData } from '../plant/fieldValue'
 import type { DeviceProfile, ProbePlace } from '../profile/deviceProfile'
 import type { Placing } from '../wiring/chainEdit'
 import { factsOfKind } from './kindFacts'
+import { freezePoint, liquids } from './kinds/freezePoint'
 
 /** Where a new device goes and what it is set to, as this kind of loop usually has it: a limiter's dial, a probe's place. */
-export function placing(loop: LoopDocument, { limiter, probe }: DeviceProfile, data: FieldData): Placing {
+export function placing(loop: LoopDocument, { limiter, probe, permissive }: DeviceProfile, data: FieldData): Placing {
   const facts = factsOfKind(loop.kind)
+  if (permissive?.senses === 'frost' && permissive.lowC !== undefined && permissive.highC !== undefined) {
+    const usualC = freezeCutOutC(loop, data)
+    return usualC === undefined ? {} : { dialC: Math.min(permissive.highC, Math.max(permissive.lowC, usualC)) }
+  }
   if (limiter && limiter.opens !== 'fall') {
     const usualC = facts.limiterC(loop.survey.answers, data)
     return { dialC: Math.round(Math.min(limiter.highC, Math.max(limiter.lowC, usualC))) }
@@ -15,4 +20,14 @@ export function placing(loop: LoopDocument, { limiter, probe }: DeviceProfile, d
   const own = Object.keys(probe?.places ?? {})[0] as ProbePlace | undefined
   const sits = wanted ?? own
   return sits === undefined ? {} : { sits }
+}
+
+/** A freeze thermostat's place: in the middle between the ice and the coldest that the control goes, on half kelvins. */
+function freezeCutOutC({ survey }: LoopDocument, data: FieldData): number | undefined {
+  const { target, liquid, glycol } = survey.answers
+  const kind = liquids.find((each) => each === liquid)
+  if (!kind || typeof target !== 'number') return undefined
+  const iceC = freezePoint(kind, typeof glycol === 'number' ? glycol : 0, data)
+  const coldestC = target - 1
+  return coldestC > iceC ? Math.round(iceC + coldestC) / 2 : undefined
 }

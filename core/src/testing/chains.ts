@@ -1,6 +1,7 @@
 import type { Answer, LoopKind } from '../job/documents'
-import type { Behaviour, OnOffBehaviour } from '../job/behaviour'
+import type { BandBehaviour, Behaviour, FanBehaviour, OnOffBehaviour } from '../job/behaviour'
 import { ordered, type ChainDevice } from '../job/chain'
+import type { ControllerPlan } from '../job/controllerPlan'
 import { withDefaultPlans } from '../survey/defaultPlans'
 import { placing } from '../survey/placing'
 import {
@@ -118,7 +119,10 @@ export const told = (edited: Edited, profile: string, change: Partial<ChainDevic
   setDevice(edited, idOf(edited, profile), change)
 
 /** Every plan changed the same way. */
-export const replanned = (edited: Edited, change: Partial<OnOffBehaviour>): Edited => ({
+export const replanned = (
+  edited: Edited,
+  change: Partial<OnOffBehaviour> | Partial<BandBehaviour> | Partial<FanBehaviour>,
+): Edited => ({
   ...edited,
   loop: {
     ...edited.loop,
@@ -126,6 +130,41 @@ export const replanned = (edited: Edited, change: Partial<OnOffBehaviour>): Edit
       ...edited.loop.settings,
       planned: Object.fromEntries(
         Object.entries(edited.loop.settings.planned).map(([id, plan]) => [id, { ...plan, ...change } as Behaviour]),
+      ),
+    },
+  },
+})
+
+/** Parts of the plan of a controller as a whole changed. */
+export function rewhole(
+  edited: Edited,
+  profile: string,
+  change: (plan: ControllerPlan) => Partial<ControllerPlan>,
+): Edited {
+  const id = idOf(edited, profile)
+  const { controllers, ...settings } = edited.loop.settings
+  const plan = controllers?.[id] ?? {}
+  return {
+    ...edited,
+    loop: {
+      ...edited.loop,
+      settings: { ...settings, controllers: { ...controllers, [id]: { ...plan, ...change(plan) } } },
+    },
+  }
+}
+
+/** Single plans changed by the order they stand in, from 1. */
+export const replannedAt = (edited: Edited, changes: Readonly<Record<number, Partial<OnOffBehaviour>>>): Edited => ({
+  ...edited,
+  loop: {
+    ...edited.loop,
+    settings: {
+      ...edited.loop.settings,
+      planned: Object.fromEntries(
+        ordered(edited.loop.settings.planned).map(({ id, ...plan }, i) => [
+          id,
+          { ...plan, ...changes[i + 1] } as Behaviour,
+        ]),
       ),
     },
   },

@@ -1,5 +1,5 @@
 import { onOffCycle, type OnOffCycleInput } from '../../control/onOffCycle'
-import { relayLifeYears, swingForRate, worstCycling } from '../../control/worstCycling'
+import { relayLifeYears, swingForRate, worstCycling, worstCyclingRested } from '../../control/worstCycling'
 import { bufferVolumeL, type Liquid } from '../../plant/water'
 import { defineCalculation } from '../calculation'
 import { action, capacity, density, difference, loss, power, specificHeat, swing, temperature } from '../commonFields'
@@ -166,6 +166,50 @@ export const cyclingWorst = defineCalculation<{
   }),
 })
 
+export const cyclingRested = defineCalculation<{
+  powerW: number
+  capacityJPerK: number
+  swingK: number
+  minimumOffS: number
+}>({
+  id: 'cycling.rested',
+  title: 'Cycles at the worst load, with a least rest',
+  find: 'short cycling minimum off time anti short cycle rest starts per hour compressor',
+  inputs: {
+    powerW: power,
+    capacityJPerK: capacity,
+    swingK: swing,
+    minimumOffS: number('Least rest', 'seconds', { min: 0, max: 86400, symbol: 't' }),
+  },
+  outputs: {
+    cyclesPerHour: number('Cycles', 'perHour'),
+    dutyPercent: number('At a load of', 'percent'),
+  },
+  formula: '3600 P/(4 C ΔT) at half load while that rests long enough; else 3600 (1 − d)/t at the duty d = C ΔT/(P t)',
+  source: 'first-order plant, straight ramps',
+  examples: [
+    {
+      given: { powerW: 2000, capacityJPerK: 1_800_000, swingK: 1, minimumOffS: 300 },
+      gives: { cyclesPerHour: 1, dutyPercent: 50 },
+      source: 'by hand: off takes 1800 s at half load, rest does not count',
+    },
+    {
+      given: { powerW: 12000, capacityJPerK: 600_000, swingK: 1, minimumOffS: 300 },
+      gives: { cyclesPerHour: 10, dutyPercent: 16.6667 },
+      source: 'by hand: d = 6e5/3.6e6 = 1/6; 3600 × 5/6/300',
+    },
+    {
+      given: { powerW: 2000, capacityJPerK: 60_000, swingK: 2, minimumOffS: 180 },
+      gives: { cyclesPerHour: 13.3333, dutyPercent: 33.3333 },
+      source: 'by hand: d = 1.2e5/3.6e5 = 1/3; 3600 × 2/3/180',
+    },
+  ],
+  run: ({ powerW, capacityJPerK, swingK, minimumOffS }) => {
+    const { cyclesPerHour, dutyPercent } = worstCyclingRested(powerW, capacityJPerK, swingK, minimumOffS)
+    return { cyclesPerHour, dutyPercent }
+  },
+})
+
 export const cyclingSwingFor = defineCalculation<{ powerW: number; capacityJPerK: number; cyclesPerHour: number }>({
   id: 'cycling.swingFor',
   title: 'Narrowest swing for a rate',
@@ -207,13 +251,13 @@ export const relayLife = defineCalculation<{ cyclesPerHour: number; hoursPerYear
     hoursPerYear: number('Hours a year in use', 'hours', { over: 0, max: 8784 }),
     ratedOperations: number('Rated operations', 'count', { over: 0 }),
   },
-  outputs: { years: number('Lasts', 'years') },
+  outputs: { years: number('Lasts', 'years'), operationsPerYear: number('Operations a year', 'count') },
   formula: 'rated operations / (cycles an hour × hours a year)',
   source: 'rated operations: leaflet, or field data life.*',
   examples: [
     {
       given: { cyclesPerHour: 2, hoursPerYear: 5000, ratedOperations: 100_000 },
-      gives: { years: 10 },
+      gives: { years: 10, operationsPerYear: 10_000 },
       source: 'by hand',
     },
     {
@@ -229,6 +273,7 @@ export const relayLife = defineCalculation<{ cyclesPerHour: number; hoursPerYear
   ],
   run: ({ cyclesPerHour, hoursPerYear, ratedOperations }) => ({
     years: relayLifeYears(cyclesPerHour, hoursPerYear, ratedOperations),
+    operationsPerYear: cyclesPerHour * hoursPerYear,
   }),
 })
 

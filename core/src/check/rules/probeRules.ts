@@ -3,6 +3,7 @@ import { type ResolvedConnection, type ResolvedDevice } from '../../job/chain'
 
 import { fieldValue } from '../../plant/fieldValue'
 import type { ProbePlace } from '../../profile/deviceProfile'
+import { readsColdWhenOpen } from '../../probes/readsColdWhenOpen'
 import { placeTitles } from '../../profile/placeTitles'
 import { factsOfKind } from '../../survey/kindFacts'
 import { convert } from '../../units/convert'
@@ -245,9 +246,8 @@ const probeErrs = eachPlan((plan, { chain, loop }) => {
   if (first?.id !== plan.id) return []
   const joint = chain.connections.find(({ to }) => to.device === plan.input.device && to.port === plan.input.port)
   const curve = joint?.fromDevice.facts.probe?.curve
-  if (!joint || !curve || curve.kind === 'thermocouple') return []
-  const readsCold =
-    curve.kind === 'ntc' || curve.kind === 'steinhart' || (curve.kind === 'table' && falls(curve.points))
+  const readsCold = curve && readsColdWhenOpen(curve)
+  if (!joint || readsCold === undefined) return []
   if (readsCold !== (plan.action === 'heating')) return []
   const guarded =
     plan.action === 'heating' &&
@@ -266,8 +266,6 @@ const probeErrs = eachPlan((plan, { chain, loop }) => {
     }),
   ]
 })
-
-const falls = (points: readonly (readonly [number, number])[]) => points[0]![1] > points.at(-1)![1]
 
 /** Rules about what feels the temperature. */
 export const probeRules: readonly Rule[] = [

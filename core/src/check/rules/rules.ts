@@ -3,7 +3,9 @@ import { guardRules } from './guardRules'
 import { planRules } from './planRules'
 import { probeRules } from './probeRules'
 import type { Rule } from './rule'
+import { settingRules } from './settingRules'
 import { siteRules } from './siteRules'
+import { stageRules } from './stageRules'
 import { supplyRules } from './supplyRules'
 import { wireRules } from './wireRules'
 
@@ -14,6 +16,8 @@ const rules: readonly Rule[] = [
   ...probeRules,
   ...guardRules,
   ...wireRules,
+  ...stageRules,
+  ...settingRules,
   ...planRules,
 ]
 

@@ -2,6 +2,7 @@ import { fieldValue } from '../../plant/fieldValue'
 import { freezePoint, liquids } from '../../survey/kinds/freezePoint'
 import { controlOutputs, reachOf } from '../../wiring/reach'
 import type { Finding } from '../finding'
+import { resetView } from '../settings/resetView'
 import { answered, lookAgain, note, type Rule, stop } from './rule'
 
 /** Stops of the place itself: no device mends them. */
@@ -103,18 +104,20 @@ const returnWarm: Rule = (context) => {
     survey.figures['returnMin']?.value ??
     (typeof answers['returnMin'] === 'number' ? answers['returnMin'] : fieldValue(data, 'return.min.cast').low)
   const half = survey.lines.find(({ label }) => label === 'Return at half load')
-  const coolestC =
-    answers['supplySchool'] === 'fixed'
-      ? survey.lines.find(({ label }) => label === 'Return at design')?.value
-      : half?.value
+  // The line as it is planned says it best; before there is one, the emitters at half load.
+  const along = resetView(context)?.coolestReturn
+  const fixed = answers['supplySchool'] === 'fixed'
+  const coolestC = fixed
+    ? survey.lines.find(({ label }) => label === 'Return at design')?.value
+    : (along?.supplyC ?? half?.value)
   if (coolestC === undefined || coolestC >= needC) return []
   return [
     stop('C048_RETURN_UNDER_DEW_POINT', {
       about: 'return',
       head: 'The return is too cool for this boiler.',
-      reason: `${words.say(coolestC, 'temperature', 0)} at ${answers['supplySchool'] === 'fixed' ? 'design' : 'half load'}, at steady burn; it wants ${words.say(needC, 'temperature', 0)} or its flue gas condenses in it.`,
+      reason: `${words.say(coolestC, 'temperature', 0)} at ${fixed ? 'design' : along ? `${words.say(along.outdoorC, 'temperature', 0)} outdoors` : 'half load'}, at steady burn; it wants ${words.say(needC, 'temperature', 0)} or its flue gas condenses in it.`,
       remedy: 'A mixing valve for the rooms, or a return lift at the boiler. Cold starts may pass it.',
-      ...(half?.worked ? { worked: [half.worked] } : {}),
+      ...(half?.worked && !along ? { worked: [half.worked] } : {}),
     }),
   ]
 }

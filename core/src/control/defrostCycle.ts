@@ -1,0 +1,77 @@
+/** What goes on in one stretch of a cold room's day. */
+export type DefrostPhase = 'cools' | 'melts' | 'drips' | 'fan waits'
+
+export interface DefrostStretch {
+  readonly phase: DefrostPhase
+  readonly fromMin: number
+  readonly toMin: number
+}
+
+export interface DefrostTimes {
+  readonly everyH: number
+  /** How long melting takes until the coil is warm enough. */
+  readonly meltsMin: number
+  readonly longestMin: number
+  readonly dripMin: number
+  /** From when cooling starts again until the coil is cold enough for the fan. */
+  readonly fanWaitsMin: number
+}
+
+export interface DefrostCycle {
+  readonly stretches: readonly DefrostStretch[]
+  readonly periodMin: number
+  readonly perDay: number
+  /** Ended by the coil, or cut short by the longest time. */
+  readonly endedBy: 'coil' | 'time'
+  /** Minutes a day in which the room is not cooled. */
+  readonly uncooledMinPerDay: number
+}
+
+/**
+ * One cycle of a defrost by time: cooling, melting until the coil is warm or the longest time is over, dripping, cooling with the fan
+ * held back until the coil is cold. The interval runs from start to start.
+ * @throws RangeError unless the interval and the longest time are over 0, and the interval holds the defrost
+ */
+export function defrostCycle({ everyH, meltsMin, longestMin, dripMin, fanWaitsMin }: DefrostTimes): DefrostCycle {
+  if (!(everyH > 0)) throw new RangeError(`everyH ${everyH} must be over 0`)
+  if (!(longestMin > 0)) throw new RangeError(`longestMin ${longestMin} must be over 0`)
+  for (const [name, value] of Object.entries({ meltsMin, dripMin, fanWaitsMin }))
+    if (!(value >= 0)) throw new RangeError(`${name} ${value} must be 0 or more`)
+  const meltMin = Math.min(meltsMin, longestMin)
+  const periodMin = everyH * 60
+  const restMin = meltMin + dripMin
+  if (restMin + fanWaitsMin > periodMin)
+    throw new RangeError(`everyH ${everyH} is shorter than a defrost of ${Math.round(restMin + fanWaitsMin)} minutes`)
+  const ends = [
+    ['melts', meltMin],
+    ['drips', dripMin],
+    ['fan waits', fanWaitsMin],
+    ['cools', periodMin - restMin - fanWaitsMin],
+  ] as const
+  let at = 0
+  const stretches = ends.flatMap(([phase, minutes]): DefrostStretch[] => {
+    const fromMin = at
+    at += minutes
+    return minutes > 0 ? [{ phase, fromMin, toMin: at }] : []
+  })
+  return {
+    stretches,
+    periodMin,
+    perDay: 1440 / periodMin,
+    endedBy: meltsMin > longestMin ? 'time' : 'coil',
+    uncooledMinPerDay: (restMin * 1440) / periodMin,
+  }
+}
+
+/** Water that a kilogram of frost takes to melt at 0 °C, J. */
+const MELTS_J_PER_KG = 334_000
+
+/**
+ * How long a coil takes to melt its frost and warm to the end: frost at 0 °C, then metal and what is left of the water.
+ * Formula: t = (m L + C (end − start)) / P.
+ * @throws RangeError unless the power is over 0
+ */
+export function meltMinutes(powerW: number, frostKg: number, coilJPerK: number, startC: number, endC: number): number {
+  if (!(powerW > 0)) throw new RangeError(`powerW ${powerW} must be over 0`)
+  return (frostKg * MELTS_J_PER_KG + coilJPerK * Math.max(0, endC - startC)) / powerW / 60
+}
