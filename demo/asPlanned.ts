@@ -1,3 +1,5 @@
+import { ordered } from '@nachtigal/core/job/chain'
+import { removeStage } from '@nachtigal/core/job/stageGroup'
 import { keyingSheet } from '@nachtigal/core/proof/keyingSheet'
 import { firstVisit } from './surveys'
 import {
@@ -261,6 +263,11 @@ export const asPlanned: Story = {
           between(t, 'device 0', load, 'flow-reed', `flow ${i}`)
           between(t, `flow ${i}`, load, 'frost-stat', `frost ${i}`)
         }
+        const fourth = ordered(t.current().loop.settings.planned).at(-1)!
+        t.edit((l) => ({
+          ...l,
+          settings: { ...l.settings, planned: removeStage(l.settings.planned, fourth.id, fourth.id)! },
+        }))
       },
     },
     {

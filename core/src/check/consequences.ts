@@ -105,14 +105,14 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
   const now = outdoorNow(given)
   if (now) lines.push(cycles('now', `Now, ${now.says}`, load.restC + now.shiftK))
   const worstInput = { powerW: load.powerW, capacityJPerK: load.capacityJPerK, swingK }
-  const worst = worstCyclingRested(load.powerW, load.capacityJPerK, swingK, plan.minimumOffS)
+  const worst = worstCyclingRested(load.powerW, load.capacityJPerK, swingK, load.leastRestS)
   lines.push({
     id: 'worst',
     label: worst.restRules ? 'At the worst load, rest kept' : 'At the worst half load',
     quantity: 'perHour',
     value: worst.cyclesPerHour,
     worked: worst.restRules
-      ? { calc: 'cycling.rested', input: { ...worstInput, minimumOffS: plan.minimumOffS }, output: 'cyclesPerHour' }
+      ? { calc: 'cycling.rested', input: { ...worstInput, minimumOffS: load.leastRestS }, output: 'cyclesPerHour' }
       : { calc: 'cycling.worst', input: worstInput, output: 'cyclesPerHour' },
   })
   const contact = chain.devices.find(({ id }) => id === plan.output.device)?.facts.ports[plan.output.port]

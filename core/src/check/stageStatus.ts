@@ -1,5 +1,5 @@
 import { switchingPlans } from '../job/behaviour'
-import { keyingSheet } from '../proof/keyingSheet'
+import { keyingSheet, waits } from '../proof/keyingSheet'
 import { riseAndFall } from '../proof/riseAndFall'
 import { safetyBlocks } from '../proof/safetyBlocks'
 import { safetyBlockIds } from '../proof/safetyStep'
@@ -98,7 +98,7 @@ function set(context: LoopContext): Progress {
   if (rows.length === 0) return notBegun
   const left = rows.filter(({ asLeft }) => asLeft !== undefined).length
   // What was left otherwise, and a reason given for it, is settled.
-  const agree = rows.filter(({ agrees, asLeft }) => agrees === true || asLeft?.why !== undefined).length
+  const agree = rows.filter((row) => !waits(row)).length
   if (left === 0) return { begun: true, done: false, says: 'planned, not keyed', next: 'Key the parameters' }
   return {
     begun: true,

@@ -39,6 +39,9 @@ export interface KeyingSheet {
   readonly rows: readonly KeyingRow[]
 }
 
+/** Whether a row still wants a hand: not keyed yet, or left otherwise without a reason. */
+export const waits = ({ agrees, asLeft }: KeyingRow): boolean => agrees !== true && asLeft?.why === undefined
+
 type Given = Pick<LoopContext, 'job' | 'loop' | 'chain' | 'data'>
 
 /** How to get to a parameter from the home display: the keys through the menu, or what is turned by hand where there is no menu for it. */

@@ -3,7 +3,7 @@ import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { LoopContext } from '@nachtigal/core/check/context'
 import { signingBlockedBy } from '@nachtigal/core/check/stageStatus'
-import { ordered } from '@nachtigal/core/job/chain'
+import { switchingPlans } from '@nachtigal/core/job/behaviour'
 import type { Reading } from '@nachtigal/core/job/documents'
 import { keyingSheet } from '@nachtigal/core/proof/keyingSheet'
 import { riseAndFall } from '@nachtigal/core/proof/riseAndFall'
@@ -54,7 +54,7 @@ function surveyLines(context: LoopContext): (readonly [string, string])[] {
   }
   lines.push(...survey.lines.map(({ label, value, quantity }) => [label, words.say(value, quantity)] as const))
   const several = Object.keys(loop.settings.planned).length > 1
-  for (const plan of ordered(loop.settings.planned))
+  for (const plan of switchingPlans(loop.settings.planned))
     for (const { id, label, value, quantity, decimals } of consequences(plan, context))
       if (value !== null && (id === 'on' || id === 'off' || id === 'worst'))
         lines.push([several ? `${label}, ${plan.output.port}` : label, words.say(value, quantity, decimals)])
@@ -181,7 +181,7 @@ export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
         ]),
       ),
     )
-  for (const plan of ordered(loop.settings.planned)) {
+  for (const plan of switchingPlans(loop.settings.planned)) {
     const test = riseAndFall(context, plan)
     const kept = [
       heading(

@@ -99,6 +99,7 @@ const router = createBrowserRouter([
                 { path: 'wire/live/:step', element: <LivePart /> },
                 { path: 'set', element: <SetStage /> },
                 { path: 'set/keying', element: <KeyingStage /> },
+                { path: 'set/:part', element: <SetStage /> },
                 {
                   path: 'try',
                   element: (

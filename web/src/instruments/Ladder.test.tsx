@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals'
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
-import { Ladder, type LadderPart, type LadderValues } from './Ladder'
+import { Ladder, type LadderPart, type LadderValues, type Rung } from './Ladder'
 
 beforeEach(() => {
   jest.useFakeTimers()
@@ -14,7 +14,9 @@ afterEach(() => {
   jest.useRealTimers()
 })
 
-const floor: LadderValues = { action: 'heating', set: 28, on: 27, off: 28, lowest: 10, highest: 29, alarm: 32 }
+const heating: Rung = { id: 'p1', stage: 1, action: 'heating', set: 28, on: 27, off: 28, moves: 'M1' }
+const floor: LadderValues = { rungs: [heating], lowest: 10, highest: 29, alarm: 32 }
+const one = (change: Partial<Rung>): Partial<LadderValues> => ({ rungs: [{ ...heating, ...change }] })
 type Moves = [LadderPart, number, boolean][]
 
 function ladder(changes: Partial<LadderValues> = {}, props: Partial<Parameters<typeof Ladder>[0]> = {}) {
@@ -28,7 +30,7 @@ function ladder(changes: Partial<LadderValues> = {}, props: Partial<Parameters<t
       marks={{}}
       moves="moves cut-in and cut-out"
       compact={false}
-      onMove={(...move) => moves.push(move)}
+      onMove={(part, _rung, value, done) => moves.push([part, value, done])}
       {...props}
     />,
   )
@@ -61,7 +63,7 @@ describe('what stands on the scale', () => {
     ['heating', 'Heats', -1],
     ['cooling', 'Cools', 1],
   ] as const)('%s stands on its own side of the scale', (action, word, side) => {
-    const { container } = ladder(action === 'cooling' ? { action, on: 28, off: 27 } : {})
+    const { container } = ladder(action === 'cooling' ? one({ action, on: 28, off: 27 }) : {})
     const title = screen.getByText(word)
     const rule = Number(container.querySelector('svg > rect')!.getAttribute('x'))
     expect(Math.sign(Number(title.getAttribute('x')) - rule)).toBe(side)
@@ -74,11 +76,11 @@ describe('what stands on the scale', () => {
     expect(height('28.0')).toBeLessThan(height('27.0'))
   })
   it('writes a true minus', () => {
-    ladder({ set: -4, on: -5, off: -4, lowest: -10, highest: 0, alarm: 2 })
+    ladder({ ...one({ set: -4, on: -5, off: -4 }), lowest: -10, highest: 0, alarm: 2 })
     expect(screen.getByRole('slider', { name: 'Cut-in' }).getAttribute('aria-valuetext')).toBe('\u22125.0 °C')
   })
   it('marks a part by a sentence, and the bar by its shape', () => {
-    const { container } = ladder({}, { marks: { bar: 'Swing is narrower than the display resolves.' } })
+    const { container } = ladder({}, { marks: { 'p1/bar': 'Swing is narrower than the display resolves.' } })
     expect(screen.getByRole('slider', { name: 'Whole rung' }).getAttribute('aria-valuetext')).toContain('narrower')
     expect([...container.querySelectorAll('path')].some((path) => path.getAttribute('fill') === 'var(--look)')).toBe(
       true,

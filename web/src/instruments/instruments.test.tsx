@@ -81,14 +81,22 @@ describe('StageTrack', () => {
 
 describe('MiniLadder', () => {
   const mini = (props: Partial<Parameters<typeof MiniLadder>[0]> = {}) =>
-    render(<MiniLadder on={27} off={28} set={28} action="heating" reading={27.1} label="Set 28" {...props} />).container
+    render(
+      <MiniLadder
+        rungs={[{ on: 27, off: 28, action: 'heating' }]}
+        set={28}
+        reading={27.1}
+        label="Set 28"
+        {...props}
+      />,
+    ).container
   const rung = (container: HTMLElement) => Number(container.querySelector('rect')!.getAttribute('y'))
 
   it('heats above the scale and cools below it', () => {
     const heats = rung(mini())
     cleanup()
     expect(heats).toBeLessThan(25)
-    expect(rung(mini({ action: 'cooling', on: 28, off: 27 }))).toBeGreaterThan(25)
+    expect(rung(mini({ rungs: [{ action: 'cooling', on: 28, off: 27 }] }))).toBeGreaterThan(25)
   })
   it('keeps a reading and limits that are far off inside', () => {
     const container = mini({ reading: 90, lowest: -40, highest: 200 })

@@ -2,8 +2,8 @@ import { createContext, type ReactNode, useCallback, useContext, useMemo } from 
 import { type LoopContext, loopContext } from '@nachtigal/core/check/context'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import type { Finding } from '@nachtigal/core/check/finding'
-import type { OnOffBehaviour } from '@nachtigal/core/job/behaviour'
-import { ordered, type PortRef } from '@nachtigal/core/job/chain'
+import { type OnOffBehaviour, type PlanOf, plansOf } from '@nachtigal/core/job/behaviour'
+import type { PortRef } from '@nachtigal/core/job/chain'
 import { changesBetween } from '@nachtigal/core/job/changesBetween'
 import type { JobDocument, LoopDocument, Reading } from '@nachtigal/core/job/documents'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
@@ -15,14 +15,15 @@ import { useAppDispatch, useAppSelector } from '../lib/store'
 import { outputTaken } from '../lib/viewSlice'
 import { type SendOptions, useSend } from './useSend'
 
-export type PlannedOutput = OnOffBehaviour & { readonly id: string }
+/** A planned output that switches. */
+export type PlannedOutput = PlanOf<OnOffBehaviour>
 
 /** An output of a controller: what it is called here, and its plan where it has one. */
 export interface Output {
   readonly key: string
   readonly output: PortRef
   readonly input: PortRef
-  readonly plan: PlannedOutput | undefined
+  readonly plan: PlanOf | undefined
 }
 
 export interface Loop extends LoopContext {
@@ -32,7 +33,9 @@ export interface Loop extends LoopContext {
   readonly open: readonly Finding[]
   readonly closed: readonly Finding[]
   /** The planned outputs in order, and the one in hand; none before there is a controller. */
-  readonly plans: readonly PlannedOutput[]
+  readonly plans: readonly PlanOf[]
+  /** The plan in hand, whatever way it controls; and the same where it switches. */
+  readonly behaviour: PlanOf | undefined
   readonly plan: PlannedOutput | undefined
   /** Every output of the chain's controllers, planned or not, and the one in hand. */
   readonly outputs: readonly Output[]
@@ -75,7 +78,7 @@ export function LoopProvider({ job, loop, data, profiles, loops, children }: Pro
   )
   const derived = useMemo(() => {
     const context = loopContext(job, loop, data, preferences, Object.values(loops))
-    const plans = ordered(loop.settings.planned)
+    const plans = plansOf(loop.settings.planned)
     return { ...context, ...checkLoop(context), plans, outputs: outputsOf(context, plans) }
   }, [job, loop, data, preferences, loops])
   const dispatch = useAppDispatch()
@@ -113,33 +116,40 @@ export function LoopProvider({ job, loop, data, profiles, loops, children }: Pro
     [preferences, by],
   )
   const output = derived.outputs.find(({ key }) => key === taken) ?? derived.outputs[0]
+  const behaviour = output ? output.plan : derived.plans[0]
   const value = useMemo(
     () => ({
       ...derived,
       output,
-      plan: output ? output.plan : derived.plans[0],
+      behaviour,
+      plan: behaviour?.kind === 'on-off' ? behaviour : undefined,
       preferences,
       profiles,
       change,
       reading,
       takeOutput,
     }),
-    [derived, output, preferences, profiles, change, reading, takeOutput],
+    [derived, output, behaviour, preferences, profiles, change, reading, takeOutput],
   )
   return <Context.Provider value={value}>{children}</Context.Provider>
 }
 
-function outputsOf({ chain }: LoopContext, plans: readonly PlannedOutput[]): Output[] {
+function outputsOf({ chain, loop }: LoopContext, plans: readonly PlanOf[]): Output[] {
+  const unused = Object.values(loop.settings.planned).filter((plan) => plan.kind === 'on-off' && plan.unused)
   return chain.devices.flatMap((device) =>
-    controlOutputs(device).map((port): Output => {
-      const plan = plans.find(({ output }) => output.device === device.id && output.port === port)
+    controlOutputs(device).flatMap((port): Output[] => {
+      const here = ({ output }: Pick<PlanOf, 'output'>) => output.device === device.id && output.port === port
+      if (unused.some(here)) return []
+      const plan = plans.find(here)
       const input = Object.entries(device.facts.ports).find(([, { kind }]) => kind === 'probe-in')?.[0] ?? 'none'
-      return {
-        key: plan?.id ?? `${device.id}.${port}`,
-        output: { device: device.id, port },
-        input: plan?.input ?? { device: device.id, port: input },
-        plan,
-      }
+      return [
+        {
+          key: plan?.id ?? `${device.id}.${port}`,
+          output: { device: device.id, port },
+          input: plan?.input ?? { device: device.id, port: input },
+          plan,
+        },
+      ]
     }),
   )
 }

@@ -1,4 +1,5 @@
 import { switchingPlans } from '../../job/behaviour'
+import { rungsOf } from '../../job/stageGroup'
 import { fieldValue } from '../../plant/fieldValue'
 import { floorLimit } from '../../plant/floorOutput'
 import { convert } from '../../units/convert'
@@ -174,6 +175,9 @@ const probeFaultSafe = eachPlan((plan, { chain }) => {
 const powerEnough = eachSwitching((plan, context) => {
   const { survey, words } = context
   if (!survey || survey.seen.action !== plan.action) return []
+  // Of several stages only the last tells: with it everything runs.
+  const stages = rungsOf(context.loop.settings.planned, plan.id).filter(({ action }) => action === plan.action)
+  if (stages.length > 1 && stages.at(-1)?.id !== plan.id) return []
   const design = consequences(plan, context).find(({ id }) => id === 'design')
   const { lossWPerK, restC, fullPowerW } = survey.seen
   const powerW = fullPowerW ?? survey.seen.powerW
@@ -181,7 +185,7 @@ const powerEnough = eachSwitching((plan, context) => {
   const heats = plan.action === 'heating'
   const reachesC = heats ? restC + powerW / lossWPerK : restC - powerW / lossWPerK
   // A burner that can go over its least fire holds what its least fire alone would not.
-  if (powerW > 0 && fullPowerW !== undefined && (heats ? reachesC > plan.offC : reachesC < plan.offC)) return []
+  if (powerW > 0 && (fullPowerW !== undefined || stages.length > 1) && (heats ? reachesC > plan.offC : reachesC < plan.offC)) return []
   return [
     {
       code: 'C060_NEVER_REACHES',

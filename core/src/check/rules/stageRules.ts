@@ -98,7 +98,7 @@ const startsBearable = eachSwitching((plan, context) => {
     load.powerW,
     load.capacityJPerK,
     plan.swingK,
-    plan.minimumOffS,
+    load.leastRestS,
   )
   if (cyclesPerHour <= mostAnHour + 1e-9) return []
   const widerK = swingForRate(load.powerW, load.capacityJPerK, mostAnHour)
@@ -108,7 +108,7 @@ const startsBearable = eachSwitching((plan, context) => {
       {
         about: plan.id,
         head: `Starts up to ${words.say(cyclesPerHour, 'perHour', 1)}.`,
-        reason: `${named ? `${named.tag} bears` : 'Usual are at most'} ${words.say(mostAnHour, 'perHour', 0)}${restRules ? `; a rest of ${words.say(plan.minimumOffS, 'seconds')} is kept` : ''}.`,
+        reason: `${named ? `${named.tag} bears` : 'Usual are at most'} ${words.say(mostAnHour, 'perHour', 0)}${restRules ? `; a rest of ${words.say(load.leastRestS, 'seconds')} is kept` : ''}.`,
         remedy: `A swing of ${words.say(widerK, 'difference')}, or a longer rest, or more store.`,
         worked: [
           {
@@ -117,7 +117,7 @@ const startsBearable = eachSwitching((plan, context) => {
               powerW: load.powerW,
               capacityJPerK: load.capacityJPerK,
               swingK: plan.swingK,
-              minimumOffS: plan.minimumOffS,
+              minimumOffS: load.leastRestS,
             },
             output: 'cyclesPerHour',
           },

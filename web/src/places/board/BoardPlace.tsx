@@ -4,7 +4,10 @@ import { loopContext } from '@nachtigal/core/check/context'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { nextThing, stageStatus } from '@nachtigal/core/check/stageStatus'
 import { lastReading } from '@nachtigal/core/job/proofReadings'
+import { bandEnds } from '@nachtigal/core/control/proportional'
+import { type PlanOf, plansOf } from '@nachtigal/core/job/behaviour'
 import { ordered } from '@nachtigal/core/job/chain'
+import { rungsOf } from '@nachtigal/core/job/stageGroup'
 import { stages } from '@nachtigal/core/survey/hazards'
 import { factsOfKind } from '@nachtigal/core/survey/kindFacts'
 import { formatValue, quantityView } from '@nachtigal/core/units/quantity'
@@ -18,6 +21,14 @@ import { AddLoopForm } from './AddLoopForm'
 import { JobDetailsForm } from './JobDetailsForm'
 
 const severityOf = (codes: readonly string[]) => (codes.includes('stop') ? 0 : codes.includes('look-again') ? 1 : 2)
+
+/** Both ends of an output that gives more or less, in the unit that is shown. */
+function wedgeOf(plan: PlanOf, shown: (c: number) => number) {
+  if (plan.kind === 'on-off') return undefined
+  const { zeroC, fullC } =
+    plan.kind === 'band' ? bandEnds(plan) : { zeroC: plan.setpointC, fullC: plan.setpointC + plan.bandK }
+  return { zero: shown(zeroC), full: shown(fullC), action: plan.action }
+}
 
 /** The board: a row for each loop, what needs a hand first. */
 export function BoardPlace() {
@@ -81,7 +92,7 @@ export function BoardPlace() {
       ) : null}
       <ul className="border-t border-ink">
         {rows.map(({ loop, context, open, status, next, rank }) => {
-          const [plan] = ordered(loop.settings.planned)
+          const [plan] = plansOf(loop.settings.planned)
           const reading = lastReading(loop)
           const here = stages.indexOf(next.stage)
           const shown = (c: number) => view.toShown(c)
@@ -120,14 +131,21 @@ export function BoardPlace() {
                 <span className="max-lg:hidden">
                   {plan ? (
                     <MiniLadder
-                      on={shown(plan.onC)}
-                      off={shown(plan.offC)}
+                      rungs={rungsOf(loop.settings.planned, plan.id).map(({ onC, offC, action }) => ({
+                        on: shown(onC),
+                        off: shown(offC),
+                        action,
+                      }))}
+                      wedge={wedgeOf(plan, shown)}
                       set={shown(plan.setpointC)}
-                      action={plan.action}
                       reading={reading ? shown(reading.value!) : undefined}
                       lowest={plan.lowestC === undefined ? undefined : shown(plan.lowestC)}
                       highest={plan.highestC === undefined ? undefined : shown(plan.highestC)}
-                      label={`Set ${context.words.say(plan.setpointC, 'temperature')}, on ${context.words.say(plan.onC, 'temperature')}, off ${context.words.say(plan.offC, 'temperature')}`}
+                      label={
+                        plan.kind === 'on-off'
+                          ? `Set ${context.words.say(plan.setpointC, 'temperature')}, on ${context.words.say(plan.onC, 'temperature')}, off ${context.words.say(plan.offC, 'temperature')}`
+                          : `Set ${context.words.say(plan.setpointC, 'temperature')}, band ${context.words.say(plan.bandK, 'difference')}`
+                      }
                     />
                   ) : null}
                 </span>

@@ -1,199 +1,247 @@
-import type { Reading } from '@nachtigal/core/job/documents'
-import { keyingSheet, type KeyingRow } from '@nachtigal/core/proof/keyingSheet'
-import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { useState } from 'react'
-import { Link } from 'react-router'
-import { drafted, draftCleared } from '../../lib/draftsSlice'
-import { useAppDispatch, useAppSelector } from '../../lib/store'
+import type { Reading } from '@nachtigal/core/job/documents'
+import { setParts, setPartTitles } from '@nachtigal/core/check/settings/setParts'
+import { keyingRoute, type KeyingStep } from '@nachtigal/core/profile/keyingRoute'
+import { beforeKeying } from '@nachtigal/core/proof/beforeKeying'
+import { keyingSheet, type KeyingRow, type KeyingSheet, waits } from '@nachtigal/core/proof/keyingSheet'
+import { counted } from '@nachtigal/core/units/words'
+import { PHONE, useMedia } from '../../lib/useMedia'
 import { Cautions } from '../../loop/Cautions'
+import { Findings } from '../../loop/Findings'
 import { AddTemporary } from '../../loop/TemporaryBar'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
+import { PartsNav } from '../../ui/PartsNav'
 import { Shape } from '../../ui/Shape'
+import { Tick } from '../../ui/Tick'
+import { KeyedCell } from './KeyedCell'
+import { KeyOne } from './KeyOne'
+import { ReasonField } from './ReasonField'
+import { useKeying } from './useKeying'
 
-/** The keying sheet: for each parameter the keys to it, planned, as found, as left. */
+/** The keying sheet: the path of keys, and for each parameter planned, as found, as left. */
 export function KeyingStage() {
   const context = useLoop()
-  const { loop, job, change, reading } = context
+  const { loop, job, chain, output, behaviour, open } = context
   const sheets = keyingSheet(context)
-  const write = (side: 'asFound' | 'asLeft', device: string, entries: Record<string, Reading | undefined>) => {
-    const held = { ...loop.settings[side][device] }
-    for (const [code, value] of Object.entries(entries))
-      if (value) held[code] = value
-      else delete held[code]
-    return change({
-      loop: { ...loop, settings: { ...loop.settings, [side]: { ...loop.settings[side], [device]: held } } },
-    })
-  }
-  const asTyped = (row: KeyingRow, text: string) => reading(text, row.quantity, job)
+  const phone = useMedia(PHONE)
+  const [one, setOne] = useState<boolean>()
+  const [changesOnly, setChangesOnly] = useState(false)
+  const keying = useKeying()
+  const base = `/jobs/${job.id}/loops/${loop.id}/set`
+  const device = chain.devices.find(({ id }) => id === output?.output.device)
+  const parts = device ? setParts(context, device, behaviour?.id) : []
+  const api = `/api/jobs/${job.id}/loops/${loop.id}`
+  const byOne = one ?? phone
+  const left = sheets.flatMap(({ rows }) => rows).filter(waits).length
   return (
-    <div className="work">
-      <div className="min-h-0 overflow-auto px-4 py-2">
-        {sheets.length === 0 ? <p>No controller yet.</p> : null}
-        {sheets.map(({ device, rows }) => (
-          <section key={device.id} aria-labelledby={`sheet-${device.id}`}>
-            <div className="flex items-baseline gap-4">
-              <h2 id={`sheet-${device.id}`} className="h2">
-                Key into {device.tag} {device.name}
-              </h2>
-              <span className="text-ink2 not-phone">in this order: what resets others comes first</span>
-            </div>
-            <table className="grid-table tight">
-              <thead>
-                <tr>
-                  <th className="not-phone">code</th>
-                  <th>parameter</th>
-                  <th>planned</th>
-                  <th>as found</th>
-                  <th>as left</th>
-                  <th>
-                    <span className="sr-only">verdict</span>
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {rows.map((row) => (
-                  <tr key={row.code}>
-                    <td className="mono not-phone">{row.code}</td>
-                    <td>
-                      <span className="mono only-phone">{row.code} </span>
-                      {row.name}
-                      <span className="block small text-ink2 not-phone">
-                        {row.keys}
-                        {row.level === 'owner' ? ', owner may turn it' : ''}
-                      </span>
-                    </td>
-                    <td className="whitespace-nowrap text-[15px] font-bold">
-                      {row.planned} <span className="small text-ink2 font-normal">{row.unit}</span>
-                    </td>
-                    {(['asFound', 'asLeft'] as const).map((side) => (
-                      <td key={side}>
-                        <KeyedCell
-                          label={`${row.name}, ${side === 'asFound' ? 'as found' : 'as left'}`}
-                          draftKey={`${loop.id}/${side}/${device.id}/${row.code}`}
-                          row={row}
-                          held={row[side]}
-                          onKeep={(text) =>
-                            write(side, device.id, { [row.code]: text === '' ? undefined : asTyped(row, text) })
-                          }
-                        />
-                      </td>
-                    ))}
-                    <td>
-                      {row.agrees === undefined ? (
-                        <Shape kind="waiting" labelled />
-                      ) : (
-                        <Shape kind={row.agrees ? 'fits' : 'look'} labelled />
-                      )}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </section>
-        ))}
-      </div>
-      <aside className="panel" aria-label="What it means">
-        <h2 className="h2">Keying</h2>
-        <p>Write down what you find before you key anything. Then key from the top: what resets others comes first.</p>
-        <p>As left is what the display shows when you go, also where it is not the plan.</p>
-        <Cautions stage="set" />
-        <AddTemporary trigger="A limit raised or an output forced for now? Enter it" />
-        {sheets.map(({ device, rows }) => {
-          const open = rows.filter(({ asLeft }) => !asLeft)
-          return open.length === 0 ? null : (
-            <Button
-              key={device.id}
-              second
-              end=""
-              onClick={() =>
-                write('asLeft', device.id, Object.fromEntries(open.map((row) => [row.code, asTyped(row, row.planned)])))
-              }
-            >
-              The rest is as planned
-            </Button>
-          )
-        })}
-        <Link className="min-h-8" to={`/jobs/${job.id}/loops/${loop.id}/set`}>
-          Back to the ladder
-        </Link>
-        <div className="mt-auto action-bar">
-          <Button to={`/jobs/${job.id}/loops/${loop.id}/try`}>Try it</Button>
+    <div className="fills flex-1 min-h-0 flex flex-col bg-paper">
+      <PartsNav
+        label="Parts of setting"
+        parts={[
+          ...parts.map((id, i) => ({ to: i === 0 ? base : `${base}/${id}`, title: setPartTitles[id] })),
+          { to: `${base}/keying`, title: 'Keying sheet' },
+        ]}
+        here="Keying sheet"
+      />
+      <div className="work">
+        <div className="min-h-0 overflow-auto px-4 py-2">
+          {sheets.length === 0 ? <p>No controller yet.</p> : null}
+          {byOne && left > 0 ? (
+            <KeyOne sheets={sheets} onAll={() => setOne(false)} />
+          ) : (
+            sheets.map((sheet) => <Sheet key={sheet.device.id} sheet={sheet} changesOnly={changesOnly} />)
+          )}
         </div>
-      </aside>
+        <aside className="panel" aria-label="What it means">
+          <h2 className="h2">Keying</h2>
+          <p role="status">
+            {left === 0 ? 'All is keyed and told.' : `${counted(left, 'value')} to key.`} Write down what you find before
+            you key anything.
+          </p>
+          {left > 0 && !byOne ? (
+            <Button second end="" onClick={() => setOne(true)}>
+              Key one after another
+            </Button>
+          ) : null}
+          {byOne ? null : (
+            <Tick checked={changesOnly} onChange={setChangesOnly}>
+              Only what is to be changed
+            </Tick>
+          )}
+          {sheets.map(({ device: each, rows }) => {
+            const waiting = rows.filter(({ asLeft }) => !asLeft)
+            return waiting.length === 0 ? null : (
+              <Button
+                key={each.id}
+                second
+                end=""
+                onClick={() => keying.write('asLeft', each.id, Object.fromEntries(waiting.map((row) => [row.code, keying.typed(row, row.planned)])))}
+              >
+                The rest is as planned
+              </Button>
+            )
+          })}
+          {sheets.length > 0 ? (
+            <p className="flex gap-4 flex-wrap">
+              <a href={`${api}/keying.pdf`} target="_blank" rel="noreferrer">
+                Print or PDF
+              </a>
+              <a href={`${api}/keying.csv`} download>
+                CSV
+              </a>
+            </p>
+          ) : null}
+          <Findings
+            findings={open.filter(({ code }) => code === 'C095_CANNOT_BE_KEYED' || code === 'C097_LEFT_OTHERWISE')}
+            none="Everything planned can be keyed."
+          />
+          <Cautions stage="set" />
+          <AddTemporary trigger="A limit raised or an output forced for now? Enter it" />
+          <div className="mt-auto action-bar">
+            <Button to={`/jobs/${job.id}/loops/${loop.id}/try`}>Try it</Button>
+          </div>
+        </aside>
+      </div>
     </div>
   )
 }
 
-interface CellProps {
-  readonly label: string
-  readonly draftKey: string
-  readonly row: KeyingRow
-  readonly held: Reading | undefined
-  readonly onKeep: (text: string) => string | undefined
+function Sheet({ sheet: { device, rows }, changesOnly }: { sheet: KeyingSheet; changesOnly: boolean }) {
+  const context = useLoop()
+  const { loop } = context
+  const { write, typed, ticked } = useKeying()
+  const controller = device.facts.controller!
+  const shown = changesOnly ? rows.filter(waits) : rows
+  // The way through the keys of what is shown: changes alone have a shorter one.
+  const steps = new Map(keyingRoute(controller, shown.map(({ code }) => code)).map((step) => [step.code, step]))
+  const before = beforeKeying(context, device, shown)
+  return (
+    <section aria-labelledby={`sheet-${device.id}`} className="mb-4">
+      <div className="flex items-baseline gap-4 flex-wrap">
+        <h2 id={`sheet-${device.id}`} className="h2">
+          Key into {device.tag} {device.name}
+        </h2>
+        <span className="text-ink2 not-phone">from the top: what sets others back comes first</span>
+      </div>
+      {before.map((line) => (
+        <p key={line} className="caution" role="note">
+          {line}
+        </p>
+      ))}
+      {shown.length === 0 ? <p className="py-2">Nothing is to be changed.</p> : null}
+      <table className={`grid-table tight ${shown.length === 0 ? 'sr-only' : ''}`}>
+        <thead>
+          <tr>
+            <th>
+              <span className="sr-only">keyed</span>
+            </th>
+            <th>parameter</th>
+            <th>planned</th>
+            <th>as found</th>
+            <th>as left</th>
+            <th>
+              <span className="sr-only">verdict</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((row) => (
+            <Row
+              key={row.code}
+              row={row}
+              step={steps.get(row.code)}
+              draftKey={(side) => `${loop.id}/${side}/${device.id}/${row.code}`}
+              onTick={(on) => ticked(device.id, row, on)}
+              onKeep={(side, text) =>
+                write(side, device.id, { [row.code]: text === '' ? undefined : typed(row, text) })
+              }
+              onReason={(why) =>
+                write('asLeft', device.id, { [row.code]: { ...row.asLeft!, why } }, why)
+              }
+            />
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
 }
 
-/** One value as the display shows it; out of range is taken, text in a number is not. */
-function KeyedCell({ label, draftKey, row, held, onKeep }: CellProps) {
-  const dispatch = useAppDispatch()
-  const draft = useAppSelector((state) => state.drafts[draftKey])
-  const [error, setError] = useState<string>()
-  if (row.choices)
-    return (
-      <div className="comb text md:!h-8 min-w-20">
-        <select
-          aria-label={label}
-          value={held?.text ?? ''}
-          onChange={(event) => {
-            onKeep(event.target.value)
-          }}
-        >
-          <option value="">{'\u2013'}</option>
-          {Object.values(row.choices).map((shown) => (
-            <option key={shown} value={shown}>
-              {shown}
-            </option>
-          ))}
-        </select>
-      </div>
-    )
-  const keep = (text: string) => {
-    const typed = text.trim()
-    if (typed !== '' && !parseNumber(typed).ok) {
-      setError(`${label} is “${typed.slice(0, 20)}”: it takes a number, such as ${row.planned}.`)
-      return
-    }
-    const wrong = onKeep(typed)
-    setError(wrong)
-    if (!wrong) dispatch(draftCleared(draftKey))
-  }
+interface RowProps {
+  readonly row: KeyingRow
+  readonly step: KeyingStep | undefined
+  readonly draftKey: (side: 'asFound' | 'asLeft') => string
+  readonly onTick: (on: boolean) => void
+  readonly onKeep: (side: 'asFound' | 'asLeft', text: string) => string | undefined
+  readonly onReason: (why: string) => string | undefined
+}
+
+const differs = (row: KeyingRow, found: Reading | undefined) =>
+  found !== undefined && found.text.trim() !== row.planned
+
+function Row({ row, step, draftKey, onTick, onKeep, onReason }: RowProps) {
   return (
     <>
-      <div className={`comb text md:!h-8 min-w-20 max-w-28 ${error && draft !== undefined ? 'bad' : ''}`}>
-        <input
-          aria-label={label}
-          aria-invalid={error !== undefined && draft !== undefined}
-          inputMode="decimal"
-          maxLength={20}
-          autoComplete="off"
-          value={draft ?? held?.text ?? ''}
-          onChange={(event) => {
-            setError(undefined)
-            dispatch(drafted({ key: draftKey, text: event.target.value }))
-          }}
-          onBlur={() => {
-            if (draft !== undefined) keep(draft)
-          }}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter' && draft !== undefined) keep(draft)
-            if (event.key === 'Escape') dispatch(draftCleared(draftKey))
-          }}
-        />
-      </div>
-      {error && draft !== undefined ? (
-        <p role="alert" className="error">
-          {error}
-        </p>
+      {step?.enters ? (
+        <tr className="level-row">
+          <td colSpan={6}>
+            <b className="cond">{step.enters}</b> <span className="small text-ink2">from here, then back out at its end</span>
+          </td>
+        </tr>
+      ) : null}
+      <tr data-code={row.code} data-agrees={row.agrees === undefined ? 'open' : row.agrees}>
+        <td>
+          <Tick label={`${row.name} keyed as planned`} checked={row.agrees === true} onChange={onTick} />
+        </td>
+        <td>
+          <span className="mono">{row.code}</span> {row.name}
+          <span className="block small text-ink2">
+            {step ? step.keys : ''}
+            {row.level === 'owner' ? ' (owner\u2019s)' : ''}
+          </span>
+          {row.setsBack.length > 0 ? (
+            <span className="block small">Sets back {row.setsBack.join(', ')}: key those after it.</span>
+          ) : null}
+          {row.beyond ? (
+            <span className="flex gap-1.5 small items-baseline">
+              <Shape kind="look" size={12} labelled /> {row.beyond}
+            </span>
+          ) : null}
+        </td>
+        <td className="whitespace-nowrap text-[15px] font-bold">
+          {row.planned} <span className="small text-ink2 font-normal">{row.unit}</span>
+          {row.rounded ? (
+            <span className="block small text-ink2 font-normal">
+              of {row.rounded.exact}, {row.rounded.difference}
+            </span>
+          ) : null}
+        </td>
+        {(['asFound', 'asLeft'] as const).map((side) => (
+          <td key={side} className={differs(row, row[side]) ? 'differs' : undefined}>
+            <KeyedCell
+              label={`${row.name}, ${side === 'asFound' ? 'as found' : 'as left'}`}
+              draftKey={draftKey(side)}
+              row={row}
+              held={row[side]}
+              onKeep={(text) => onKeep(side, text)}
+            />
+          </td>
+        ))}
+        <td>
+          {row.agrees === undefined ? (
+            <Shape kind="waiting" labelled />
+          ) : (
+            <Shape kind={row.agrees ? 'fits' : 'look'} labelled />
+          )}
+        </td>
+      </tr>
+      {row.agrees === false ? (
+        <tr className="reason-row">
+          <td />
+          <td colSpan={5}>
+            <ReasonField row={row} draftKey={`${draftKey('asLeft')}/why`} onReason={onReason} />
+          </td>
+        </tr>
       ) : null}
     </>
   )

@@ -1,6 +1,6 @@
-import { type ReactNode, useEffect, useRef } from 'react'
-import { NavLink } from 'react-router'
+import type { ReactNode } from 'react'
 import { useLoop } from '../../loop/loopContext'
+import { PartsNav } from '../../ui/PartsNav'
 
 /** Parts of the stage in the order of the work. */
 const parts = [
@@ -16,24 +16,13 @@ const parts = [
 /** Frame of the stage: its parts along the top, one of them below. */
 export function WireFrame({ part, children }: { part: (typeof parts)[number]['title']; children: ReactNode }) {
   const { job, loop } = useLoop()
-  const nav = useRef<HTMLElement>(null)
-  useEffect(() => {
-    nav.current?.querySelector('[aria-current=step]')?.scrollIntoView({ block: 'nearest', inline: 'center' })
-  }, [part])
   return (
     <div className="fills flex-1 min-h-0 flex flex-col bg-paper">
-      <nav ref={nav} aria-label="Parts of wiring" className="parts">
-        {parts.map(({ id, title }) => (
-          <NavLink
-            key={title}
-            to={`/jobs/${job.id}/loops/${loop.id}/wire${id}`}
-            aria-current={title === part ? 'step' : undefined}
-            className={title === part ? 'chosen' : undefined}
-          >
-            {title}
-          </NavLink>
-        ))}
-      </nav>
+      <PartsNav
+        label="Parts of wiring"
+        parts={parts.map(({ id, title }) => ({ to: `/jobs/${job.id}/loops/${loop.id}/wire${id}`, title }))}
+        here={part}
+      />
       {children}
     </div>
   )

@@ -1,0 +1,213 @@
+import { useState } from 'react'
+import { bandView } from '@nachtigal/core/check/settings/bandView'
+import { bandEnds } from '@nachtigal/core/control/proportional'
+import { tuneController, tuningMethods, type TuningMethod } from '@nachtigal/core/control/tuneController'
+import { spell } from '@nachtigal/core/control/timerSequence'
+import type { BandBehaviour, PlanOf } from '@nachtigal/core/job/behaviour'
+import { bindsAny } from '@nachtigal/core/profile/bound'
+import { quantityView } from '@nachtigal/core/units/quantity'
+import { BandChart, type BandHandle } from '../../instruments/BandChart'
+import { PHONE, useMedia } from '../../lib/useMedia'
+import { useLoop } from '../../loop/loopContext'
+import { ChoiceField } from '../../ui/ChoiceField'
+import { NumberField } from '../../ui/NumberField'
+import { MeaningPanel } from './MeaningPanel'
+import { useSetting } from './setting'
+
+/** The band: how much the output gives over the temperature, and where it comes to rest. */
+export function BandPart() {
+  const { plan } = useSetting()
+  return plan?.kind === 'band' ? <Band plan={plan} /> : null
+}
+
+function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
+  const { loop, preferences, words } = useLoop()
+  const { context, device, findings, move, safely, withPlan } = useSetting()
+  const phone = useMedia(PHONE)
+  const kept = loop.settings.planned[plan.id] as BandBehaviour
+  const view = bandView(context, plan)
+  const temperature = quantityView('temperature', preferences)
+  const difference = quantityView('difference', preferences)
+  const { controller } = device.facts
+  const display = controller!.display
+  const step = preferences.temperatureUnit === 'F' ? display.stepF : display.stepC
+  const stepSi = difference.toSi(step)
+  const out = (c: number) => Number(temperature.toShown(c).toFixed(4))
+  const key = (name: string) => `${loop.id}/${plan.id}/${name}`
+  const has = (code: string) => findings.find((f) => f.code === code && f.about === plan.id)?.head
+  const towards = plan.action === 'cooling' ? 1 : -1
+  const dragged = (handle: BandHandle, x: number, y: number): BandBehaviour => {
+    const celsius = temperature.toSi(x)
+    const { zeroC, fullC } = bandEnds(kept)
+    const between = (zero: number, full: number): BandBehaviour => {
+      const bandK = Math.max(stepSi, towards * (full - zero))
+      return { ...kept, bandK, setpointC: plan.anchor === 'centred' ? zero + (towards * bandK) / 2 : zero }
+    }
+    switch (handle) {
+      case 'set':
+        return { ...kept, setpointC: celsius }
+      case 'zero':
+        return between(towards > 0 ? Math.min(celsius, fullC - stepSi) : Math.max(celsius, fullC + stepSi), fullC)
+      case 'full':
+        return between(zeroC, towards > 0 ? Math.max(celsius, zeroC + stepSi) : Math.min(celsius, zeroC - stepSi))
+      case 'minimum':
+        return { ...kept, minimumPercent: Math.min(Math.round(y), kept.maximumPercent) }
+      case 'maximum':
+        return { ...kept, maximumPercent: Math.max(Math.round(y), kept.minimumPercent) }
+    }
+  }
+  const edit = (change: Partial<BandBehaviour>) => safely(() => withPlan(plan.id, { ...kept, ...change }))
+  const number = (
+    label: string,
+    field: 'setpointC' | 'bandK' | 'minimumPercent' | 'maximumPercent' | 'cycleS' | 'travelS' | 'integralS' | 'alarmHighC' | 'lowestC' | 'highestC',
+    quantity: 'temperature' | 'difference' | 'percent' | 'seconds',
+    bounds: { readonly low?: number; readonly high: number; readonly over?: number },
+    finding?: 'look',
+  ) => (
+    <NumberField
+      key={field}
+      label={label}
+      draftKey={key(field)}
+      value={plan[field]}
+      quantity={quantity}
+      preferences={preferences}
+      {...bounds}
+      {...(quantity === 'temperature' || quantity === 'difference' ? { stepSi } : {})}
+      required={!['alarmHighC', 'lowestC', 'highestC'].includes(field)}
+      finding={finding}
+      onCommit={(v) =>
+        safely(() => {
+          const { [field]: _old, ...rest } = kept
+          return withPlan(plan.id, (v === undefined ? rest : { ...rest, [field]: v }) as BandBehaviour)
+        })
+      }
+    />
+  )
+  return (
+    <div className="work">
+      <section className="flex flex-col min-h-0 min-w-0" aria-labelledby="band-title">
+        <div className="flex items-baseline gap-4 px-4 pt-2">
+          <h2 id="band-title" className="h2">
+            Band
+          </h2>
+          <span className="text-ink2 truncate not-phone">
+            moves by {words.say(stepSi, 'difference')}, the display step of {device.name}
+          </span>
+        </div>
+        <div className="flex-1 min-h-0 max-lg:h-[420px] max-lg:flex-none px-2 flex items-stretch">
+          <BandChart
+            values={{
+              action: plan.action,
+              set: out(plan.setpointC),
+              zero: out(view.zeroC),
+              full: out(view.fullC),
+              minimum: plan.minimumPercent,
+              maximum: plan.maximumPercent,
+              corners: view.corners.map(([c, percent]) => [out(c), percent] as const),
+              rest: view.rest ? { at: out(view.rest.settlesC), percent: Math.min(100, view.rest.percent) } : undefined,
+            }}
+            unit={temperature.label}
+            step={step}
+            measured={view.scale.text}
+            measuredTitle={view.scale.title}
+            compact={phone}
+            marks={{
+              ...(has('C119_BAND_UNDER_RESOLUTION') ? { full: has('C119_BAND_UNDER_RESOLUTION')! } : {}),
+              ...(has('C120_BAND_RESTS_AWAY') ? { rest: has('C120_BAND_RESTS_AWAY')! } : {}),
+            }}
+            onMove={(handle, { x, y }, done) => move(() => withPlan(plan.id, dragged(handle, x, y)), done)}
+          />
+        </div>
+        <div className="param-row">
+          {number('Set', 'setpointC', 'temperature', { low: -273, high: 2000 })}
+          {number('Band', 'bandK', 'difference', { over: 0, high: 500 }, has('C119_BAND_UNDER_RESOLUTION') ? 'look' : undefined)}
+          <ChoiceField
+            label="The set is where it gives"
+            value={plan.anchor}
+            choices={[
+              { value: 'centred', title: 'half' },
+              { value: 'from-setpoint', title: 'nothing' },
+            ]}
+            onChoose={(anchor) => {
+              // The same band, said from another point of it.
+              const { zeroC, fullC } = bandEnds(kept)
+              edit({
+                anchor: anchor as BandBehaviour['anchor'],
+                setpointC: anchor === 'centred' ? (zeroC + fullC) / 2 : zeroC,
+              })
+            }}
+          />
+          {controller && bindsAny(controller, 'action') ? (
+            <ChoiceField
+              label="Gives more as it gets"
+              value={plan.action}
+              choices={[
+                { value: 'heating', title: 'colder (heats)' },
+                { value: 'cooling', title: 'warmer (cools)' },
+              ]}
+              onChoose={(action) => edit({ action: action as BandBehaviour['action'] })}
+            />
+          ) : null}
+          {number('Least output', 'minimumPercent', 'percent', { low: 0, high: 100 })}
+          {number('Most output', 'maximumPercent', 'percent', { low: 0, high: 100 })}
+          {controller && bindsAny(controller, 'integral')
+            ? number('Integral time', 'integralS', 'seconds', { low: 0, high: 86400 })
+            : null}
+          {plan.cycleS === undefined
+            ? null
+            : number('Beat', 'cycleS', 'seconds', { over: 0, high: 7200 }, has('C121_BEAT_TOO_SHORT') ? 'look' : undefined)}
+          {plan.travelS === undefined ? null : number('Valve travel', 'travelS', 'seconds', { over: 0, high: 7200 })}
+          {number('Lowest set', 'lowestC', 'temperature', { low: -273, high: 2000 })}
+          {number('Highest set', 'highestC', 'temperature', { low: -273, high: 2000 })}
+          {number('High alarm', 'alarmHighC', 'temperature', { low: -273, high: 2000 })}
+        </div>
+      </section>
+      <MeaningPanel lines={view.lines}>
+        {controller && bindsAny(controller, 'integral') ? (
+          <Tune onUse={(bandK, integralS) => edit({ bandK, integralS: Math.round(integralS) })} plan={plan.id} />
+        ) : null}
+      </MeaningPanel>
+    </div>
+  )
+}
+
+const methodTitles: Readonly<Record<TuningMethod, string>> = {
+  simc: 'calm (SIMC)',
+  'cohen-coon': 'Cohen-Coon',
+  'ziegler-nichols': 'quick (Ziegler-Nichols)',
+}
+
+/** Band and integral time from a step test: how much it rose, how fast, and how long nothing happened. */
+function Tune({ onUse, plan }: { onUse: (bandK: number, integralS: number) => void; plan: string }) {
+  const { preferences, words } = useLoop()
+  const [gain, setGain] = useState<number>()
+  const [time, setTime] = useState<number>()
+  const [dead, setDead] = useState<number>()
+  const [method, setMethod] = useState<TuningMethod>('simc')
+  const tuning =
+    gain !== undefined && time !== undefined && dead !== undefined ? tuneController(gain, time, dead, method) : undefined
+  return (
+    <details className="tune">
+      <summary>From a step test</summary>
+      <p className="small">
+        Step the output by 10 % and write down: kelvins risen for each percent, time to 63 % of the rise, time before
+        anything moved.
+      </p>
+      <div className="grid grid-cols-2 gap-2">
+        <NumberField label="Rise for each %" draftKey={`${plan}/tune/gain`} value={gain} quantity="gain" preferences={preferences} over={0} high={100} onCommit={setGain} />
+        <NumberField label="63 % after" draftKey={`${plan}/tune/time`} value={time} quantity="seconds" preferences={preferences} over={0} high={1e6} onCommit={setTime} />
+        <NumberField label="Nothing for" draftKey={`${plan}/tune/dead`} value={dead} quantity="seconds" preferences={preferences} over={0} high={1e5} onCommit={setDead} />
+        <ChoiceField label="Way" value={method} choices={tuningMethods.map((value) => ({ value, title: methodTitles[value] }))} onChoose={(value) => setMethod(value as TuningMethod)} />
+      </div>
+      {tuning ? (
+        <p role="status" className="mt-1">
+          Band <b>{words.say(tuning.bandK, 'difference')}</b>, integral <b>{spell(tuning.resetS)}</b>
+          {tuning.rateS > 0 ? `, derivative ${spell(tuning.rateS)}` : ''}.{' '}
+          <button type="button" className="third" onClick={() => onUse(tuning.bandK, tuning.resetS)}>
+            Plan these
+          </button>
+        </p>
+      ) : null}
+    </details>
+  )
+}
