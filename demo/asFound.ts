@@ -122,7 +122,7 @@ export const asFound: Story = {
       story: (t) => {
         survey(t, { answers: { ...answersOf('Rescue van'), coAlarm: 'no' }, hazards: hazardsOf('Rescue van') })
         chain(t, ['ptarmigan', 'cabin-ntc10k', 'cabin-heater-cut'])
-        feedFrom(t, 'battery-12-lead', 'battery', t.uuid('none'))
+        feedFrom(t, 'battery-12-lead', 'battery')
       },
     },
   ],

@@ -213,7 +213,7 @@ export const asPlanned: Story = {
         })
         chain(t, ['ouzel', 'panel-k', 'air-valve-24'])
         option(t, 'device 0', 'model', 'low')
-        feedFrom(t, 'supply-24dc', 'power supply', t.uuid('none'))
+        feedFrom(t, 'supply-24dc', 'power supply')
       },
     },
     {
@@ -297,7 +297,7 @@ export const asPlanned: Story = {
           found: nothingThere,
         })
         chain(t, ['ptarmigan', 'cabin-ntc10k', 'cabin-heater', 'co-alarm'])
-        feedFrom(t, 'battery-12-lead', 'battery', t.uuid('none'))
+        feedFrom(t, 'battery-12-lead', 'battery')
       },
     },
   ],

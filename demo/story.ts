@@ -117,9 +117,14 @@ export function branch(teller: Teller, load: string, as: string, contact: string
 }
 
 /** Feeds this loop from a supply of its own in place of the one that fed it. */
-export function feedFrom(teller: Teller, id: string, as: string, instead: string) {
+export function feedFrom(teller: Teller, id: string, as: string) {
   add(teller, id, as)
-  teller.put(planned(teller, moveSupply(teller.current(), instead, teller.uuid(as))))
+  const own = teller.uuid(as)
+  const { job, loop } = teller.current()
+  const before = Object.values(loop.chain.connections)
+    .map(({ from }) => from.device)
+    .find((device) => device !== own && job.devices[device] !== undefined)
+  if (before) teller.put(planned(teller, moveSupply(teller.current(), before, own)))
 }
 
 /** Joins two ports by hand. */

@@ -8,7 +8,7 @@ import { roundToStep } from '../units/displayRound'
 import { quantityView, shownText, type Quantity } from '../units/quantity'
 import type { CalcCall, LoopSurvey } from '../survey/surveyResult'
 import type { LoopContext } from './context'
-import { rungLoad } from './rungLoad'
+import { rungLoad, type RungLoad } from './rungLoad'
 
 /** One line of "what it means": a worked-out number that can be opened, a reason why there is none, or a few words. */
 export interface Consequence {
@@ -89,8 +89,16 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
     highC: Math.max(onC, offC),
     action,
   })
-  const cycles = (id: string, label: string, restC: number): Consequence => {
+  // A rest that outlasts the swing lets the place drift on: the cycle is the one from where it drifts to.
+  const kept = (restC: number) => {
     const input = cycleAt(restC)
+    const { offS } = onOffCycle(input)
+    if (offS === null || offS >= load.leastRestS) return input
+    const driftedC = restC + (offC - restC) * Math.exp((-load.leastRestS * load.lossWPerK) / load.capacityJPerK)
+    return action === 'heating' ? { ...input, lowC: driftedC } : { ...input, highC: driftedC }
+  }
+  const cycles = (id: string, label: string, restC: number): Consequence => {
+    const input = kept(restC)
     const made = onOffCycle(input)
     return {
       id,
@@ -141,12 +149,12 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
     )
   }
   const risesKPerHour = (3600 * load.powerW) / load.capacityJPerK / 2
-  return [...lines, settles(plan, given, load.restC, load.powerW), ...displayed(plan, given, risesKPerHour)]
+  return [...lines, settles(plan, given, load), ...displayed(plan, given, risesKPerHour)]
 }
 
 /** Where the place comes to rest on the design day: between the points, or at the most the plant can do. */
-function settles(plan: OnOffBehaviour, { survey, words }: Given, restC: number, powerW: number): Consequence {
-  const { lossWPerK } = survey!.seen
+function settles(plan: OnOffBehaviour, { words }: Given, load: RungLoad): Consequence {
+  const { restC, powerW, lossWPerK, stages } = load
   const heats = plan.action === 'heating'
   const reachesC = restC + ((heats ? 1 : -1) * powerW) / lossWPerK
   const low = Math.min(plan.onC, plan.offC)
@@ -161,7 +169,9 @@ function settles(plan: OnOffBehaviour, { survey, words }: Given, restC: number, 
     text: idle
       ? `${words.say(restC, 'temperature')} without it`
       : short
-        ? `${words.say(reachesC, 'temperature')}, no more`
+        ? stages > 1
+          ? 'nothing alone: it stays on, the others do the rest'
+          : `${words.say(reachesC, 'temperature')}, no more`
         : `${words.say(low, 'temperature')} to ${words.say(high, 'temperature')}`,
   }
 }

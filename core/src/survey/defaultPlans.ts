@@ -43,9 +43,14 @@ export function withDefaultPlans({ job, loop }: Edited, data: FieldData, makeId:
     const controller = resolved?.facts.controller
     if (!resolved || !controller) continue
     const { facts } = resolved
-    const whole = { ...defaultControllerPlan(loop, controller, data, voltsOf({ job, loop }, device.id)) }
-    const kept = loop.settings.controllers?.[device.id]
-    const stays = Object.entries(kept ?? {}).filter(([part]) => part in whole || !(part in instruments))
+    const volts = voltsOf({ job, loop }, device.id)
+    const whole = { ...defaultControllerPlan(loop, controller, data, volts) }
+    // A cut-off as it was begun with goes along when another battery feeds it; one that was set stays.
+    const other = defaultControllerPlan(loop, controller, data, (volts ?? 12) > 18 ? 12 : 24).battery
+    const { battery, ...rest } = loop.settings.controllers?.[device.id] ?? {}
+    const begun = JSON.stringify(battery) === JSON.stringify(other)
+    const kept: ControllerPlan = { ...rest, ...(battery && !begun ? { battery } : {}) }
+    const stays = Object.entries(kept).filter(([part]) => part in whole || !(part in instruments))
     const next = { ...whole, ...Object.fromEntries(stays) }
     if (Object.keys(next).length > 0) controllers[device.id] = next
     const offered = Object.values(controller.conventions).sort((a, b) => a.order - b.order)

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState, type PointerEvent } from 'react'
 import { trueMinus } from '@nachtigal/core/units/quantity'
 import { axis } from './axis'
 import { drawnNote, drawnText, through } from './drawn'
+import { useBox } from './useBox'
 import { svgSpot, useHandles } from './useHandles'
 
 export type BandHandle = 'set' | 'zero' | 'full' | 'minimum' | 'maximum'
@@ -30,22 +31,22 @@ interface Props {
   readonly onMove: (handle: BandHandle, to: { readonly x: number; readonly y: number }, done: boolean) => void
 }
 
-const HEIGHT = 440
+const USUAL = { wide: { width: 760, height: 440 }, narrow: { width: 374, height: 440 } }
 const levels = [0, 25, 50, 75, 100]
 
 /** Output over temperature: both ends of the band, the set, least and most, what a meter shows, and where it comes to rest. */
 export function BandChart({ values, unit, step, measured, measuredTitle, compact, marks, onMove }: Props) {
-  const width = compact ? 374 : 760
   const svg = useRef<SVGSVGElement>(null)
+  const { width, height } = useBox(svg, compact ? USUAL.narrow : USUAL.wide)
   const { action, set, zero, full, minimum, maximum, corners, rest } = values
   const points = [zero, full, set, ...corners.map(([t]) => t), ...(rest ? [rest.at] : [])]
   const room = Math.max(Math.abs(full - zero) * 0.25, 0.5)
   const reach = [Math.min(...points) - room, Math.max(...points) + room] as const
   const [span, setSpan] = useState(reach)
   const x = axis(span[0], span[1], compact ? 40 : 60, width - (compact ? 62 : 110), compact ? 40 : 56)
-  const y = axis(0, 100, HEIGHT - 56, 40, 40)
+  const y = axis(0, 100, height - 56, 40, 40)
   const { handle, held } = useHandles((event: PointerEvent) => {
-    const spot = svgSpot(svg.current!, event, width, HEIGHT)
+    const spot = svgSpot(svg.current!, event, width, height)
     return { x: x.from(spot.x), y: y.from(spot.y) }
   })
   useEffect(() => {
@@ -72,7 +73,15 @@ export function BandChart({ values, unit, step, measured, measuredTitle, compact
       >
         <rect x={x.at(value) - 22} y={py - 22} width={44} height={44} fill="transparent" />
         <path d={`M${x.at(value)} ${y.at(100)}V${floor}`} stroke={tint} strokeDasharray="1 4" />
-        <rect x={x.at(value) - 9} y={py - 9} width={18} height={18} fill={id === 'full' ? tint : 'var(--blank)'} stroke={tint} strokeWidth="1.5" />
+        <rect
+          x={x.at(value) - 9}
+          y={py - 9}
+          width={18}
+          height={18}
+          fill={id === 'full' ? tint : 'var(--blank)'}
+          stroke={tint}
+          strokeWidth="1.5"
+        />
         <text x={x.at(value)} y={id === 'full' ? py - 16 : py - 16} textAnchor="middle" style={drawnText(15, 700)}>
           {say(value)}
         </text>
@@ -102,8 +111,21 @@ export function BandChart({ values, unit, step, measured, measuredTitle, compact
     </g>
   )
   return (
-    <svg ref={svg} viewBox={`0 0 ${width} ${HEIGHT}`} className="w-full h-full max-h-[468px] select-none" role="group" aria-label={`Band, ${unit}`}>
-      <rect x={x.at(Math.min(zero, full))} y={y.at(100)} width={Math.abs(x.at(full) - x.at(zero))} height={floor - y.at(100)} fill={tint} opacity=".1" />
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full h-full max-h-[640px] select-none"
+      role="group"
+      aria-label={`Band, ${unit}`}
+    >
+      <rect
+        x={x.at(Math.min(zero, full))}
+        y={y.at(100)}
+        width={Math.abs(x.at(full) - x.at(zero))}
+        height={floor - y.at(100)}
+        fill={tint}
+        opacity=".1"
+      />
       {levels.map((v) => (
         <g key={v}>
           <path d={`M${x.at(span[0])} ${y.at(v)}H${x.at(span[1])}`} stroke="var(--line)" />
@@ -134,7 +156,13 @@ export function BandChart({ values, unit, step, measured, measuredTitle, compact
         probe, {unit}
       </text>
       <path
-        d={through([[span[0], corners[0]![0] < corners.at(-1)![0] ? corners[0]![1] : corners.at(-1)![1]] as const, ...[...corners].sort((a, b) => a[0] - b[0]), [span[1], corners[0]![0] < corners.at(-1)![0] ? corners.at(-1)![1] : corners[0]![1]] as const].map(([t, p]) => [x.at(t), y.at(p)]))}
+        d={through(
+          [
+            [span[0], corners[0]![0] < corners.at(-1)![0] ? corners[0]![1] : corners.at(-1)![1]] as const,
+            ...[...corners].sort((a, b) => a[0] - b[0]),
+            [span[1], corners[0]![0] < corners.at(-1)![0] ? corners.at(-1)![1] : corners[0]![1]] as const,
+          ].map(([t, p]) => [x.at(t), y.at(p)]),
+        )}
         stroke={tint}
         strokeWidth="4"
         fill="none"
@@ -145,8 +173,15 @@ export function BandChart({ values, unit, step, measured, measuredTitle, compact
       {end('zero', zero)}
       {end('full', full)}
       {rest ? (
-        <g role="img" aria-label={`Rests at ${say(rest.at)} ${unit}, ${rest.percent.toFixed(0)} %${marks.rest ? `, ${marks.rest}` : ''}`}>
-          <path d={`M${x.at(span[0])} ${y.at(rest.percent)}H${x.at(rest.at)}V${floor}`} stroke="var(--ink)" fill="none" />
+        <g
+          role="img"
+          aria-label={`Rests at ${say(rest.at)} ${unit}, ${rest.percent.toFixed(0)} %${marks.rest ? `, ${marks.rest}` : ''}`}
+        >
+          <path
+            d={`M${x.at(span[0])} ${y.at(rest.percent)}H${x.at(rest.at)}V${floor}`}
+            stroke="var(--ink)"
+            fill="none"
+          />
           <circle cx={x.at(rest.at)} cy={y.at(rest.percent)} r={8} fill="var(--ink)" />
           <text x={x.at(rest.at) + 14} y={y.at(rest.percent) - 10} style={drawnText(compact ? 20 : 28)}>
             {say(rest.at)}

@@ -1,6 +1,7 @@
 import { type PointerEvent, useEffect, useRef, useState } from 'react'
 import { roundToStep } from '@nachtigal/core/units/displayRound'
 import { trueMinus } from '@nachtigal/core/units/quantity'
+import { useBox } from './useBox'
 import { svgSpot, useHandles } from './useHandles'
 
 export type LadderPart = 'set' | 'on' | 'off' | 'bar' | 'lowest' | 'highest' | 'alarm' | 'alarmLow'
@@ -52,13 +53,20 @@ interface Props {
   readonly onChoose?: (rung: string) => void
 }
 
-const HEIGHT = 440
+const USUAL = { wide: { width: 760, height: 440 }, narrow: { width: 374, height: 440 } }
 const TOP = 34
-const BOTTOM = 424
 const RULE = 52
 
 /** Span of the scale: the working points, and what else stands near enough to be drawn; the rest is pinned to the ends. */
-function spanOf({ rungs, lowest, highest, alarm, alarmLow, pointer, cutOuts = [] }: LadderValues): readonly [number, number] {
+function spanOf({
+  rungs,
+  lowest,
+  highest,
+  alarm,
+  alarmLow,
+  pointer,
+  cutOuts = [],
+}: LadderValues): readonly [number, number] {
   const points = rungs.flatMap(({ set, on, off }) => [set, on, off])
   let low = Math.min(...points)
   let high = Math.max(...points)
@@ -66,9 +74,7 @@ function spanOf({ rungs, lowest, highest, alarm, alarmLow, pointer, cutOuts = []
   const widest = Math.max(...rungs.map(({ on, off }) => Math.abs(on - off)), 0)
   const most = Math.max(12, 7 * widest, 2.2 * (high - low))
   const near = [highest, alarm, lowest, alarmLow, pointer, ...cutOuts.map(({ at }) => at)]
-  for (const value of near
-    .filter((v) => v !== undefined)
-    .sort((a, b) => Math.abs(a - first) - Math.abs(b - first)))
+  for (const value of near.filter((v) => v !== undefined).sort((a, b) => Math.abs(a - first) - Math.abs(b - first)))
     if (Math.max(high, value) - Math.min(low, value) <= most) {
       low = Math.min(low, value)
       high = Math.max(high, value)
@@ -112,18 +118,19 @@ export function Ladder({
   onPointer,
   onChoose,
 }: Props) {
-  const width = compact ? 374 : 760
   const svg = useRef<SVGSVGElement>(null)
+  const { width, height } = useBox(svg, compact ? USUAL.narrow : USUAL.wide)
+  const bottom = height - 16
   const { rungs, lowest, highest, alarm, alarmLow, cutOuts = [], ice, fights = [], pointer } = values
   const wanted = spanOf(values)
   const [span, setSpan] = useState(wanted)
   const [low, high] = span
-  const perUnit = (BOTTOM - TOP) / (high - low)
-  const y = (value: number) => BOTTOM - (value - low) * perUnit
-  const clampedY = (value: number) => Math.min(BOTTOM, Math.max(TOP, y(value)))
+  const perUnit = (bottom - TOP) / (high - low)
+  const y = (value: number) => bottom - (value - low) * perUnit
+  const clampedY = (value: number) => Math.min(bottom, Math.max(TOP, y(value)))
   const { handle, held } = useHandles((event: PointerEvent) => ({
     x: 0,
-    y: high - (svgSpot(svg.current!, event, width, HEIGHT).y - TOP) / perUnit,
+    y: high - (svgSpot(svg.current!, event, width, height).y - TOP) / perUnit,
   }))
   // The scale stands still under a hand and fits itself anew when it is let go.
   useEffect(() => {
@@ -143,7 +150,7 @@ export function Ladder({
   const left = both
     ? width / 2 - RULE / 2 + (compact ? 20 : 30)
     : single
-      ? width / 2 - RULE / 2 + (compact ? (freeLeft ? 10 : -10) : freeLeft ? 40 : -40)
+      ? width / 2 - RULE / 2 + (compact ? (freeLeft ? 10 : -10) : freeLeft ? -20 : 20)
       : freeLeft
         ? compact
           ? 66
@@ -229,7 +236,13 @@ export function Ladder({
           />
           {spelled ? (
             <text
-              x={x + side * (compact && !single ? 21 : single ? 33 : 22)}
+              x={
+                single
+                  ? x + side * 33
+                  : compact
+                    ? columnX(action, action === 'heating' ? heats.length : cools.length) + side * 24
+                    : x + side * 22
+              }
               y={at + 5 + shift}
               textAnchor={anchor}
               style={ink(single ? 16 : 15, part === 'on' ? 700 : 400)}
@@ -345,9 +358,7 @@ export function Ladder({
           d={`M${x0 + out * 12} ${at - 7}h${out * 22}l${-out * 7} 7l${out * 7} 7h${-out * 22}Z`}
           fill="var(--stop)"
         />
-        {marks[part] ? (
-          <path d={`M${x0 + out * 5} ${at - 22}l7 13h-14Z`} fill="var(--look)" />
-        ) : null}
+        {marks[part] ? <path d={`M${x0 + out * 5} ${at - 22}l7 13h-14Z`} fill="var(--look)" /> : null}
         <text x={x0 + out * (compact ? 38 : 44)} y={at + 5} textAnchor={awayAnchor} style={ink(14)}>
           {say(value)}
           <tspan dx="8" style={cond(15)}>
@@ -360,14 +371,20 @@ export function Ladder({
   const swing = first ? Math.abs(first.on - first.off) : 0
   const side = first?.action === 'heating' ? -1 : 1
   const near = first?.action === 'heating' ? left : right
-  const chipFar = near + side * 196
+  const chipFar = near + side * 204
   // Beyond the only rung, else beside the notch where stage 1 leaves room.
-  const chipX = single ? Math.min(chipFar, near + side * 318) : side > 0 ? right + 8 : left - 130
+  const chipX = single ? Math.min(chipFar, near + side * 326) : side > 0 ? right + 8 : left - 130
   const chipY = single
     ? setY - 16
     : side > 0
-      ? Math.max(setY, ...rungs.filter((r) => r.stage === 1 && r.action === first?.action).map((r) => Math.max(y(r.on), y(r.off)))) + 16
-      : Math.min(setY, ...rungs.filter((r) => r.stage === 1 && r.action === first?.action).map((r) => Math.min(y(r.on), y(r.off)))) - 48
+      ? Math.max(
+          setY,
+          ...rungs.filter((r) => r.stage === 1 && r.action === first?.action).map((r) => Math.max(y(r.on), y(r.off))),
+        ) + 16
+      : Math.min(
+          setY,
+          ...rungs.filter((r) => r.stage === 1 && r.action === first?.action).map((r) => Math.min(y(r.on), y(r.off))),
+        ) - 48
   const pairs = (action: Rung['action']) => {
     const stages = rungs.filter((rung) => rung.action === action)
     return stages.slice(1).map((rung, i) => [stages[i]!, rung] as const)
@@ -375,8 +392,8 @@ export function Ladder({
   return (
     <svg
       ref={svg}
-      viewBox={`0 0 ${width} ${HEIGHT}`}
-      className="w-full h-full max-h-[468px] select-none"
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full h-full max-h-[640px] select-none"
       aria-label={`Ladder, ${unit}`}
       role="group"
     >
@@ -397,9 +414,9 @@ export function Ladder({
           <path d="M0 0V7" stroke="var(--edge)" />
         </pattern>
       </defs>
-      {ice !== undefined && y(ice) < BOTTOM + 8 ? (
+      {ice !== undefined && y(ice) < bottom + 8 ? (
         <g role="img" aria-label={`Ice under ${say(ice)} ${unit}`}>
-          <rect x={0} y={y(ice)} width={width} height={Math.max(0, BOTTOM + 10 - y(ice))} fill="url(#ice)" />
+          <rect x={0} y={y(ice)} width={width} height={Math.max(0, bottom + 10 - y(ice))} fill="url(#ice)" />
           <path d={`M0 ${y(ice)}H${width}`} stroke="var(--note)" strokeWidth="1.5" />
           <text x={freeLeft ? width - 8 : 8} y={y(ice) - 6} textAnchor={freeLeft ? 'end' : 'start'} style={cond(14)}>
             ice under {say(ice)} {unit}
@@ -410,15 +427,31 @@ export function Ladder({
         x={left}
         y={TOP - 10}
         width={RULE}
-        height={BOTTOM - TOP + 20}
+        height={bottom - TOP + 20}
         fill="var(--blank)"
         stroke="var(--ink)"
         strokeWidth="1.5"
       />
       {fights.map(({ from, to }) => (
-        <g key={`${from}/${to}`} role="img" aria-label={`Heating and cooling fight from ${say(from)} to ${say(to)} ${unit}`}>
-          <rect x={left - 60} y={clampedY(to)} width={RULE + 120} height={Math.max(3, clampedY(from) - clampedY(to))} fill="url(#rest-heating)" />
-          <rect x={left - 60} y={clampedY(to)} width={RULE + 120} height={Math.max(3, clampedY(from) - clampedY(to))} fill="url(#rest-cooling)" />
+        <g
+          key={`${from}/${to}`}
+          role="img"
+          aria-label={`Heating and cooling fight from ${say(from)} to ${say(to)} ${unit}`}
+        >
+          <rect
+            x={left - 60}
+            y={clampedY(to)}
+            width={RULE + 120}
+            height={Math.max(3, clampedY(from) - clampedY(to))}
+            fill="url(#rest-heating)"
+          />
+          <rect
+            x={left - 60}
+            y={clampedY(to)}
+            width={RULE + 120}
+            height={Math.max(3, clampedY(from) - clampedY(to))}
+            fill="url(#rest-cooling)"
+          />
           <text x={left + RULE / 2} y={clampedY(to) - 5} textAnchor="middle" style={cond(14, 'var(--ink)')}>
             fight
           </text>
@@ -439,12 +472,7 @@ export function Ladder({
         </g>
       ))}
       {single && first ? (
-        <text
-          x={columnX(first.action, 1)}
-          y={20}
-          textAnchor="middle"
-          style={{ font: '600 18px var(--font-cond)' }}
-        >
+        <text x={columnX(first.action, 1)} y={20} textAnchor="middle" style={{ font: '600 18px var(--font-cond)' }}>
           {first.action === 'heating' ? 'Heats' : 'Cools'}
         </text>
       ) : null}
@@ -476,7 +504,10 @@ export function Ladder({
               const x = columnX(action, rung.stage)
               const foot = Math.max(y(rung.on), y(rung.off))
               const level = Math.max(y(before.on), y(before.off))
-              const drawn = action === 'cooling' ? [foot, level] : [Math.min(y(before.on), y(before.off)), Math.min(y(rung.on), y(rung.off))]
+              const drawn =
+                action === 'cooling'
+                  ? [foot, level]
+                  : [Math.min(y(before.on), y(before.off)), Math.min(y(rung.on), y(rung.off))]
               return Math.abs(drawn[1]! - drawn[0]!) < 14 ? null : (
                 <g key={rung.id} stroke="var(--ink)" fill="var(--ink)">
                   <path d={`M${x} ${drawn[0]! + 6}V${drawn[1]!}`} fill="none" />
@@ -503,7 +534,11 @@ export function Ladder({
         const cy = clampedY(at) + (pinned ? (at > high ? -14 : 14) : 0)
         const out = freeLeft ? -1 : 1
         return (
-          <g key={tag} role="img" aria-label={`${tag} ${opens === 'rise' ? 'opens over' : 'opens under'} ${say(at)} ${unit}`}>
+          <g
+            key={tag}
+            role="img"
+            aria-label={`${tag} ${opens === 'rise' ? 'opens over' : 'opens under'} ${say(at)} ${unit}`}
+          >
             <path d={`M${free} ${cy}h${out * 12}`} stroke="var(--stop)" strokeWidth="3" />
             <path
               transform={`translate(${free + out * 20 - 7} ${cy - 7}) scale(.875)`}
@@ -514,7 +549,7 @@ export function Ladder({
             <text x={free + out * 34} y={cy + 5} textAnchor={awayAnchor} style={ink(13, 700)}>
               {say(at)}
               <tspan dx="6" style={cond(14, 'var(--stop)')}>
-                {compact ? tag : `${tag} opens`}
+                {compact ? (single ? tag : '') : `${tag} opens`}
               </tspan>
             </text>
           </g>
@@ -533,13 +568,7 @@ export function Ladder({
             move: (to) => onPointer(to.y),
           })}
         >
-          <rect
-            x={Math.min(away(0), away(96))}
-            y={clampedY(pointer) - 16}
-            width={96}
-            height={32}
-            fill="transparent"
-          />
+          <rect x={Math.min(away(0), away(96))} y={clampedY(pointer) - 16} width={96} height={32} fill="transparent" />
           <path
             d={`M${away(3)} ${clampedY(pointer)}L${away(24)} ${clampedY(pointer) - 11}V${clampedY(pointer) + 11}Z`}
             fill="var(--ink)"
@@ -591,12 +620,7 @@ export function Ladder({
               <text x={chipX + 10} y={chipY + 21} style={{ font: '500 16px var(--font-cond)' }}>
                 set
               </text>
-              <text
-                x={chipX + 112}
-                y={chipY + 22}
-                textAnchor="end"
-                style={{ font: '700 16px var(--font-sans)' }}
-              >
+              <text x={chipX + 112} y={chipY + 22} textAnchor="end" style={{ font: '700 16px var(--font-sans)' }}>
                 {say(set)} {unit}
               </text>
               <text x={chipX} y={chipY + (side < 0 && !single ? -6 : 50)} style={cond(15)}>

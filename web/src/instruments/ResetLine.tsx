@@ -2,6 +2,7 @@ import { useEffect, useRef, useState, type PointerEvent } from 'react'
 import { trueMinus } from '@nachtigal/core/units/quantity'
 import { axis } from './axis'
 import { drawnNote, drawnText, through } from './drawn'
+import { useBox } from './useBox'
 import { svgSpot, useHandles } from './useHandles'
 
 type Pair = readonly [outdoor: number, supply: number]
@@ -35,14 +36,35 @@ interface Props {
   readonly onMove: (handle: ResetHandle, to: { readonly x: number; readonly y: number }, done: boolean) => void
 }
 
-const HEIGHT = 440
+const USUAL = { wide: { width: 760, height: 440 }, narrow: { width: 374, height: 440 } }
 
 /** Supply over outdoor temperature: the line, its two points, its limits, the other school, what comes back, today and the year. */
 export function ResetLine({ values, unit, step, compact, marks, onMove }: Props) {
-  const width = compact ? 374 : 760
   const svg = useRef<SVGSVGElement>(null)
-  const { design, warm, minimum, maximum, shutdown, line, setback, need, returns, returnLimit, condensing, fixed, now, hours } = values
-  const outdoors = [...line.map(([o]) => o), ...need.map(([o]) => o), design[0], warm[0], ...(shutdown === undefined ? [] : [shutdown + 2])]
+  const { width, height } = useBox(svg, compact ? USUAL.narrow : USUAL.wide)
+  const {
+    design,
+    warm,
+    minimum,
+    maximum,
+    shutdown,
+    line,
+    setback,
+    need,
+    returns,
+    returnLimit,
+    condensing,
+    fixed,
+    now,
+    hours,
+  } = values
+  const outdoors = [
+    ...line.map(([o]) => o),
+    ...need.map(([o]) => o),
+    design[0],
+    warm[0],
+    ...(shutdown === undefined ? [] : [shutdown + 2]),
+  ]
   const supplies = [...line, ...need, ...returns].map(([, s]) => s).concat(design[1], warm[1], fixed)
   const reach = {
     x: [Math.min(...outdoors), Math.max(...outdoors)] as const,
@@ -50,9 +72,9 @@ export function ResetLine({ values, unit, step, compact, marks, onMove }: Props)
   }
   const [span, setSpan] = useState(reach)
   const x = axis(span.x[0], span.x[1], compact ? 34 : 48, width - (compact ? 12 : 90), compact ? 34 : 44)
-  const y = axis(span.y[0], span.y[1], HEIGHT - 60, 24, 30)
+  const y = axis(span.y[0], span.y[1], height - 60, 24, 30)
   const { handle, held } = useHandles((event: PointerEvent) => {
-    const spot = svgSpot(svg.current!, event, width, HEIGHT)
+    const spot = svgSpot(svg.current!, event, width, height)
     return { x: x.from(spot.x), y: y.from(spot.y) }
   })
   const wanted = JSON.stringify(reach)
@@ -62,7 +84,7 @@ export function ResetLine({ values, unit, step, compact, marks, onMove }: Props)
   const decimals = step < 1 ? 1 : 0
   const say = (value: number) => trueMinus(value.toFixed(decimals))
   const draw = (points: readonly Pair[]) => through(points.map(([o, s]) => [x.at(o), y.at(s)]))
-  const floor = HEIGHT - 60
+  const floor = height - 60
   const most = Math.max(1, ...hours.map((band) => band.hours))
   const gain =
     line.length > 1 && fixed > Math.min(...line.map(([, s]) => s))
@@ -86,12 +108,30 @@ export function ResetLine({ values, unit, step, compact, marks, onMove }: Props)
         })}
       >
         <rect x={px - 22} y={py - 22} width={44} height={44} fill="transparent" />
-        <rect x={px - 9} y={py - 9} width={18} height={18} fill="var(--blank)" stroke={mark(id) ? 'var(--look)' : 'var(--ink)'} strokeWidth="1.5" />
+        <rect
+          x={px - 9}
+          y={py - 9}
+          width={18}
+          height={18}
+          fill="var(--blank)"
+          stroke={mark(id) ? 'var(--look)' : 'var(--ink)'}
+          strokeWidth="1.5"
+        />
         <path d={`M${px - 4} ${py}h8M${px} ${py - 4}v8`} stroke="var(--ink)" strokeWidth="1.5" />
-        <text x={px + (above ? 16 : -16)} y={py + (above ? 26 : -26)} textAnchor={above ? 'start' : 'end'} style={{ font: '600 15px var(--font-cond)', paintOrder: 'stroke', stroke: 'var(--paper)', strokeWidth: 4 }}>
+        <text
+          x={px + (above ? 16 : -16)}
+          y={py + (above ? 26 : -26)}
+          textAnchor={above ? 'start' : 'end'}
+          style={{ font: '600 15px var(--font-cond)', paintOrder: 'stroke', stroke: 'var(--paper)', strokeWidth: 4 }}
+        >
           {label}
         </text>
-        <text x={px + (above ? 16 : -16)} y={py + (above ? 44 : -10)} textAnchor={above ? 'start' : 'end'} style={drawnText(13)}>
+        <text
+          x={px + (above ? 16 : -16)}
+          y={py + (above ? 44 : -10)}
+          textAnchor={above ? 'start' : 'end'}
+          style={drawnText(13)}
+        >
           {compact ? `${say(o)}, ${say(s)}` : `${say(o)} outdoors, ${say(s)} supply`}
         </text>
       </g>
@@ -118,7 +158,7 @@ export function ResetLine({ values, unit, step, compact, marks, onMove }: Props)
         <rect x={px - 6} y={py - 6} width={12} height={12} fill="var(--heat)" stroke="var(--paper)" />
         <text
           x={id === 'maximum' ? px + 12 : px}
-          y={id === 'maximum' ? py + 18 : py - 11}
+          y={id === 'maximum' ? (compact ? py - 10 : py + 18) : py - 11}
           textAnchor={id === 'maximum' ? 'start' : 'end'}
           style={{ font: '600 15px var(--font-cond)', paintOrder: 'stroke', stroke: 'var(--paper)', strokeWidth: 4 }}
         >
@@ -132,8 +172,8 @@ export function ResetLine({ values, unit, step, compact, marks, onMove }: Props)
   return (
     <svg
       ref={svg}
-      viewBox={`0 0 ${width} ${HEIGHT}`}
-      className="w-full h-full max-h-[468px] select-none"
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full h-full max-h-[640px] select-none"
       role="group"
       aria-label={`Reset line, ${unit}`}
     >
@@ -156,7 +196,12 @@ export function ResetLine({ values, unit, step, compact, marks, onMove }: Props)
       {y.ticks.map((v) => (
         <g key={v}>
           <path d={`M${x.at(span.x[0])} ${y.at(v)}H${x.at(span.x[1])}`} stroke="var(--line)" />
-          <text x={x.at(span.x[0]) - 8} y={y.at(v) + 4.5} textAnchor="end" style={{ font: '400 13px var(--font-sans)' }}>
+          <text
+            x={x.at(span.x[0]) - 8}
+            y={y.at(v) + 4.5}
+            textAnchor="end"
+            style={{ font: '400 13px var(--font-sans)' }}
+          >
             {trueMinus(String(v))}
           </text>
         </g>
@@ -169,7 +214,12 @@ export function ResetLine({ values, unit, step, compact, marks, onMove }: Props)
           </text>
         </g>
       ))}
-      <path d={`M${x.at(span.x[0])} 16V${floor}H${x.at(span.x[1])}`} stroke="var(--ink)" strokeWidth="1.5" fill="none" />
+      <path
+        d={`M${x.at(span.x[0])} 16V${floor}H${x.at(span.x[1])}`}
+        stroke="var(--ink)"
+        strokeWidth="1.5"
+        fill="none"
+      />
       <text x={x.at(span.x[0]) + 6} y={18} style={drawnNote(15)}>
         supply, {unit}
       </text>
@@ -181,20 +231,43 @@ export function ResetLine({ values, unit, step, compact, marks, onMove }: Props)
           bars: hours of a made-up year
         </text>
       )}
-      <path d={`M${x.at(span.x[0])} ${y.at(fixed)}H${x.at(span.x[1])}`} stroke="var(--edge)" strokeWidth="1.5" strokeDasharray="7 5" />
-      <text x={x.at(span.x[1]) - 4} y={y.at(fixed) - 6} textAnchor="end" style={drawnNote(14)}>
+      <path
+        d={`M${x.at(span.x[0])} ${y.at(fixed)}H${x.at(span.x[1])}`}
+        stroke="var(--edge)"
+        strokeWidth="1.5"
+        strokeDasharray="7 5"
+      />
+      <text x={(x.at(span.x[0]) + x.at(span.x[1])) / 2} y={y.at(fixed) - 6} textAnchor="middle" style={drawnNote(14)}>
         fixed at {say(fixed)}
       </text>
       {returns.length > 1 ? (
-        <g role="img" aria-label={`Return, coolest ${say(Math.min(...returns.map(([, s]) => s)))} ${unit}${marks.return ? `, ${marks.return}` : ''}`}>
+        <g
+          role="img"
+          aria-label={`Return, coolest ${say(Math.min(...returns.map(([, s]) => s)))} ${unit}${marks.return ? `, ${marks.return}` : ''}`}
+        >
           <path d={draw(returns)} stroke="var(--ink)" strokeWidth="1.5" strokeDasharray="2 3" fill="none" />
           {coolReturns.length > 1 ? (
-            <path d={draw(coolReturns)} stroke={condensing ? 'var(--fits)' : 'var(--stop)'} strokeWidth="5" opacity=".55" fill="none" />
+            <path
+              d={draw(coolReturns)}
+              stroke={condensing ? 'var(--fits)' : 'var(--stop)'}
+              strokeWidth="5"
+              opacity=".55"
+              fill="none"
+            />
           ) : null}
           {returnLimit > span.y[0] && returnLimit < span.y[1] ? (
             <>
-              <path d={`M${x.at(span.x[0])} ${limitY}H${x.at(span.x[1])}`} stroke={condensing ? 'var(--fits)' : 'var(--stop)'} strokeDasharray="1 4" strokeWidth="1.5" />
-              <text x={x.at(span.x[0]) + 6} y={limitY - 5} style={drawnNote(14, condensing ? 'var(--fits)' : 'var(--stop)')}>
+              <path
+                d={`M${x.at(span.x[0])} ${limitY}H${x.at(span.x[1])}`}
+                stroke={condensing ? 'var(--fits)' : 'var(--stop)'}
+                strokeDasharray="1 4"
+                strokeWidth="1.5"
+              />
+              <text
+                x={x.at(span.x[0]) + 6}
+                y={limitY - 5}
+                style={drawnNote(14, condensing ? 'var(--fits)' : 'var(--stop)')}
+              >
                 {condensing ? `return under ${say(returnLimit)} condenses` : `return not under ${say(returnLimit)}`}
               </text>
             </>
@@ -215,7 +288,11 @@ export function ResetLine({ values, unit, step, compact, marks, onMove }: Props)
       {setback.length > 1 ? (
         <>
           <path d={draw(setback)} stroke="var(--heat)" strokeWidth="1.5" strokeDasharray="7 4" fill="none" />
-          <text x={x.at(setback[Math.floor(setback.length / 3)]![0])} y={y.at(setback[Math.floor(setback.length / 3)]![1]) + 18} style={drawnNote(14, 'var(--heat-text)')}>
+          <text
+            x={x.at(setback[Math.floor(setback.length / 3)]![0])}
+            y={y.at(setback[Math.floor(setback.length / 3)]![1]) + 18}
+            style={drawnNote(14, 'var(--heat-text)')}
+          >
             night
           </text>
         </>
@@ -236,11 +313,26 @@ export function ResetLine({ values, unit, step, compact, marks, onMove }: Props)
         >
           <rect x={x.at(shutdown) - 16} y={16} width={32} height={floor - 16} fill="transparent" />
           <path d={`M${x.at(shutdown)} 44V${floor}`} stroke="var(--ink)" strokeWidth="1.5" />
-          <path d={`M${x.at(shutdown) - 8} 24h16v14l-8 8l-8-8Z`} fill="var(--blank)" stroke="var(--ink)" strokeWidth="1.5" />
-          <text x={x.at(shutdown) + (compact ? -12 : 14)} y={compact ? 62 : 62} textAnchor={compact ? 'end' : 'start'} style={{ font: '600 15px var(--font-cond)', paintOrder: 'stroke', stroke: 'var(--paper)', strokeWidth: 4 }}>
+          <path
+            d={`M${x.at(shutdown) - 8} 24h16v14l-8 8l-8-8Z`}
+            fill="var(--blank)"
+            stroke="var(--ink)"
+            strokeWidth="1.5"
+          />
+          <text
+            x={x.at(shutdown) + (compact ? -12 : 14)}
+            y={compact ? 62 : 62}
+            textAnchor={compact ? 'end' : 'start'}
+            style={{ font: '600 15px var(--font-cond)', paintOrder: 'stroke', stroke: 'var(--paper)', strokeWidth: 4 }}
+          >
             summer stop
           </text>
-          <text x={x.at(shutdown) + (compact ? -12 : 14)} y={80} textAnchor={compact ? 'end' : 'start'} style={drawnText(13)}>
+          <text
+            x={x.at(shutdown) + (compact ? -12 : 14)}
+            y={80}
+            textAnchor={compact ? 'end' : 'start'}
+            style={drawnText(13)}
+          >
             over {say(shutdown)}
           </text>
         </g>

@@ -1,5 +1,6 @@
 import { useRef, type PointerEvent } from 'react'
 import { drawnNote, drawnText } from './drawn'
+import { useBox } from './useBox'
 import { svgSpot, useHandles } from './useHandles'
 
 export interface Span {
@@ -40,11 +41,10 @@ const tints = { heat: 'var(--heat)', cold: 'var(--cold)', ink: 'var(--ink)' } as
 
 /** Relays and phases over a stretch of time, as bars on a hairline; ends that belong to the plan are dragged. */
 export function SpanStrip({ label, until, rows, handles, ticks, compact }: Props) {
-  const width = compact ? 374 : 760
-  const left = compact ? 12 : 170
-  const rowHeight = compact ? 76 : 64
-  const height = 60 + rows.length * rowHeight
   const svg = useRef<SVGSVGElement>(null)
+  const { width, height } = useBox(svg, { width: compact ? 374 : 760, height: 60 + rows.length * 70 })
+  const left = compact ? 12 : 170
+  const rowHeight = Math.min(compact ? 84 : 80, (height - 66) / Math.max(1, rows.length))
   const per = (width - left - 20) / until
   const x = (at: number) => left + Math.min(until, Math.max(0, at)) * per
   const { handle } = useHandles((event: PointerEvent) => ({
@@ -52,7 +52,13 @@ export function SpanStrip({ label, until, rows, handles, ticks, compact }: Props
     y: 0,
   }))
   return (
-    <svg ref={svg} viewBox={`0 0 ${width} ${height}`} className="w-full h-full max-h-[440px] select-none" role="group" aria-label={label}>
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full h-full max-h-[440px] select-none"
+      role="group"
+      aria-label={label}
+    >
       <defs>
         <pattern id="span-rest" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <path d="M0 0V5" stroke="var(--edge)" opacity=".7" />
@@ -61,7 +67,12 @@ export function SpanStrip({ label, until, rows, handles, ticks, compact }: Props
       {ticks.map(({ at, text }) => (
         <g key={text}>
           <path d={`M${x(at)} 30V${height - 26}`} stroke="var(--line)" />
-          <text x={x(at)} y={height - 8} textAnchor="middle" style={{ font: '400 13px var(--font-sans)', fill: 'var(--ink2)' }}>
+          <text
+            x={x(at)}
+            y={height - 8}
+            textAnchor="middle"
+            style={{ font: '400 13px var(--font-sans)', fill: 'var(--ink2)' }}
+          >
             {text}
           </text>
         </g>
@@ -70,7 +81,12 @@ export function SpanStrip({ label, until, rows, handles, ticks, compact }: Props
         const top = 40 + i * rowHeight + (compact ? 20 : 0)
         return (
           <g key={row.id}>
-            <text x={compact ? left : left - 12} y={compact ? top - 6 : top + 18} textAnchor={compact ? 'start' : 'end'} style={{ font: '600 16px var(--font-cond)' }}>
+            <text
+              x={compact ? left : left - 12}
+              y={compact ? top - 6 : top + 18}
+              textAnchor={compact ? 'start' : 'end'}
+              style={{ font: '600 16px var(--font-cond)' }}
+            >
               {row.title}
             </text>
             {row.note && !compact ? (
@@ -94,7 +110,11 @@ export function SpanStrip({ label, until, rows, handles, ticks, compact }: Props
                     x={(x(span.from) + x(span.to)) / 2}
                     y={top + 22}
                     textAnchor="middle"
-                    style={span.on ? { font: '600 15px var(--font-cond)', fill: 'var(--on-solid)' } : { ...drawnText(13), font: '600 15px var(--font-cond)' }}
+                    style={
+                      span.on
+                        ? { font: '600 15px var(--font-cond)', fill: 'var(--on-solid)' }
+                        : { ...drawnText(13), font: '600 15px var(--font-cond)' }
+                    }
                   >
                     {span.title}
                   </text>

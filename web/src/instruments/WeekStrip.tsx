@@ -1,6 +1,7 @@
 import { useRef, type PointerEvent } from 'react'
 import { clockText } from '@nachtigal/core/profile/parameterView'
 import { drawnNote } from './drawn'
+import { useBox } from './useBox'
 import { svgSpot, useHandles } from './useHandles'
 
 export interface WeekBarDrawn {
@@ -34,12 +35,23 @@ const DAY = 1440
 const names = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 
 /** A week in seven rows of a day: each period as a bar, its start dragged by the bar, its run time by the end. */
-export function WeekStrip({ bars, chosen, clashing, titles, stepMin, compact, onChoose, onStart, onLength, lengthOf, startOf }: Props) {
-  const width = compact ? 374 : 760
-  const row = compact ? 40 : 44
-  const height = 34 + 7 * row
-  const left = compact ? 34 : 52
+export function WeekStrip({
+  bars,
+  chosen,
+  clashing,
+  titles,
+  stepMin,
+  compact,
+  onChoose,
+  onStart,
+  onLength,
+  lengthOf,
+  startOf,
+}: Props) {
   const svg = useRef<SVGSVGElement>(null)
+  const { width, height } = useBox(svg, { width: compact ? 374 : 760, height: 340 })
+  const row = (height - 36) / 7
+  const left = compact ? 34 : 52
   const per = (width - left - 10) / DAY
   const x = (minutes: number) => left + minutes * per
   const { handle } = useHandles((event: PointerEvent) => ({
@@ -49,11 +61,22 @@ export function WeekStrip({ bars, chosen, clashing, titles, stepMin, compact, on
   const told = new Set<string>()
   const hours = compact ? [0, 6, 12, 18, 24] : [0, 3, 6, 9, 12, 15, 18, 21, 24]
   return (
-    <svg ref={svg} viewBox={`0 0 ${width} ${height}`} className="w-full h-full max-h-[400px] select-none" role="group" aria-label="Week">
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full h-full max-h-[460px] select-none"
+      role="group"
+      aria-label="Week"
+    >
       {hours.map((hour) => (
         <g key={hour}>
           <path d={`M${x(hour * 60)} 24V${height - 6}`} stroke="var(--line)" />
-          <text x={x(hour * 60)} y={16} textAnchor="middle" style={{ font: '400 13px var(--font-sans)', fill: 'var(--ink2)' }}>
+          <text
+            x={x(hour * 60)}
+            y={16}
+            textAnchor="middle"
+            style={{ font: '400 13px var(--font-sans)', fill: 'var(--ink2)' }}
+          >
             {hour}
           </text>
         </g>
@@ -69,7 +92,7 @@ export function WeekStrip({ bars, chosen, clashing, titles, stepMin, compact, on
       {bars.map((bar) => {
         const { id, day, from, to, starts, ends } = bar
         const top = 30 + day * row + 7
-        const tall = row - 14
+        const tall = Math.max(12, row - 14)
         const clash = clashing.has(id)
         // One of a period's bars stands in the order of keys; the others are for the hand.
         const first = starts && !told.has(id)
@@ -94,11 +117,27 @@ export function WeekStrip({ bars, chosen, clashing, titles, stepMin, compact, on
           high: DAY,
           move: (spot, done) => onLength(id, Math.max(stepMin, spot.x), done),
         })
-        const still = { role: 'presentation', tabIndex: -1, 'aria-label': undefined, 'aria-valuetext': undefined, 'aria-valuenow': undefined, 'aria-valuemin': undefined, 'aria-valuemax': undefined, 'aria-orientation': undefined }
+        const still = {
+          role: 'presentation',
+          tabIndex: -1,
+          'aria-label': undefined,
+          'aria-valuetext': undefined,
+          'aria-valuenow': undefined,
+          'aria-valuemin': undefined,
+          'aria-valuemax': undefined,
+          'aria-orientation': undefined,
+        }
         return (
           <g key={`${day}/${id}/${from}`}>
             <g {...(starts ? start : {})} {...(first ? {} : still)} onFocus={() => onChoose(id)}>
-              <rect x={x(from)} y={top - 6} width={Math.max(14, x(to) - x(from))} height={tall + 12} fill="transparent" onPointerDown={() => onChoose(id)} />
+              <rect
+                x={x(from)}
+                y={top - 6}
+                width={Math.max(14, x(to) - x(from))}
+                height={tall + 12}
+                fill="transparent"
+                onPointerDown={() => onChoose(id)}
+              />
               <rect
                 x={x(from)}
                 y={top}

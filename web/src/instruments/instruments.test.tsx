@@ -82,13 +82,7 @@ describe('StageTrack', () => {
 describe('MiniLadder', () => {
   const mini = (props: Partial<Parameters<typeof MiniLadder>[0]> = {}) =>
     render(
-      <MiniLadder
-        rungs={[{ on: 27, off: 28, action: 'heating' }]}
-        set={28}
-        reading={27.1}
-        label="Set 28"
-        {...props}
-      />,
+      <MiniLadder rungs={[{ on: 27, off: 28, action: 'heating' }]} set={28} reading={27.1} label="Set 28" {...props} />,
     ).container
   const rung = (container: HTMLElement) => Number(container.querySelector('rect')!.getAttribute('y'))
 

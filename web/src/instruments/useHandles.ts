@@ -92,8 +92,7 @@ export function useHandles(toSpot: (event: PointerEvent) => Spot) {
         const by = keySteps[event.key]
         if (!by || (by.x !== 0 && step.x === 0 && step.y === 0)) return
         // On a handle that moves one way only, the other pair of arrows does the same.
-        const [x, y] =
-          step.x === 0 ? [0, by.y + by.x] : step.y === 0 ? [by.x + by.y, 0] : [by.x, by.y]
+        const [x, y] = step.x === 0 ? [0, by.y + by.x] : step.y === 0 ? [by.x + by.y, 0] : [by.x, by.y]
         event.preventDefault()
         const times = event.shiftKey ? 10 : 1
         const to = {
@@ -112,7 +111,12 @@ export function useHandles(toSpot: (event: PointerEvent) => Spot) {
 }
 
 /** Where a pointer stands in the coordinates of a drawing, however it is scaled into its box. */
-export function svgSpot(svg: SVGSVGElement, event: { clientX: number; clientY: number }, width: number, height: number): Spot {
+export function svgSpot(
+  svg: SVGSVGElement,
+  event: { clientX: number; clientY: number },
+  width: number,
+  height: number,
+): Spot {
   const box = svg.getBoundingClientRect()
   const scale = Math.max(width / box.width, height / box.height)
   return {

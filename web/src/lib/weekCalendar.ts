@@ -30,7 +30,12 @@ function firstDate(days: string, today: string): string {
  */
 export function weekToCalendar(
   periods: readonly (Period & { readonly id: string })[],
-  { name, zone, today, stamp }: { readonly name: string; readonly zone: string; readonly today: string; readonly stamp: string },
+  {
+    name,
+    zone,
+    today,
+    stamp,
+  }: { readonly name: string; readonly zone: string; readonly today: string; readonly stamp: string },
 ): string {
   const calendar = new ICAL.Component('vcalendar')
   calendar.addPropertyWithValue('version', '2.0')
@@ -68,7 +73,8 @@ const unkept = ['count', 'until'] as const
  * @param zone of the job: times in UTC are told in it
  */
 export function weekFromCalendar(text: string, zone: string): CalendarRead {
-  if (text.length > MOST_BYTES) return { ok: false, message: `The file holds more than ${MOST_BYTES / 1000} kB: it is no week.` }
+  if (text.length > MOST_BYTES)
+    return { ok: false, message: `The file holds more than ${MOST_BYTES / 1000} kB: it is no week.` }
   let root: ICAL.Component
   try {
     root = new ICAL.Component(ICAL.parse(text) as never)
@@ -78,7 +84,8 @@ export function weekFromCalendar(text: string, zone: string): CalendarRead {
   if (root.name !== 'vcalendar') return { ok: false, message: 'This is no calendar file: it holds no VCALENDAR.' }
   const events = root.getAllSubcomponents('vevent')
   if (events.length === 0) return { ok: false, message: 'The calendar holds no events.' }
-  if (events.length > MOST_EVENTS) return { ok: false, message: `The calendar holds ${events.length} events: ${MOST_EVENTS} at most.` }
+  if (events.length > MOST_EVENTS)
+    return { ok: false, message: `The calendar holds ${events.length} events: ${MOST_EVENTS} at most.` }
   const periods: Period[] = []
   const left: string[] = []
   for (const event of events) {

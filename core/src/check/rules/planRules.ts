@@ -185,7 +185,12 @@ const powerEnough = eachSwitching((plan, context) => {
   const heats = plan.action === 'heating'
   const reachesC = heats ? restC + powerW / lossWPerK : restC - powerW / lossWPerK
   // A burner that can go over its least fire holds what its least fire alone would not.
-  if (powerW > 0 && (fullPowerW !== undefined || stages.length > 1) && (heats ? reachesC > plan.offC : reachesC < plan.offC)) return []
+  if (
+    powerW > 0 &&
+    (fullPowerW !== undefined || stages.length > 1) &&
+    (heats ? reachesC > plan.offC : reachesC < plan.offC)
+  )
+    return []
   return [
     {
       code: 'C060_NEVER_REACHES',

@@ -94,12 +94,7 @@ const startsBearable = eachSwitching((plan, context) => {
   const row = burns ? factsOfKind(loop.kind).starts(loop.survey.answers) : undefined
   const mostAnHour = named?.facts.load?.startsPerHour ?? (row === undefined ? undefined : fieldValue(data, row).high)
   if (mostAnHour === undefined) return []
-  const { cyclesPerHour, restRules } = worstCyclingRested(
-    load.powerW,
-    load.capacityJPerK,
-    plan.swingK,
-    load.leastRestS,
-  )
+  const { cyclesPerHour, restRules } = worstCyclingRested(load.powerW, load.capacityJPerK, plan.swingK, load.leastRestS)
   if (cyclesPerHour <= mostAnHour + 1e-9) return []
   const widerK = swingForRate(load.powerW, load.capacityJPerK, mostAnHour)
   return [

@@ -8,7 +8,7 @@ import { hoursByTemperature, weatherYear } from '../../plant/weatherYear'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import { emitterIds, emitters } from '../../survey/emitters'
 import type { LoopContext } from '../context'
-import { outdoorNow } from '../consequences'
+import { type Consequence, outdoorNow } from '../consequences'
 
 export interface LinePoint {
   readonly outdoorC: number
@@ -48,6 +48,7 @@ export interface ResetView {
   }
   /** Most by which the line stays under what the emitters need while there is a load. */
   readonly shortK: number
+  readonly lines: readonly Consequence[]
 }
 
 /** How far the drawing goes beyond the design day and the summer. */
@@ -179,7 +180,7 @@ export function resetView(context: LoopContext, device = resetController(context
     })
   const [usual, wide, narrow] =
     survey && lossOf(1) > 0 ? [saved(1, pipe.typical), saved(0.7, pipe.high), saved(1.4, pipe.low)] : []
-  return {
+  const made: Omit<ResetView, 'lines'> = {
     plan,
     roomC,
     ratio: resetRatio(plan),
@@ -209,4 +210,63 @@ export function resetView(context: LoopContext, device = resetController(context
       : {}),
     shortK,
   }
+  return { ...made, lines: linesOf(made, context) }
+}
+
+/** A season's energy in words: kilowatt-hours are too many to read. */
+const megawattHours = (kwh: number) => `${(kwh / 1000).toFixed(1)} MWh`
+
+/** What stands beside the line. */
+function linesOf(view: Omit<ResetView, 'lines'>, { words }: LoopContext): Consequence[] {
+  const { saving, coolestReturn, now } = view
+  const line = (id: string, label: string, text: string): Consequence => ({
+    id,
+    label,
+    value: null,
+    quantity: 'energy',
+    text,
+  })
+  return [
+    ...(saving
+      ? [
+          line(
+            'fixed',
+            `Fixed at ${words.say(view.fixedC, 'temperature', 0)}, a season`,
+            megawattHours(saving.fixedKwh),
+          ),
+          line('reset', 'With this line', megawattHours(saving.resetKwh)),
+          line(
+            'saving',
+            'Saves',
+            `${words.say(saving.savingPercent, 'percent')} (${Math.round(saving.lowPercent)} to ${Math.round(saving.highPercent)})`,
+          ),
+          line(
+            'condensing',
+            `Return under ${words.say(view.returnLimitC, 'temperature', 0)}`,
+            `${words.say(saving.hoursUnderLimit, 'hours', 0)} a year`,
+          ),
+        ]
+      : []),
+    { id: 'ratio', label: 'Supply per degree outdoors', value: view.ratio, quantity: 'factor' },
+    ...(now
+      ? [
+          {
+            id: 'now',
+            label: `Asked for now, ${now.says}`,
+            value: now.supplyC,
+            quantity: 'temperature' as const,
+          },
+        ]
+      : []),
+    ...(coolestReturn
+      ? [
+          line(
+            'return',
+            'Coolest return',
+            `${words.say(coolestReturn.supplyC, 'temperature', 0)} at ${words.say(coolestReturn.outdoorC, 'temperature', 0)}`,
+          ),
+        ]
+      : []),
+    line('short', 'Under what emitters need', view.shortK > 0.05 ? words.say(view.shortK, 'difference') : 'nowhere'),
+  ]
 }

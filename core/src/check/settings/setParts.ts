@@ -70,8 +70,7 @@ export function setParts(context: LoopContext, device: ResolvedDevice, plan: str
     offset: behaviour !== undefined && boundTo(controller, 'offset') !== undefined,
     fault: behaviour !== undefined && Object.values(device.facts.ports).some(({ kind }) => kind === 'probe-in'),
     owner: true,
-    other:
-      otherParameters(device).length > 0 || keyedBeside(context).some((each) => otherParameters(each).length > 0),
+    other: otherParameters(device).length > 0 || keyedBeside(context).some((each) => otherParameters(each).length > 0),
   }
   return setPartIds.filter((id) => has[id])
 }

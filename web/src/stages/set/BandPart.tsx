@@ -59,7 +59,17 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
   const edit = (change: Partial<BandBehaviour>) => safely(() => withPlan(plan.id, { ...kept, ...change }))
   const number = (
     label: string,
-    field: 'setpointC' | 'bandK' | 'minimumPercent' | 'maximumPercent' | 'cycleS' | 'travelS' | 'integralS' | 'alarmHighC' | 'lowestC' | 'highestC',
+    field:
+      | 'setpointC'
+      | 'bandK'
+      | 'minimumPercent'
+      | 'maximumPercent'
+      | 'cycleS'
+      | 'travelS'
+      | 'integralS'
+      | 'alarmHighC'
+      | 'lowestC'
+      | 'highestC',
     quantity: 'temperature' | 'difference' | 'percent' | 'seconds',
     bounds: { readonly low?: number; readonly high: number; readonly over?: number },
     finding?: 'look',
@@ -120,9 +130,15 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
         </div>
         <div className="param-row">
           {number('Set', 'setpointC', 'temperature', { low: -273, high: 2000 })}
-          {number('Band', 'bandK', 'difference', { over: 0, high: 500 }, has('C119_BAND_UNDER_RESOLUTION') ? 'look' : undefined)}
+          {number(
+            'Band',
+            'bandK',
+            'difference',
+            { over: 0, high: 500 },
+            has('C119_BAND_UNDER_RESOLUTION') ? 'look' : undefined,
+          )}
           <ChoiceField
-            label="The set is where it gives"
+            label="At the set, gives"
             value={plan.anchor}
             choices={[
               { value: 'centred', title: 'half' },
@@ -155,7 +171,13 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
             : null}
           {plan.cycleS === undefined
             ? null
-            : number('Beat', 'cycleS', 'seconds', { over: 0, high: 7200 }, has('C121_BEAT_TOO_SHORT') ? 'look' : undefined)}
+            : number(
+                'Beat',
+                'cycleS',
+                'seconds',
+                { over: 0, high: 7200 },
+                has('C121_BEAT_TOO_SHORT') ? 'look' : undefined,
+              )}
           {plan.travelS === undefined ? null : number('Valve travel', 'travelS', 'seconds', { over: 0, high: 7200 })}
           {number('Lowest set', 'lowestC', 'temperature', { low: -273, high: 2000 })}
           {number('Highest set', 'highestC', 'temperature', { low: -273, high: 2000 })}
@@ -185,7 +207,9 @@ function Tune({ onUse, plan }: { onUse: (bandK: number, integralS: number) => vo
   const [dead, setDead] = useState<number>()
   const [method, setMethod] = useState<TuningMethod>('simc')
   const tuning =
-    gain !== undefined && time !== undefined && dead !== undefined ? tuneController(gain, time, dead, method) : undefined
+    gain !== undefined && time !== undefined && dead !== undefined
+      ? tuneController(gain, time, dead, method)
+      : undefined
   return (
     <details className="tune">
       <summary>From a step test</summary>
@@ -194,10 +218,42 @@ function Tune({ onUse, plan }: { onUse: (bandK: number, integralS: number) => vo
         anything moved.
       </p>
       <div className="grid grid-cols-2 gap-2">
-        <NumberField label="Rise for each %" draftKey={`${plan}/tune/gain`} value={gain} quantity="gain" preferences={preferences} over={0} high={100} onCommit={setGain} />
-        <NumberField label="63 % after" draftKey={`${plan}/tune/time`} value={time} quantity="seconds" preferences={preferences} over={0} high={1e6} onCommit={setTime} />
-        <NumberField label="Nothing for" draftKey={`${plan}/tune/dead`} value={dead} quantity="seconds" preferences={preferences} over={0} high={1e5} onCommit={setDead} />
-        <ChoiceField label="Way" value={method} choices={tuningMethods.map((value) => ({ value, title: methodTitles[value] }))} onChoose={(value) => setMethod(value as TuningMethod)} />
+        <NumberField
+          label="Rise for each %"
+          draftKey={`${plan}/tune/gain`}
+          value={gain}
+          quantity="gain"
+          preferences={preferences}
+          over={0}
+          high={100}
+          onCommit={setGain}
+        />
+        <NumberField
+          label="63 % after"
+          draftKey={`${plan}/tune/time`}
+          value={time}
+          quantity="seconds"
+          preferences={preferences}
+          over={0}
+          high={1e6}
+          onCommit={setTime}
+        />
+        <NumberField
+          label="Nothing for"
+          draftKey={`${plan}/tune/dead`}
+          value={dead}
+          quantity="seconds"
+          preferences={preferences}
+          over={0}
+          high={1e5}
+          onCommit={setDead}
+        />
+        <ChoiceField
+          label="Way"
+          value={method}
+          choices={tuningMethods.map((value) => ({ value, title: methodTitles[value] }))}
+          onChoose={(value) => setMethod(value as TuningMethod)}
+        />
       </div>
       {tuning ? (
         <p role="status" className="mt-1">

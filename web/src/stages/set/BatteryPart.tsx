@@ -36,7 +36,9 @@ export function BatteryPart() {
           <h2 id="battery-title" className="h2">
             Battery cut-off
           </h2>
-          <span className="text-ink2 truncate not-phone">drag cut-off and restart; the slope is what the cable takes</span>
+          <span className="text-ink2 truncate not-phone">
+            drag cut-off and restart; the slope is what the cable takes
+          </span>
         </div>
         <div className="flex-1 min-h-0 max-lg:h-[420px] max-lg:flex-none px-2 flex items-stretch">
           <BatteryScale
@@ -46,7 +48,9 @@ export function BatteryPart() {
             startsAbove={view.cutOff.startsAboveV}
             marksAt={lead ? rested.map(([row, text]) => ({ at: fieldValue(data, row).typical * blocks, text })) : []}
             compact={phone}
-            onMove={(handle, to, done) => move(() => put(handle === 'cutOff' ? { cutOffV: to } : { restartV: to }), done)}
+            onMove={(handle, to, done) =>
+              move(() => put(handle === 'cutOff' ? { cutOffV: to } : { restartV: to }), done)
+            }
           />
         </div>
         <div className="param-row">

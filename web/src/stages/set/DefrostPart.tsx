@@ -22,7 +22,9 @@ export function DefrostPart() {
   const view = defrostView(context, device)!
   const { controller } = device.facts
   const display = controller!.display
-  const stepSi = quantityView('difference', preferences).toSi(preferences.temperatureUnit === 'F' ? display.stepF : display.stepC)
+  const stepSi = quantityView('difference', preferences).toSi(
+    preferences.temperatureUnit === 'F' ? display.stepF : display.stepC,
+  )
   const put = (change: Partial<DefrostPlan>) => withWhole({ defrost: { ...kept, ...change } })
   const key = (name: string) => `${loop.id}/${device.id}/defrost/${name}`
   const has = (code: string) => findings.some((f) => f.code === code)
@@ -86,7 +88,10 @@ export function DefrostPart() {
                 {
                   id: 'melt',
                   title: view.electric ? 'Defrost heater' : 'Melts by the fan',
-                  note: cycle.endedBy === 'coil' ? `ends at ${words.say(plan.endC, 'temperature', 0)}` : 'cut by the longest time',
+                  note:
+                    cycle.endedBy === 'coil'
+                      ? `ends at ${words.say(plan.endC, 'temperature', 0)}`
+                      : 'cut by the longest time',
                   tint: 'heat',
                   spans: [span(0, meltEnd, true, 'melts')],
                 },
@@ -95,7 +100,10 @@ export function DefrostPart() {
                   title: 'Compressor',
                   note: `drips ${spell(plan.dripMin * 60)}`,
                   tint: 'cold',
-                  spans: [span(0, coolFrom, false, coolFrom - meltEnd > 0 ? 'rests' : ''), span(coolFrom, end, true, 'cools')],
+                  spans: [
+                    span(0, coolFrom, false, coolFrom - meltEnd > 0 ? 'rests' : ''),
+                    span(coolFrom, end, true, 'cools'),
+                  ],
                 },
                 {
                   id: 'fan',
@@ -187,17 +195,35 @@ export function DefrostPart() {
               onChoose={(value) => safely(() => put({ waits: value === 'all' }))}
             />
           )}
-          {follows ? null : number('Every', 'everyH', 'hours', { low: 0, high: 168 }, has('C108_DEFROST_NEVER') ? 'look' : undefined)}
+          {follows
+            ? null
+            : number('Every', 'everyH', 'hours', { low: 0, high: 168 }, has('C108_DEFROST_NEVER') ? 'look' : undefined)}
           {plan.coilC === undefined ? null : number('Or coil at', 'coilC', 'temperature', { low: -60, high: 20 })}
           {number('Ends at coil', 'endC', 'temperature', { low: -20, high: 60 })}
           {bindsAny(controller!, 'defrost.longest')
-            ? number('At most', 'longestMin', 'minutes', { low: 0, high: 600 }, has('C109_DEFROST_ENDLESS') ? 'stop' : has('C110_DEFROST_CUT_SHORT') ? 'look' : undefined)
+            ? number(
+                'At most',
+                'longestMin',
+                'minutes',
+                { low: 0, high: 600 },
+                has('C109_DEFROST_ENDLESS') ? 'stop' : has('C110_DEFROST_CUT_SHORT') ? 'look' : undefined,
+              )
             : null}
-          {bindsAny(controller!, 'defrost.drip') ? number('Drips for', 'dripMin', 'minutes', { low: 0, high: 120 }) : null}
+          {bindsAny(controller!, 'defrost.drip')
+            ? number('Drips for', 'dripMin', 'minutes', { low: 0, high: 120 })
+            : null}
           {bindsAny(controller!, 'defrost.fanBack')
-            ? number('Fan back at coil', 'fanBackC', 'temperature', { low: -60, high: 40 }, has('C111_FAN_BACK_WARM') ? 'look' : undefined)
+            ? number(
+                'Fan back at coil',
+                'fanBackC',
+                'temperature',
+                { low: -60, high: 40 },
+                has('C111_FAN_BACK_WARM') ? 'look' : undefined,
+              )
             : null}
-          {bindsAny(controller!, 'defrost.blind') ? number('Alarm blind for', 'blindMin', 'minutes', { low: 0, high: 600 }) : null}
+          {bindsAny(controller!, 'defrost.blind')
+            ? number('Alarm blind for', 'blindMin', 'minutes', { low: 0, high: 600 })
+            : null}
         </div>
       </section>
       <MeaningPanel lines={view.lines} />

@@ -136,7 +136,9 @@ function Fan({ plan }: { plan: PlanOf<FanBehaviour> }) {
           ) : null}
           {plan.humidityPercent === undefined ? null : (
             <>
-              {number('Damp over', plan.humidityPercent, 'percent', { low: 0, high: 100 }, (v) => ({ humidityPercent: v }))}
+              {number('Damp over', plan.humidityPercent, 'percent', { low: 0, high: 100 }, (v) => ({
+                humidityPercent: v,
+              }))}
               {number('Full over another %', plan.humidityBandPercent, 'percent', { over: 0, high: 100 }, (v) => ({
                 humidityBandPercent: v,
               }))}
@@ -164,7 +166,9 @@ function Fan({ plan }: { plan: PlanOf<FanBehaviour> }) {
           />
           {plan.minimumPercent === 'off'
             ? null
-            : number('Least speed', plan.minimumPercent, 'percent', { low: 0, high: 100 }, (v) => ({ minimumPercent: v }))}
+            : number('Least speed', plan.minimumPercent, 'percent', { low: 0, high: 100 }, (v) => ({
+                minimumPercent: v,
+              }))}
           <NumberField
             label="High alarm"
             draftKey={key('alarm')}

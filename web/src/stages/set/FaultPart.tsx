@@ -103,7 +103,8 @@ export function FaultPart() {
           </tbody>
         </table>
         <p className="text-ink2 max-w-[64ch]">
-          No display tells these: hold the reading against a reference, {words.say(0.5, 'difference')} is enough to look.
+          No display tells these: hold the reading against a reference, {words.say(0.5, 'difference')} is enough to
+          look.
         </p>
       </section>
       <MeaningPanel lines={lines} />

@@ -4,6 +4,7 @@ import { beforeKeying } from '@nachtigal/core/proof/beforeKeying'
 import { type KeyingSheet, waits } from '@nachtigal/core/proof/keyingSheet'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
+import { Shape } from '../../ui/Shape'
 import { KeyedCell } from './KeyedCell'
 import { useKeying } from './useKeying'
 
@@ -15,10 +16,16 @@ export function KeyOne({ sheets, onAll }: { sheets: readonly KeyingSheet[]; onAl
   const [chosen, setChosen] = useState<string>()
   const rows = sheets.flatMap(({ device, rows: all }) => {
     const mine = all.filter(waits)
-    const steps = keyingRoute(device.facts.controller!, mine.map(({ code }) => code))
+    const steps = keyingRoute(
+      device.facts.controller!,
+      mine.map(({ code }) => code),
+    )
     return mine.map((row, i) => ({ device, row, step: steps[i]!, key: `${device.id}/${row.code}` }))
   })
-  const at = Math.max(0, rows.findIndex(({ key }) => key === chosen))
+  const at = Math.max(
+    0,
+    rows.findIndex(({ key }) => key === chosen),
+  )
   const here = rows[at]
   if (!here) return null
   const { device, row, step } = here
@@ -39,8 +46,8 @@ export function KeyOne({ sheets, onAll }: { sheets: readonly KeyingSheet[]; onAl
         </button>
       </div>
       {at === 0 && total === rows.length && before ? (
-        <p className="caution" role="note">
-          {before}
+        <p className="keying-caution" role="note">
+          <Shape kind="look" size={14} labelled /> <span>{before}</span>
         </p>
       ) : null}
       <p className="text-[17px]">

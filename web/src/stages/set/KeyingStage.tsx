@@ -56,8 +56,8 @@ export function KeyingStage() {
         <aside className="panel" aria-label="What it means">
           <h2 className="h2">Keying</h2>
           <p role="status">
-            {left === 0 ? 'All is keyed and told.' : `${counted(left, 'value')} to key.`} Write down what you find before
-            you key anything.
+            {left === 0 ? 'All is keyed and told.' : `${counted(left, 'value')} to key.`} Write down what you find
+            before you key anything.
           </p>
           {left > 0 && !byOne ? (
             <Button second end="" onClick={() => setOne(true)}>
@@ -76,7 +76,13 @@ export function KeyingStage() {
                 key={each.id}
                 second
                 end=""
-                onClick={() => keying.write('asLeft', each.id, Object.fromEntries(waiting.map((row) => [row.code, keying.typed(row, row.planned)])))}
+                onClick={() =>
+                  keying.write(
+                    'asLeft',
+                    each.id,
+                    Object.fromEntries(waiting.map((row) => [row.code, keying.typed(row, row.planned)])),
+                  )
+                }
               >
                 The rest is as planned
               </Button>
@@ -114,7 +120,12 @@ function Sheet({ sheet: { device, rows }, changesOnly }: { sheet: KeyingSheet; c
   const controller = device.facts.controller!
   const shown = changesOnly ? rows.filter(waits) : rows
   // The way through the keys of what is shown: changes alone have a shorter one.
-  const steps = new Map(keyingRoute(controller, shown.map(({ code }) => code)).map((step) => [step.code, step]))
+  const steps = new Map(
+    keyingRoute(
+      controller,
+      shown.map(({ code }) => code),
+    ).map((step) => [step.code, step]),
+  )
   const before = beforeKeying(context, device, shown)
   return (
     <section aria-labelledby={`sheet-${device.id}`} className="mb-4">
@@ -125,8 +136,8 @@ function Sheet({ sheet: { device, rows }, changesOnly }: { sheet: KeyingSheet; c
         <span className="text-ink2 not-phone">from the top: what sets others back comes first</span>
       </div>
       {before.map((line) => (
-        <p key={line} className="caution" role="note">
-          {line}
+        <p key={line} className="keying-caution" role="note">
+          <Shape kind="look" size={14} labelled /> <span>{line}</span>
         </p>
       ))}
       {shown.length === 0 ? <p className="py-2">Nothing is to be changed.</p> : null}
@@ -156,9 +167,7 @@ function Sheet({ sheet: { device, rows }, changesOnly }: { sheet: KeyingSheet; c
               onKeep={(side, text) =>
                 write(side, device.id, { [row.code]: text === '' ? undefined : typed(row, text) })
               }
-              onReason={(why) =>
-                write('asLeft', device.id, { [row.code]: { ...row.asLeft!, why } }, why)
-              }
+              onReason={(why) => write('asLeft', device.id, { [row.code]: { ...row.asLeft!, why } }, why)}
             />
           ))}
         </tbody>
@@ -176,8 +185,7 @@ interface RowProps {
   readonly onReason: (why: string) => string | undefined
 }
 
-const differs = (row: KeyingRow, found: Reading | undefined) =>
-  found !== undefined && found.text.trim() !== row.planned
+const differs = (row: KeyingRow, found: Reading | undefined) => found !== undefined && found.text.trim() !== row.planned
 
 function Row({ row, step, draftKey, onTick, onKeep, onReason }: RowProps) {
   return (
@@ -185,7 +193,8 @@ function Row({ row, step, draftKey, onTick, onKeep, onReason }: RowProps) {
       {step?.enters ? (
         <tr className="level-row">
           <td colSpan={6}>
-            <b className="cond">{step.enters}</b> <span className="small text-ink2">from here, then back out at its end</span>
+            <b className="cond">{step.enters}</b>{' '}
+            <span className="small text-ink2">from here, then back out at its end</span>
           </td>
         </tr>
       ) : null}

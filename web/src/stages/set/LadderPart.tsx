@@ -87,13 +87,15 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
   )
   const field = (code: string) => {
     const found = findings.filter((f) => f.code === code && f.about === plan.id)
-    return found.some(({ severity }) => severity === 'stop') ? ('stop' as const) : found.length > 0 ? ('look' as const) : undefined
+    return found.some(({ severity }) => severity === 'stop')
+      ? ('stop' as const)
+      : found.length > 0
+        ? ('look' as const)
+        : undefined
   }
   const swingFinding =
     field('C023_SWING_UNDER_RESOLUTION') ?? field('C021_SWING_WIDER_THAN_LIMITS') ?? field('C093_STARTS_TOO_MANY')
-  const offered = new Map(
-    Object.values(controller?.conventions ?? {}).map((each) => [each.convention, each.swingIs]),
-  )
+  const offered = new Map(Object.values(controller?.conventions ?? {}).map((each) => [each.convention, each.swingIs]))
   const common = { preferences, stepSi }
   const key = (name: string) => `${loop.id}/${plan.id}/${name}`
   const all = (planned: Readonly<Record<string, Behaviour>>) => replanned(planned)
@@ -123,7 +125,11 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
       ? 'none'
       : view.rungs
           .filter(({ id }) => ids.includes(id))
-          .map(({ stage, action }) => (view.rungs.some((r) => r.action !== action) ? `${action === 'heating' ? 'heat' : 'cool'} ${stage}` : String(stage)))
+          .map(({ stage, action }) =>
+            view.rungs.some((r) => r.action !== action)
+              ? `${action === 'heating' ? 'heat' : 'cool'} ${stage}`
+              : String(stage),
+          )
           .join('-')
   return (
     <div className="work">
@@ -179,10 +185,20 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
             </span>
             <span className="text-ink2">sound: {patterns}</span>
             <span className="flex gap-3 md:ml-auto flex-wrap">
-              <button type="button" className="third" onClick={() => edit(reorderStage(kept, plan.id, plan.id, -1))} disabled={rungs[0]?.id === plan.id}>
+              <button
+                type="button"
+                className="third"
+                onClick={() => edit(reorderStage(kept, plan.id, plan.id, -1))}
+                disabled={rungs[0]?.id === plan.id}
+              >
                 Earlier
               </button>
-              <button type="button" className="third" onClick={() => edit(reorderStage(kept, plan.id, plan.id, 1))} disabled={rungs.at(-1)?.id === plan.id}>
+              <button
+                type="button"
+                className="third"
+                onClick={() => edit(reorderStage(kept, plan.id, plan.id, 1))}
+                disabled={rungs.at(-1)?.id === plan.id}
+              >
                 Later
               </button>
               <button type="button" className="third" onClick={() => edit(removeStage(kept, plan.id, plan.id))}>
@@ -214,7 +230,9 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
             required
             finding={field('C020_SETPOINT_OUTSIDE_LIMITS')}
             onCommit={(v) =>
-              v === undefined ? undefined : safely(() => all(shiftRungs(kept, plan.id, v - rungsOf(kept, plan.id)[0]!.setpointC)))
+              v === undefined
+                ? undefined
+                : safely(() => all(shiftRungs(kept, plan.id, v - rungsOf(kept, plan.id)[0]!.setpointC)))
             }
           />
           {several ? (
@@ -240,7 +258,9 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
               low={-273}
               high={2000}
               required
-              onCommit={(v) => (v === undefined ? undefined : safely(() => withPlan(plan.id, replan(stored, { setpointC: v }))))}
+              onCommit={(v) =>
+                v === undefined ? undefined : safely(() => withPlan(plan.id, replan(stored, { setpointC: v })))
+              }
             />
           ) : null}
           {plan.convention === 'split' && !several ? (
@@ -277,7 +297,9 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
               onCommit={(v) =>
                 v === undefined
                   ? undefined
-                  : safely(() => (several ? all(swingForAll(kept, plan.id, v)) : withPlan(plan.id, replan(stored, { swingK: v }))))
+                  : safely(() =>
+                      several ? all(swingForAll(kept, plan.id, v)) : withPlan(plan.id, replan(stored, { swingK: v })),
+                    )
               }
             />
           )}
@@ -292,7 +314,9 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
               high={500}
               required
               finding={swingFinding}
-              onCommit={(v) => (v === undefined ? undefined : safely(() => withPlan(plan.id, replan(stored, { swingK: v }))))}
+              onCommit={(v) =>
+                v === undefined ? undefined : safely(() => withPlan(plan.id, replan(stored, { swingK: v })))
+              }
             />
           ) : null}
           <ChoiceField
@@ -330,10 +354,9 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
                   all({
                     ...kept,
                     ...Object.fromEntries(
-                      (bindsPerOutput(controller) ? [{ ...stored, id: plan.id }] : rungsOf(kept, plan.id)).map(({ id, ...rung }) => [
-                        id,
-                        turned(rung as OnOffBehaviour, value as OnOffBehaviour['action']),
-                      ]),
+                      (bindsPerOutput(controller) ? [{ ...stored, id: plan.id }] : rungsOf(kept, plan.id)).map(
+                        ({ id, ...rung }) => [id, turned(rung as OnOffBehaviour, value as OnOffBehaviour['action'])],
+                      ),
                     ),
                   }),
                 )
@@ -396,7 +419,9 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
                 high={86400}
                 required
                 finding={findings.some(({ code }) => code === 'C094_STAGE_WAIT_SHORT') ? 'look' : undefined}
-                onCommit={(v) => (v === undefined ? undefined : safely(() => withWhole({ stages: { ...whole.stages!, waitS: v } })))}
+                onCommit={(v) =>
+                  v === undefined ? undefined : safely(() => withWhole({ stages: { ...whole.stages!, waitS: v } }))
+                }
               />
               {controller && bindsAny(controller, 'lead') ? (
                 <ChoiceField
@@ -421,5 +446,6 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
 }
 
 /** Whether each output has an action of its own. */
-const bindsPerOutput = (controller: { readonly parameters: Readonly<Record<string, { readonly binds?: string; readonly port?: string }>> }) =>
-  Object.values(controller.parameters).some(({ binds, port }) => binds === 'action' && port !== undefined)
+const bindsPerOutput = (controller: {
+  readonly parameters: Readonly<Record<string, { readonly binds?: string; readonly port?: string }>>
+}) => Object.values(controller.parameters).some(({ binds, port }) => binds === 'action' && port !== undefined)

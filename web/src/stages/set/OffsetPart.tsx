@@ -49,8 +49,8 @@ export function OffsetPart() {
             Offset
           </h2>
           <p className="max-w-[64ch] text-ink2">
-            Lay the reference thermometer on the probe, wait until both stand still, write both down. One point tells how
-            far it is off; two or three tell whether an offset can mend it. It adds to the reading.
+            Lay the reference thermometer on the probe, wait until both stand still, write both down. One point tells
+            how far it is off; two or three tell whether an offset can mend it. It adds to the reading.
           </p>
         </div>
         <div className="grid gap-2 max-w-[520px]">
@@ -86,7 +86,9 @@ export function OffsetPart() {
               <b className="text-[17px]">{advice.head}</b>
               <p>{advice.says}</p>
               <p>{advice.next}</p>
-              {advice.offsetK !== undefined && advice.verdict !== 'leave' && Math.abs(advice.offsetK - plan.offsetK) > 1e-9 ? (
+              {advice.offsetK !== undefined &&
+              advice.verdict !== 'leave' &&
+              Math.abs(advice.offsetK - plan.offsetK) > 1e-9 ? (
                 <button type="button" className="third" onClick={() => put(advice.offsetK!)}>
                   Plan {words.say(advice.offsetK, 'difference')}
                   {advice.verdict === 'beyond-limit' ? ' all the same' : ''}

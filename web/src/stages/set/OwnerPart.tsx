@@ -60,8 +60,20 @@ export function OwnerPart() {
       </section>
       <MeaningPanel
         lines={[
-          { id: 'may', label: 'The owner may', value: null, quantity: 'count', text: view.may.join('; ') || 'touch nothing' },
-          { id: 'mayNot', label: 'Only the installer', value: null, quantity: 'count', text: `${view.mayNot.length} parameters` },
+          {
+            id: 'may',
+            label: 'The owner may',
+            value: null,
+            quantity: 'count',
+            text: view.may.join('; ') || 'touch nothing',
+          },
+          {
+            id: 'mayNot',
+            label: 'Only the installer',
+            value: null,
+            quantity: 'count',
+            text: `${view.mayNot.length} parameters`,
+          },
         ]}
       />
     </div>

@@ -1,5 +1,4 @@
 import { resetView } from '@nachtigal/core/check/settings/resetView'
-import type { Consequence } from '@nachtigal/core/check/consequences'
 import type { ResetPlan } from '@nachtigal/core/job/controllerPlan'
 import { quantityView } from '@nachtigal/core/units/quantity'
 import { type ResetHandle, ResetLine } from '../../instruments/ResetLine'
@@ -56,52 +55,6 @@ export function ResetPart() {
         return { shutdownAboveC: outdoorC }
     }
   }
-  const lines: Consequence[] = view
-    ? [
-        ...(view.saving
-          ? ([
-              { id: 'fixed', label: `Fixed at ${words.say(view.fixedC, 'temperature', 0)}, a season`, value: view.saving.fixedKwh, quantity: 'energy', decimals: 0 },
-              { id: 'reset', label: 'With this line', value: view.saving.resetKwh, quantity: 'energy', decimals: 0 },
-              {
-                id: 'saving',
-                label: 'Saves',
-                value: null,
-                quantity: 'percent',
-                text: `${words.say(view.saving.savingPercent, 'percent')} (${words.say(view.saving.lowPercent, 'percent')} to ${words.say(view.saving.highPercent, 'percent')})`,
-              },
-              {
-                id: 'condensing',
-                label: `Return under ${words.say(view.returnLimitC, 'temperature', 0)}`,
-                value: null,
-                quantity: 'hours',
-                text: `${words.say(view.saving.hoursUnderLimit, 'hours', 0)} a year${view.condensing ? ', condensing' : ''}`,
-              },
-            ] satisfies Consequence[])
-          : []),
-        { id: 'ratio', label: 'Supply per degree outdoors', value: view.ratio, quantity: 'factor' },
-        ...(view.now
-          ? ([{ id: 'now', label: `Asked for now, ${view.now.says}`, value: view.now.supplyC, quantity: 'temperature' }] satisfies Consequence[])
-          : []),
-        ...(view.coolestReturn
-          ? ([
-              {
-                id: 'return',
-                label: 'Coolest return',
-                value: null,
-                quantity: 'temperature',
-                text: `${words.say(view.coolestReturn.supplyC, 'temperature', 0)} at ${words.say(view.coolestReturn.outdoorC, 'temperature', 0)} outdoors`,
-              },
-            ] satisfies Consequence[])
-          : []),
-        {
-          id: 'short',
-          label: 'Under what emitters need',
-          value: null,
-          quantity: 'difference',
-          text: view.shortK > 0.05 ? `${words.say(view.shortK, 'difference')} at most` : 'nowhere',
-        },
-      ]
-    : []
   return (
     <div className="work">
       <section className="flex flex-col min-h-0 min-w-0" aria-labelledby="reset-title">
@@ -143,7 +96,8 @@ export function ResetPart() {
             />
           ) : (
             <p role="alert" className="p-4">
-              The warm point is not warmer than the design point, or the minimum is over the maximum: no line can be drawn.
+              The warm point is not warmer than the design point, or the minimum is over the maximum: no line can be
+              drawn.
             </p>
           )}
         </div>
@@ -161,7 +115,11 @@ export function ResetPart() {
               high={200}
               required={!optional.has(field)}
               finding={
-                (field === 'frostBelowC' && has('C102_NO_FROST_GUARD')) ? 'stop' : (field === 'warmOutdoorC' && has('C100_LINE_CROSSED')) ? 'look' : undefined
+                field === 'frostBelowC' && has('C102_NO_FROST_GUARD')
+                  ? 'stop'
+                  : field === 'warmOutdoorC' && has('C100_LINE_CROSSED')
+                    ? 'look'
+                    : undefined
               }
               onCommit={(v) =>
                 safely(() => {
@@ -177,7 +135,9 @@ export function ResetPart() {
                           : {}
                   const next = { ...rest, ...(v === undefined ? {} : { [field]: v }), ...frost }
                   return withWhole({
-                    reset: Object.fromEntries(Object.entries(next).filter(([, each]) => each !== undefined)) as unknown as ResetPlan,
+                    reset: Object.fromEntries(
+                      Object.entries(next).filter(([, each]) => each !== undefined),
+                    ) as unknown as ResetPlan,
                   })
                 })
               }
@@ -220,7 +180,7 @@ export function ResetPart() {
           />
         </div>
       </section>
-      <MeaningPanel lines={lines} />
+      <MeaningPanel lines={view?.lines ?? []} />
     </div>
   )
 }

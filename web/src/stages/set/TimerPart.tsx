@@ -65,7 +65,12 @@ export function TimerPart() {
                 id: port,
                 title,
                 note: follows === 'both' ? 'and the thermostat' : 'the timer alone',
-                tint: follows === 'both' ? (plan?.action === 'cooling' ? ('cold' as const) : ('heat' as const)) : ('ink' as const),
+                tint:
+                  follows === 'both'
+                    ? plan?.action === 'cooling'
+                      ? ('cold' as const)
+                      : ('heat' as const)
+                    : ('ink' as const),
                 spans: stretches.map(({ fromS, toS, on, part }) => ({
                   from: fromS,
                   to: toS,
@@ -121,7 +126,9 @@ export function TimerPart() {
             value={timer.mode}
             choices={[
               { value: 'once', title: 'counts once' },
-              ...(controller && bindsAny(controller, 'timer.mode') ? [{ value: 'repeat', title: 'repeats A and B' }] : []),
+              ...(controller && bindsAny(controller, 'timer.mode')
+                ? [{ value: 'repeat', title: 'repeats A and B' }]
+                : []),
             ]}
             onChoose={(mode) => safely(() => put({ mode: mode as TimerPlan['mode'] }))}
           />

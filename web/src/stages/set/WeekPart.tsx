@@ -45,11 +45,18 @@ export function WeekPart() {
   const bars = view.bars.flatMap(({ id, fromMin, toMin }): WeekBarDrawn[] => {
     const pieces: WeekBarDrawn[] = []
     const start = wallMinutes('start', week.periods[id]!.start)
-    for (let at = fromMin; at < toMin; ) {
+    for (let at = fromMin; at < toMin;) {
       const day = Math.floor(at / DAY)
       const end = Math.min(toMin, (day + 1) * DAY)
       const from = at - day * DAY
-      pieces.push({ id, day, from, to: end - day * DAY, starts: from === start, ends: end === toMin && toMin < 7 * DAY })
+      pieces.push({
+        id,
+        day,
+        from,
+        to: end - day * DAY,
+        starts: from === start,
+        ends: end === toMin && toMin < 7 * DAY,
+      })
       at = end
     }
     return pieces
@@ -63,7 +70,11 @@ export function WeekPart() {
         addPeriod(keptWeek, id, {
           mode: from?.mode ?? (whole.reset ? 'night' : 'runs'),
           days: from?.days ?? '12345',
-          start: from ? startAt(keptWeek, from.id, wallMinutes('start', from.start) + from.minutes + 60).periods[from.id]!.start : whole.reset ? '22:00' : '06:00',
+          start: from
+            ? startAt(keptWeek, from.id, wallMinutes('start', from.start) + from.minutes + 60).periods[from.id]!.start
+            : whole.reset
+              ? '22:00'
+              : '06:00',
           minutes: from?.minutes ?? (whole.reset ? 480 : 60),
         }),
       ),
@@ -196,7 +207,9 @@ export function WeekPart() {
                 { value: '67', title: 'weekend' },
                 { value: 'own', title: 'chosen days' },
               ]}
-              onChoose={(days) => (days === 'own' ? undefined : safely(() => put(withPeriod(keptWeek, inHand.id, { days }))))}
+              onChoose={(days) =>
+                days === 'own' ? undefined : safely(() => put(withPeriod(keptWeek, inHand.id, { days })))
+              }
             />
             <fieldset className="days">
               <legend className="lab mb-1">{daysSay(inHand.days)}</legend>
@@ -238,10 +251,16 @@ export function WeekPart() {
               high={10080}
               stepSi={stepMin}
               required
-              onCommit={(v) => (v === undefined ? undefined : safely(() => put(withPeriod(keptWeek, inHand.id, { minutes: v }))))}
+              onCommit={(v) =>
+                v === undefined ? undefined : safely(() => put(withPeriod(keptWeek, inHand.id, { minutes: v })))
+              }
             />
             <div className="self-end pb-2">
-              <button type="button" className="third" onClick={() => safely(() => put(withoutPeriod(keptWeek, inHand.id)))}>
+              <button
+                type="button"
+                className="third"
+                onClick={() => safely(() => put(withoutPeriod(keptWeek, inHand.id)))}
+              >
                 Take it out
               </button>
             </div>

@@ -31,7 +31,12 @@ export function useKeying() {
     [reading, job],
   )
   const write = useCallback(
-    (side: 'asFound' | 'asLeft', device: string, entries: Readonly<Record<string, Reading | undefined>>, why?: string) => {
+    (
+      side: 'asFound' | 'asLeft',
+      device: string,
+      entries: Readonly<Record<string, Reading | undefined>>,
+      why?: string,
+    ) => {
       const held = { ...loop.settings[side][device] }
       for (const [code, value] of Object.entries(entries))
         if (value) held[code] = value
