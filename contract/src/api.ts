@@ -22,6 +22,8 @@ export const routes = {
   asLeft: '/api/jobs/:jobId/loops/:loopId/as-left.pdf',
   wiresCsv: '/api/jobs/:jobId/loops/:loopId/wires.csv',
   wiresPdf: '/api/jobs/:jobId/loops/:loopId/wires.pdf',
+  keyingCsv: '/api/jobs/:jobId/loops/:loopId/keying.csv',
+  keyingPdf: '/api/jobs/:jobId/loops/:loopId/keying.pdf',
   picture: '/api/jobs/:jobId/loops/:loopId/wiring.pdf',
   labels: '/api/jobs/:jobId/loops/:loopId/labels.pdf',
   cutOut: '/api/jobs/:jobId/loops/:loopId/devices/:deviceId/cut-out.pdf',

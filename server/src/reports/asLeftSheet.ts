@@ -168,7 +168,7 @@ export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
     content.push(
       heading(`Keyed on ${controller.tag} ${controller.name}`),
       table(
-        [44, '*', 60, 60, 60, 44, 56],
+        [44, '*', 60, 60, 60, 34, 100],
         ['code', 'name', 'planned', 'as found', 'as left', 'unit', ''],
         parameters.map((p) => [
           p.code,
@@ -177,7 +177,13 @@ export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
           shown(p.asFound),
           shown(p.asLeft),
           p.unit,
-          p.agrees === undefined ? 'not keyed' : p.agrees ? 'as planned' : 'differs',
+          p.agrees === undefined
+            ? 'not keyed'
+            : p.agrees
+              ? 'as planned'
+              : p.asLeft?.why
+                ? `differs: ${p.asLeft.why}`
+                : 'differs',
         ]),
       ),
     )

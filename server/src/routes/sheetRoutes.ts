@@ -5,6 +5,7 @@ import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import { cutOutOf } from '@nachtigal/core/wiring/cutOut'
 import { AppError } from '../appError'
 import { asLeftSheet } from '../reports/asLeftSheet'
+import { keyingCsv, keyingPdf } from '../reports/keyingSheets'
 import { layPicture } from '../reports/layPicture'
 import type { RenderPdf } from '../reports/renderPdf'
 import type { Stamp } from '../reports/sheetParts'
@@ -43,6 +44,14 @@ export function sheetRoutes({ store, data, renderPdf, now }: Deps): Router {
         .setHeader('Content-Disposition', `inline; filename="${fileName(`${context.loop.name}-${what}`, 'pdf')}"`)
       response.send(file)
     }
+  const csv =
+    (what: string, write: (context: LoopContext) => string) => async (request: Request, response: Response) => {
+      const { context } = await read(request)
+      response
+        .type('text/csv; charset=utf-8')
+        .setHeader('Content-Disposition', `attachment; filename="${fileName(`${context.loop.name}-${what}`, 'csv')}"`)
+      response.send(write(context))
+    }
   return Router()
     .get(routes.asLeft, pdf('as-left', asLeftSheet))
     .get(routes.wiresPdf, pdf('wires', wiresSheet))
@@ -66,11 +75,7 @@ export function sheetRoutes({ store, data, renderPdf, now }: Deps): Router {
         return cutOutSheet(context, device, cutOut, stamp)
       }),
     )
-    .get(routes.wiresCsv, async (request, response) => {
-      const { context } = await read(request)
-      response
-        .type('text/csv; charset=utf-8')
-        .setHeader('Content-Disposition', `attachment; filename="${fileName(`${context.loop.name}-wires`, 'csv')}"`)
-      response.send(wiresCsv(context))
-    })
+    .get(routes.keyingPdf, pdf('keying', keyingPdf))
+    .get(routes.wiresCsv, csv('wires', wiresCsv))
+    .get(routes.keyingCsv, csv('keying', keyingCsv))
 }
