@@ -75,7 +75,9 @@ describe('behaviour survives translation', () => {
     const before = onOff(Object.values(floor.loop.settings.planned)[0])
     for (const other of others) {
       const after = onOff(plansOf(swapped(floor, 'dipper', other.id).loop.settings.planned)[0])
-      expect([after.onC, after.offC].map((c) => c.toFixed(9))).toEqual([before.onC, before.offC].map((c) => c.toFixed(9)))
+      expect([after.onC, after.offC].map((c) => c.toFixed(9))).toEqual(
+        [before.onC, before.offC].map((c) => c.toFixed(9)),
+      )
       const offered = Object.values(other.controller!.conventions).map(({ convention }) => convention)
       expect(offered).toContain(after.convention)
     }
@@ -112,7 +114,12 @@ describe('the unit changed midway', () => {
 
 describe('one new set', () => {
   it('of four stages gives a whole sheet of changes, and nothing else', () => {
-    const edited = chained('chiller', {}, ['mains-230-20', 'curlew', 'pocket-pt1000', ...Array.from({ length: 4 }, () => 'compressor-call')])
+    const edited = chained('chiller', {}, [
+      'mains-230-20',
+      'curlew',
+      'pocket-pt1000',
+      ...Array.from({ length: 4 }, () => 'compressor-call'),
+    ])
     const id = idOf(edited, 'curlew')
     const sheet = (made: typeof edited) => keyingSheet(loopContext(made.job, made.loop, fieldData))[0]!
     const asLeft = Object.fromEntries(
@@ -128,7 +135,10 @@ describe('one new set', () => {
         },
       ]),
     )
-    const keyed = { ...edited, loop: { ...edited.loop, settings: { ...edited.loop.settings, asLeft: { [id]: asLeft } } } }
+    const keyed = {
+      ...edited,
+      loop: { ...edited.loop, settings: { ...edited.loop.settings, asLeft: { [id]: asLeft } } },
+    }
     expect(sheet(keyed).rows.filter(({ agrees }) => !agrees)).toEqual([])
     const planned = Object.fromEntries(
       Object.entries(keyed.loop.settings.planned).map(([plan, each]) => [

@@ -222,7 +222,7 @@ export function Ladder({
       const at = y(part === 'on' ? on : off)
       const shift = crowded ? (y(on) > y(off) === (part === 'on') ? 9 : -9) : 0
       return (
-        <g {...sliding(part, id, named(rung, part), part === 'on' ? on : off, marks[`${id}/${part}`])} key={part}>
+        <g {...sliding(part, id, named(rung, part), part === 'on' ? on : off, marks[`${id}/${part}`])}>
           <rect x={x - 22} y={at - 12} width={44} height={24} fill="transparent" />
           <path d={`M${near} ${at}H${x - side * 17}`} stroke={tint} />
           <rect

@@ -61,7 +61,7 @@ export function TimerPart() {
               label="Timer"
               until={view.untilS}
               compact={phone}
-              rows={view.relays.map(({ port, title, follows, says, stretches }) => ({
+              rows={view.relays.map(({ port, title, follows, stretches }) => ({
                 id: port,
                 title,
                 note: follows === 'both' ? 'and the thermostat' : 'the timer alone',
