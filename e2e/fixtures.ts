@@ -232,3 +232,22 @@ export async function proveSteps(page: Page, name: 'Dead tests' | 'First live') 
     await expect(page.locator('[aria-label="Verdict"]')).not.toHaveAttribute('data-verdict', 'waiting')
   }
 }
+
+/** To a place of a demo loop, by its name. */
+export async function openLoop(page: Page, url: string, name: string, place: string) {
+  const jobs = (await (await page.request.get(`${url}/api/jobs`)).json()) as { id: string; name: string }[]
+  const job = jobs.find((each) => each.name === 'Otterholm Wildlife Hospital')!
+  const { loops } = (await (await page.request.get(`${url}/api/jobs/${job.id}`)).json()) as {
+    loops: Record<string, { name: string }>
+  }
+  const [id] = Object.entries(loops).find(([, loop]) => loop.name === name)!
+  await page.goto(`${url}/jobs/${job.id}/loops/${id}/${place}`)
+  await expect(page.locator('.stage')).toBeVisible()
+}
+
+/** To a part of Set, by its name; it is there when this returns. */
+export async function setPart(page: Page, name: string) {
+  const link = page.getByRole('navigation', { name: 'Parts of setting' }).getByRole('link', { name, exact: true })
+  await link.click()
+  await expect(link).toHaveAttribute('aria-current', 'step')
+}

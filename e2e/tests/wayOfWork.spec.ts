@@ -8,6 +8,7 @@ import {
   expectThumbs,
   fill,
   saved,
+  setPart,
   startJob,
   survey,
   test,
@@ -187,6 +188,10 @@ for (const way of ways)
 
     await test.step('the keying sheet: planned, as found, as left', async () => {
       await page.getByRole('link', { name: 'Write the keying sheet' }).click()
+      if (phone) {
+        await expectThumbs(page, 'keying, one after another')
+        await page.getByRole('button', { name: 'Whole sheet' }).click()
+      }
       await fill(page, 'Set, as found', '20')
       for (const [code, value] of Object.entries(way.planned))
         await expect(page.getByRole('row').filter({ hasText: code }).first()).toContainText(value)
@@ -234,6 +239,7 @@ for (const way of ways)
       await expect(page.getByRole('button', { name: /into the plan/ })).toHaveCount(0)
       await page.goBack()
       await toStage(page, 'Set')
+      await setPart(page, 'Offset')
       await expect(page.getByLabel('Offset', { exact: true })).toHaveValue(way.offset)
       await fill(page, 'Offset', '0')
       await toStage(page, 'Prove')

@@ -3,6 +3,8 @@ import { fromSetpoint } from '../job/behaviour'
 import { plannedFloor } from '../testing/warmFloor'
 import { wordChange } from './wordChange'
 import { onOff } from '../testing/plans'
+import { changesBetween } from '../job/changesBetween'
+import { chained } from '../testing/chains'
 
 const metric = { temperatureUnit: 'C', system: 'metric' } as const
 const us = { temperatureUnit: 'F', system: 'us' } as const
@@ -70,4 +72,44 @@ describe('wordChange', () => {
     expect(say(['settings', 'planned', 'p'], plan, { ...plan, offsetK: 0.5 })).toBe('Plan: offset 0.0 K / offset 0.5 K')
     expect(say(['settings', 'planned', 'p'], null, plan)).toMatch(/^Plan: nothing \/ set 28.0 °C, .*the set cuts out/)
   })
+})
+
+describe('what was planned besides switching points', () => {
+  const metric = { temperatureUnit: 'C', system: 'metric' } as const
+  const us = { temperatureUnit: 'F', system: 'us' } as const
+  const reset = { designOutdoorC: -14, designSupplyC: 68, averageH: 3, setbackK: 0 }
+  it('a controller\u2019s part tells only what moved, in the units that are read', () => {
+    const path = ['settings', 'controllers', 'a1', 'reset']
+    const to = { ...reset, designSupplyC: 60, setbackK: 5 }
+    expect(wordChange({ path, from: reset, to }, metric)).toEqual({
+      what: 'Reset line',
+      before: 'design supply 68.0\u00a0°C, setback 0.0\u00a0K',
+      after: 'design supply 60.0\u00a0°C, setback 5.0\u00a0K',
+    })
+    expect(wordChange({ path, from: reset, to }, us).after).toBe('design supply 140.0\u00a0°F, setback 9.0\u00a0°F')
+  })
+  it.each(['room', 'fan', 'boiler', 'cold-room', 'cabin', 'cabinet'] as const)(
+    '%s: whatever is planned can be told',
+    (kind) => {
+      const steps = kind === 'room' ? ['safety-24', 'plover', 'room-ni1000', 'valve-y010'] : undefined
+      const { loop } = chained(kind, {}, steps)
+      const changes = changesBetween(loop.id, null, loop)
+      for (const [id, plan] of Object.entries(loop.settings.planned)) {
+        const moved = wordChange(
+          { path: ['settings', 'planned', id], from: plan, to: { ...plan, setpointC: plan.setpointC + 1 } },
+          metric,
+        )
+        expect(moved.after).not.toMatch(/undefined|NaN|object/)
+        expect(moved.after).not.toBe(moved.before)
+        const made = wordChange({ path: ['settings', 'planned', id], from: null, to: plan }, metric)
+        expect(made.after).not.toMatch(/undefined|NaN|object/)
+      }
+      for (const change of changes) expect(wordChange(change, metric).after).not.toMatch(/undefined|NaN|\[object/)
+      for (const [device, whole] of Object.entries(loop.settings.controllers ?? {}))
+        for (const [part, held] of Object.entries(whole)) {
+          const made = wordChange({ path: ['settings', 'controllers', device, part], from: null, to: held }, metric)
+          expect(made.after).not.toMatch(/undefined|NaN|\[object/)
+        }
+    },
+  )
 })

@@ -1,4 +1,5 @@
-import type { OnOffBehaviour } from '../job/behaviour'
+import { spell } from '../control/timerSequence'
+import type { Behaviour } from '../job/behaviour'
 import type { Change } from '../job/command'
 import type { LoopDocument, ProofReading, Reading, RowChange, StepDone, WayTaken } from '../job/documents'
 import { safetyStepWords } from '../proof/safetyStep'
@@ -36,9 +37,41 @@ function question(id: string | undefined, answer?: unknown) {
 
 /** A plan in its parts, each with its name, so that a change tells only what moved. */
 function planParts(value: unknown, preferences: UnitPreferences): readonly string[] {
-  const p = value as OnOffBehaviour
+  const p = value as Behaviour
   const say = (v: number | undefined) => (v === undefined ? 'none' : formatQuantity(v, 'temperature', preferences))
   const gap = (v: number) => formatQuantity(v, 'difference', preferences)
+  const all = [
+    `lowest ${say(p.lowestC)}`,
+    `highest ${say(p.highestC)}`,
+    `alarm ${say(p.alarmHighC)}`,
+    `low alarm ${say(p.alarmLowC)}`,
+    `offset ${gap(p.offsetK)}`,
+    `probe fault ${p.probeFault}`,
+    `without its probe ${p.dutyPercent === undefined ? 'no share' : `${p.dutyPercent} %`}`,
+  ]
+  if (p.kind === 'band')
+    return [
+      `set ${say(p.setpointC)}`,
+      `band ${gap(p.bandK)}`,
+      p.anchor === 'centred' ? 'half at the set' : 'nothing at the set',
+      p.action === 'heating' ? 'heats' : 'cools',
+      `least ${p.minimumPercent} %`,
+      `most ${p.maximumPercent} %`,
+      `integral ${spell(p.integralS)}`,
+      `beat ${p.cycleS === undefined ? 'none' : spell(p.cycleS)}`,
+      `travel ${p.travelS === undefined ? 'none' : spell(p.travelS)}`,
+      ...all,
+    ]
+  if (p.kind === 'fan')
+    return [
+      `warm over ${say(p.setpointC)}`,
+      `full over another ${gap(p.bandK)}`,
+      `damp over ${p.humidityPercent === undefined ? 'none' : `${p.humidityPercent} %`}`,
+      `full over another ${p.humidityBandPercent === undefined ? 'none' : `${p.humidityBandPercent} % humidity`}`,
+      `least speed ${p.minimumPercent === 'off' ? 'off' : `${p.minimumPercent} %`}`,
+      p.minimumMode === 'floor' ? 'demand from 0' : 'demand from the least',
+      ...all,
+    ]
   return [
     `set ${say(p.setpointC)}`,
     p.convention === 'split'
@@ -47,19 +80,19 @@ function planParts(value: unknown, preferences: UnitPreferences): readonly strin
     `the set ${conventionWords[p.convention]}`,
     `on ${say(p.onC)}`,
     `off ${say(p.offC)}`,
-    `lowest ${say(p.lowestC)}`,
-    `highest ${say(p.highestC)}`,
-    `alarm ${say(p.alarmHighC)}`,
-    `offset ${gap(p.offsetK)}`,
     `rest ${p.minimumOffS} s`,
-    `probe fault ${p.probeFault}`,
+    p.unused ? 'not used' : 'used',
+    p.action === 'heating' ? 'heats' : 'cools',
+    `follows ${p.input.port}`,
+    ...all,
   ]
 }
 
 /** Both sides of a changed plan, with the parts alone that differ; a new or a removed one in full. */
 function planSides(from: unknown, to: unknown, preferences: UnitPreferences): Pick<WordedChange, 'before' | 'after'> {
   const [before, after] = [from, to].map((side) => (side ? planParts(side, preferences) : undefined))
-  if (!before || !after) return { before: before?.join(', ') ?? 'nothing', after: after?.join(', ') ?? 'nothing' }
+  if (!before || !after || (from as Behaviour).kind !== (to as Behaviour).kind)
+    return { before: before?.join(', ') ?? 'nothing', after: after?.join(', ') ?? 'nothing' }
   const moved = before.flatMap((part, i) => (part === after[i] ? [] : [i]))
   const told = (parts: readonly string[]) => moved.map((i) => parts[i]).join(', ')
   return { before: told(before), after: told(after) }
@@ -73,6 +106,16 @@ export function wordChange(
 ): WordedChange {
   if (path[0] === 'settings' && path[1] === 'planned' && path.length === 3)
     return { what: 'Plan', ...planSides(from, to, preferences) }
+  if (path[0] === 'settings' && path[1] === 'controllers' && path.length === 4) {
+    const [before, after] = [from, to].map((side) => controllerParts(side, preferences))
+    const only = (mine: readonly string[], other: readonly string[]) =>
+      mine.filter((part) => !other.includes(part)).join(', ') || 'nothing'
+    return {
+      what: controllerWords[path[3]!] ?? 'Controller',
+      before: only(before!, after!),
+      after: only(after!, before!),
+    }
+  }
   const [what, say] = named(path, from ?? to, preferences, wireName)
   return { what, before: say(from), after: say(to) }
 }
@@ -101,6 +144,42 @@ const foundValue: Say = (value) => {
   return terminal === undefined ? `${name ?? ''} ${text ?? ''}`.trim() : `${terminal}: ${wire ?? ''}`
 }
 const rowWords: Readonly<Record<string, string>> = { lengthM: 'length', sizeMm2: 'section' }
+const controllerWords: Readonly<Record<string, string>> = {
+  stages: 'Stages',
+  reset: 'Reset line',
+  defrost: 'Defrost',
+  battery: 'Battery cut-off',
+  week: 'Week',
+  timer: 'Timer',
+  values: 'Other keys',
+  owner: 'What the owner may touch',
+  lock: 'Lock',
+}
+/** Units that field names end in. */
+const unitOf = [
+  ['C', 'temperature'],
+  ['K', 'difference'],
+  ['V', 'voltage'],
+  ['Min', 'minutes'],
+  ['S', 'seconds'],
+  ['H', 'hours'],
+] as const
+/** Part of a controller's plan as its fields, each number in the units that are read. */
+function controllerParts(value: unknown, preferences: UnitPreferences): string[] {
+  if (typeof value !== 'object' || value === null) return []
+  return Object.entries(value as Record<string, unknown>)
+    .flatMap(([field, held]) => {
+      if (typeof held === 'object' && held !== null)
+        return Object.values(held as Record<string, unknown>).map((each) =>
+          controllerParts(each, preferences).join(' '),
+        )
+      const unit = unitOf.find(([end]) => field.endsWith(end))
+      const name = (unit ? field.slice(0, -unit[0].length) : field).replace(/([A-Z])/g, ' $1').toLowerCase()
+      const said = unit && typeof held === 'number' ? formatQuantity(held, unit[1], preferences) : String(held)
+      return field === 'order' ? '' : `${name} ${said}`
+    })
+    .filter(Boolean)
+}
 const boxWords: Readonly<Record<string, string>> = {
   heightM: 'height',
   widthM: 'width',
@@ -185,6 +264,11 @@ function named(
         : d === 'lengthM'
           ? (v) => (typeof v === 'number' ? formatQuantity(v, 'length', preferences) : plain(v))
           : plain,
+    ]
+  if (a === 'settings' && b === 'controllers')
+    return [
+      controllerWords[d ?? ''] ?? 'Controller',
+      (v) => (v === null || v === undefined ? 'nothing' : controllerParts(v, preferences).join(', ')),
     ]
   if (a === 'settings') return [`${b === 'asFound' ? 'As-found' : 'As-left'} ${d ?? ''}`.trim(), d ? reading : plain]
   const taken = a === 'proof' && b === 'readings' ? (value as ProofReading | null) : null

@@ -98,7 +98,7 @@ export function WeekStrip({
         const first = starts && !told.has(id)
         if (first) told.add(id)
         const start = handle({
-          id: `${id}/${day}/${from}`,
+          id: `${id}/${day}/start`,
           label: `${titles[id] ?? 'Period'}, start`,
           at: { x: startOf(id), y: 0 },
           step: { x: stepMin, y: 0 },
@@ -117,6 +117,7 @@ export function WeekStrip({
           high: DAY,
           move: (spot, done) => onLength(id, Math.max(stepMin, spot.x), done),
         })
+        // Keys of bars do not hold their start: one that is dragged would be taken from under the hand.
         const still = {
           role: 'presentation',
           tabIndex: -1,
@@ -128,7 +129,7 @@ export function WeekStrip({
           'aria-orientation': undefined,
         }
         return (
-          <g key={`${day}/${id}/${from}`}>
+          <g key={`${day}/${id}/${starts}`}>
             <g {...(starts ? start : {})} {...(first ? {} : still)} onFocus={() => onChoose(id)}>
               <rect
                 x={x(from)}

@@ -14,13 +14,13 @@ export function KeyOne({ sheets, onAll }: { sheets: readonly KeyingSheet[]; onAl
   const { loop } = context
   const { write, typed, ticked } = useKeying()
   const [chosen, setChosen] = useState<string>()
+  // Where the menu stands: the keys to the next value go on from there.
+  const [last, setLast] = useState<{ readonly device: string; readonly code: string }>()
   const rows = sheets.flatMap(({ device, rows: all }) => {
     const mine = all.filter(waits)
-    const steps = keyingRoute(
-      device.facts.controller!,
-      mine.map(({ code }) => code),
-    )
-    return mine.map((row, i) => ({ device, row, step: steps[i]!, key: `${device.id}/${row.code}` }))
+    const from = last?.device === device.id ? [last.code] : []
+    const steps = keyingRoute(device.facts.controller!, [...from, ...mine.map(({ code }) => code)])
+    return mine.map((row, i) => ({ device, row, step: steps[from.length + i]!, key: `${device.id}/${row.code}` }))
   })
   const at = Math.max(
     0,
@@ -105,6 +105,7 @@ export function KeyOne({ sheets, onAll }: { sheets: readonly KeyingSheet[]; onAl
         <Button
           onClick={() => {
             ticked(device.id, row, true)
+            setLast({ device: device.id, code: row.code })
             setChosen(undefined)
           }}
         >

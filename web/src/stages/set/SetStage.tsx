@@ -63,7 +63,7 @@ export function SetStage() {
         ]}
         here={setPartTitles[part]}
       />
-      <SettingProvider key={`${device.id}/${behaviour?.id ?? ''}`} device={device}>
+      <SettingProvider key={device.id} device={device}>
         <Screen key={part} />
       </SettingProvider>
     </div>
