@@ -9,7 +9,6 @@ const views = [
   ['match', 'match/controller'],
   ['wire', 'wire'],
   ['dead-tests', 'wire/dead'],
-  ['set', 'set'],
   ['keying', 'set/keying'],
   ['try', 'try'],
   ['prove', 'prove'],
@@ -23,7 +22,6 @@ test('pictures of the main views', async ({ page, server }) => {
   })
   await page.goto(server.url)
   await expect(page.getByRole('link', { name: /Otterholm Wildlife/ })).toBeVisible()
-  await shot('jobs')
   await page.getByRole('link', { name: /Otterholm Wildlife/ }).click()
   await expect(page.getByRole('heading', { name: '10 loops' })).toBeVisible()
   await shot('board')
@@ -48,7 +46,8 @@ test('pictures of the main views', async ({ page, server }) => {
     await shot(name)
   }
   for (const [name, place] of views) await visit(name, place)
-  await visit('proposal', 'survey/proposal', pool)
+  await visit('set', 'set', named('Penguin slab chiller'))
+  await visit('set-fan', 'set', named('Quarantine room'))
   await page.goto(`${pool}/wire/logic`)
   for (const contact of [/^A1/, /^S1/]) await page.getByRole('switch', { name: contact }).click()
   await page.mouse.move(0, 0)
@@ -67,13 +66,14 @@ test('pictures of the main views', async ({ page, server }) => {
     await shot(name)
   }
   await sum('sums', 'probe.temperature', 'Temperature of a probe')
-  await page.goto(`${loop}/set`)
+  await page.goto(`${named('Clinic boiler')}/set`)
   await page.getByRole('button', { name: 'Night' }).click()
   await page.mouse.move(0, 0)
   await shot('set-night')
   await page.getByRole('button', { name: 'Day' }).click()
   await page.setViewportSize({ width: 390, height: 844 })
   await visit('wire-phone', 'wire', pool)
+  await visit('keying-phone', 'set/keying', pool)
   await page.goto(`${loop}/prove`)
   await page.getByRole('button', { name: /^Step 3,/ }).click()
   await page.waitForTimeout(300)

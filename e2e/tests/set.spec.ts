@@ -47,7 +47,7 @@ const loops = [
     by: [0, -20],
     field: 'Apart',
     typed: '2',
-    shown: ['off', '\u22122.0'],
+    shown: ['off', '0.0'],
   },
   { loop: 'Plaster cabinet', handle: 'Full at', by: [-40, 0], field: 'Band', typed: '8', shown: ['full', '37.0'] },
   { loop: 'Rescue van', handle: 'Cut-in', by: [0, 30], field: 'Swing', typed: '3', shown: ['off', '16.0'] },

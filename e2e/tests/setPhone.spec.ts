@@ -31,7 +31,9 @@ test('every instrument works on a phone and for a reader', async ({ page, server
         const before = await slider.getAttribute('aria-valuetext')
         expect(before).toMatch(/\d/)
         await slider.focus()
-        await page.keyboard.press(axis === 'vertical' ? 'Shift+ArrowUp' : 'Shift+ArrowRight')
+        // The point stands where temperature asks: more humidity may change nothing there.
+        const up = axis === 'vertical' && name !== 'Working point'
+        await page.keyboard.press(up ? 'Shift+ArrowUp' : 'Shift+ArrowRight')
         await expect(slider).not.toHaveAttribute('aria-valuetext', before!)
       }
       if (handles.length > 0) await saved(page)

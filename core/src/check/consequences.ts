@@ -116,7 +116,7 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
   const worst = worstCyclingRested(load.powerW, load.capacityJPerK, swingK, load.leastRestS)
   lines.push({
     id: 'worst',
-    label: worst.restRules ? 'At the worst load, rest kept' : 'At the worst half load',
+    label: worst.restRules ? 'Worst load, rest kept' : 'Worst half load',
     quantity: 'perHour',
     value: worst.cyclesPerHour,
     worked: worst.restRules
@@ -133,14 +133,14 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
     lines.push(
       {
         id: 'operations',
-        label: 'Relay makes a year, at worst',
+        label: 'Relay moves a year',
         quantity: 'count',
         value: worst.cyclesPerHour * hoursPerYear,
         worked: { ...wear, output: 'operationsPerYear' },
       },
       {
         id: 'life',
-        label: 'Relay life, at worst',
+        label: 'Relay life at that',
         quantity: 'years',
         decimals: 0,
         value: relayLifeYears(worst.cyclesPerHour, hoursPerYear, contact.ratedOperations),

@@ -171,7 +171,7 @@ export function bandView(context: LoopContext, plan: PlanOf<BandBehaviour>): Ban
         ? [
             {
               id: 'operations',
-              label: 'Relay makes a year',
+              label: 'Relay moves a year',
               value: beats * hoursPerYear,
               quantity: 'count' as const,
               worked: {

@@ -11,6 +11,8 @@ import { momentSays, nextClockChange } from './weekView'
 export interface Happening {
   readonly id: 'probe' | 'supply' | 'clock' | 'cut-out'
   readonly when: string
+  /** In two or three words. */
+  readonly short: string
   readonly then: string
 }
 
@@ -35,6 +37,7 @@ export function happens(
     found.push({
       id: 'probe',
       when: 'Probe fails',
+      short: faultTitle(plan.probeFault).toLowerCase(),
       then: `Open: display ${view.display.open}. Short: display ${view.display.short}. ${faultTitle(plan.probeFault)}: ${chosen?.says ?? ''}`,
     })
   }
@@ -43,6 +46,7 @@ export function happens(
   found.push({
     id: 'supply',
     when: 'Supply comes back',
+    short: controller.restarts === false ? 'waits for a key' : 'starts by itself',
     then:
       controller.restarts === false
         ? 'It waits for a key: nothing runs until somebody comes.'
@@ -61,6 +65,7 @@ export function happens(
   found.push({
     id: 'clock',
     when: 'Clock changes',
+    short: !clocked ? 'nothing follows it' : change ? 'set it by hand' : 'never here',
     then: !clocked
       ? 'Nothing here follows a clock.'
       : change
@@ -70,8 +75,9 @@ export function happens(
   for (const { device: each, atC, opens } of cutOuts(context))
     found.push({
       id: 'cut-out',
-      when: `${each.tag} ${each.name}`,
-      then: `opens by itself ${opens === 'rise' ? 'over' : 'under'} ${words.say(atC, 'temperature', opens === 'rise' ? 0 : 1)}${each.facts.limiter ? ` on ${each.facts.limiter.feels}; reset by ${each.facts.limiter.reset === 'manual' ? 'hand' : 'itself'}` : ''}.`,
+      when: `${each.tag} opens by itself`,
+      short: `${opens === 'rise' ? 'over' : 'under'} ${words.say(atC, 'temperature', opens === 'rise' ? 0 : 1)}`,
+      then: `${each.name} opens by itself ${opens === 'rise' ? 'over' : 'under'} ${words.say(atC, 'temperature', opens === 'rise' ? 0 : 1)}${each.facts.limiter ? ` on ${each.facts.limiter.feels}; reset by ${each.facts.limiter.reset === 'manual' ? 'hand' : 'itself'}` : ''}.`,
     })
   return found
 }

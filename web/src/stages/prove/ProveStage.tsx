@@ -19,11 +19,15 @@ export function ProveStage() {
 }
 
 function NothingToProve() {
-  const { job, loop } = useLoop()
+  const { job, loop, behaviour } = useLoop()
   return (
     <div className="p-6 bg-paper flex-1">
       <h2 className="h2">Nothing to prove yet</h2>
-      <p className="my-2">Tests are made from the plan.</p>
+      <p className="my-2">
+        {behaviour
+          ? 'An output that gives more or less is proved by a sweep, which is not made here yet.'
+          : 'Tests are made from the plan.'}
+      </p>
       <div className="max-w-xs">
         <Button to={`/jobs/${job.id}/loops/${loop.id}/match`}>Match the chain</Button>
       </div>

@@ -2,18 +2,20 @@ import { happens } from '@nachtigal/core/check/settings/happens'
 import { useState } from 'react'
 import { useSetting } from './setting'
 
-/** What the loop does when the probe fails, the supply returns, the clock changes. */
+/** What the loop does when the probe fails, the supply returns, the clock changes: in short, and in full when opened. */
 export function Happens() {
   const { context, device, plan } = useSetting()
   const [now] = useState(() => new Date().toISOString())
   return (
-    <dl className="happens" aria-label="What happens when">
-      {happens(context, device, plan, now).map(({ id, when, then }, i) => (
-        <div key={`${id}${i}`} data-happens={id}>
-          <dt>{when}</dt>
-          <dd>{then}</dd>
-        </div>
+    <div className="happens" role="group" aria-label="What happens when">
+      {happens(context, device, plan, now).map(({ id, when, short, then }, i) => (
+        <details key={`${id}${i}`} data-happens={id}>
+          <summary>
+            <span>{when}</span> <b>{short}</b>
+          </summary>
+          <p>{then}</p>
+        </details>
       ))}
-    </dl>
+    </div>
   )
 }

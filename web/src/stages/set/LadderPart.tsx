@@ -77,10 +77,15 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
   const several = rungs.length > 1
   const [first] = rungs
   const stored = kept[plan.id] as OnOffBehaviour
+  const probe = context.chain.connections.find(
+    ({ to }) => to.device === plan.input.device && to.port === plan.input.port,
+  )?.from.device
 
   const marks = Object.fromEntries(
     findings.flatMap(({ code, about, head }) => {
       const part = marked[code]
+      // What the probe cannot tell stands at every bar that it moves.
+      if (part && about === probe) return rungs.map(({ id }) => [`${id}/${part}`, head])
       if (!part || !rungs.some(({ id }) => id === about)) return []
       return [[ofScale.has(part) ? part : `${about}/${part}`, head]]
     }),

@@ -9,15 +9,18 @@ import { Button } from '../../ui/Button'
 import { Happens } from './Happens'
 import { useSetting } from './setting'
 
+/** Characters of label and words together that still stand in one line. */
+const WIDE = 36
+
 /** Lines of "what it means": a number that opens its sum, a reason, or a few words. */
 export function Meaning({ lines }: { lines: readonly Consequence[] }) {
   const { preferences } = useLoop()
   return (
-    <dl className="facts" aria-live="polite">
+    <dl className="facts dense" aria-live="polite">
       {lines.map((line) => (
         <div key={line.id} className="contents" data-consequence={line.id}>
           <dt>{line.label}</dt>
-          <dd className={line.text !== undefined && line.text.length > 22 ? 'said' : undefined}>
+          <dd className={line.text !== undefined && line.text.length + line.label.length > WIDE ? 'said' : undefined}>
             {line.text ??
               (line.value === null ? (
                 line.reason
@@ -49,7 +52,7 @@ export function MeaningPanel({ lines, children }: { lines: readonly Consequence[
       {children}
       <Findings findings={findings} none="Nothing to look at." />
       <Happens />
-      <Cautions stage="set" />
+      <Cautions stage="set" brief />
       <div className="mt-auto action-bar">
         <Button to={`/jobs/${job.id}/loops/${loop.id}/set/keying`}>Write the keying sheet</Button>
       </div>

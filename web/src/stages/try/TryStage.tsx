@@ -23,7 +23,7 @@ const POINTS = 1500
 
 /** Stage 5: a winter day of this loop, simulated off the page's thread, drawn as a strip. */
 export function TryStage() {
-  const { loop, plan, chain, survey, preferences, change, job, missing, words } = useLoop()
+  const { loop, plan, behaviour, chain, survey, preferences, change, job, missing, words } = useLoop()
   const theme = useAppSelector((state) => state.view.theme)
   const [day, setDay] = useState<WinterDayId>('cold')
   const scenario = useMemo(() => {
@@ -77,7 +77,9 @@ export function TryStage() {
         <p>
           {!survey
             ? `Survey lacks ${missing.map((title) => title.toLowerCase()).join(', ')}.`
-            : 'The chain lacks a controller, a load, or the joint between them.'}
+            : behaviour && !plan
+              ? 'An output that gives more or less is not run here yet.'
+              : 'The chain lacks a controller, a load, or the joint between them.'}
         </p>
         <div className="max-w-xs">
           <Button to={`/jobs/${job.id}/loops/${loop.id}/${survey ? 'match' : 'survey'}`}>
