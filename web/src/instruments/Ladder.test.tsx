@@ -1,7 +1,8 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals'
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
-import { Ladder, type LadderPart, type LadderValues, type Rung } from './Ladder'
+import { Ladder } from './Ladder'
+import type { LadderPart, LadderValues, Rung } from './ladderValues'
 
 beforeEach(() => {
   jest.useFakeTimers()

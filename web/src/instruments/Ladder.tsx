@@ -1,37 +1,10 @@
 import { type PointerEvent, useEffect, useRef, useState } from 'react'
 import { roundToStep } from '@nachtigal/core/units/displayRound'
 import { trueMinus } from '@nachtigal/core/units/quantity'
+import { spanOf, stepFor } from './ladderScale'
+import type { LadderPart, LadderValues, Rung } from './ladderValues'
 import { useBox } from './useBox'
 import { svgSpot, useHandles } from './useHandles'
-
-export type LadderPart = 'set' | 'on' | 'off' | 'bar' | 'lowest' | 'highest' | 'alarm' | 'alarmLow'
-
-/** One switching action, in the unit that is shown. */
-export interface Rung {
-  readonly id: string
-  /** Its number among those of its action. */
-  readonly stage: number
-  readonly action: 'heating' | 'cooling'
-  readonly set: number
-  readonly on: number
-  readonly off: number
-  /** What it moves: K1, M1 … */
-  readonly moves: string
-}
-
-/** Everything in the unit that is shown: the ladder converts nothing. */
-export interface LadderValues {
-  readonly rungs: readonly Rung[]
-  readonly lowest?: number | undefined
-  readonly highest?: number | undefined
-  readonly alarm?: number | undefined
-  readonly alarmLow?: number | undefined
-  readonly cutOuts?: readonly { readonly tag: string; readonly at: number; readonly opens: 'rise' | 'fall' }[]
-  readonly ice?: number | undefined
-  readonly fights?: readonly { readonly from: number; readonly to: number }[]
-  /** Where the probe stands, or is taken to stand. */
-  readonly pointer?: number | undefined
-}
 
 interface Props {
   readonly values: LadderValues
@@ -56,35 +29,6 @@ interface Props {
 const USUAL = { wide: { width: 760, height: 440 }, narrow: { width: 374, height: 440 } }
 const TOP = 34
 const RULE = 52
-
-/** Span of the scale: the working points, and what else stands near enough to be drawn; the rest is pinned to the ends. */
-function spanOf({
-  rungs,
-  lowest,
-  highest,
-  alarm,
-  alarmLow,
-  pointer,
-  cutOuts = [],
-}: LadderValues): readonly [number, number] {
-  const points = rungs.flatMap(({ set, on, off }) => [set, on, off])
-  let low = Math.min(...points)
-  let high = Math.max(...points)
-  const first = rungs[0]?.set ?? 0
-  const widest = Math.max(...rungs.map(({ on, off }) => Math.abs(on - off)), 0)
-  const most = Math.max(12, 7 * widest, 2.2 * (high - low))
-  const near = [highest, alarm, lowest, alarmLow, pointer, ...cutOuts.map(({ at }) => at)]
-  for (const value of near.filter((v) => v !== undefined).sort((a, b) => Math.abs(a - first) - Math.abs(b - first)))
-    if (Math.max(high, value) - Math.min(low, value) <= most) {
-      low = Math.min(low, value)
-      high = Math.max(high, value)
-    }
-  const room = Math.max((high - low) * 0.16, 1)
-  return [low - room, high + room]
-}
-
-const niceSteps = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100]
-const stepFor = (perUnit: number, least: number) => niceSteps.find((step) => step * perUnit >= least) ?? 100
 
 const tintOf = { heating: 'var(--heat)', cooling: 'var(--cold)' } as const
 

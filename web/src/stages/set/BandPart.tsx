@@ -5,7 +5,6 @@ import { tuneController, tuningMethods, type TuningMethod } from '@nachtigal/cor
 import { spell } from '@nachtigal/core/control/timerSequence'
 import type { BandBehaviour, PlanOf } from '@nachtigal/core/job/behaviour'
 import { bindsAny } from '@nachtigal/core/profile/bound'
-import { quantityView } from '@nachtigal/core/units/quantity'
 import { BandChart, type BandHandle } from '../../instruments/BandChart'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
@@ -13,6 +12,7 @@ import { ChoiceField } from '../../ui/ChoiceField'
 import { NumberField } from '../../ui/NumberField'
 import { MeaningPanel } from './MeaningPanel'
 import { useSetting } from './setting'
+import { useDisplay } from './useDisplay'
 
 /** The band: how much the output gives over the temperature, and where it comes to rest. */
 export function BandPart() {
@@ -23,16 +23,11 @@ export function BandPart() {
 function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
   const { loop, preferences, words } = useLoop()
   const { context, device, findings, move, safely, withPlan } = useSetting()
+  const { temperature, step, stepSi, out } = useDisplay()
   const phone = useMedia(PHONE)
   const kept = loop.settings.planned[plan.id] as BandBehaviour
   const view = bandView(context, plan)
-  const temperature = quantityView('temperature', preferences)
-  const difference = quantityView('difference', preferences)
   const { controller } = device.facts
-  const display = controller!.display
-  const step = preferences.temperatureUnit === 'F' ? display.stepF : display.stepC
-  const stepSi = difference.toSi(step)
-  const out = (c: number) => Number(temperature.toShown(c).toFixed(4))
   const key = (name: string) => `${loop.id}/${plan.id}/${name}`
   const has = (code: string) => findings.find((f) => f.code === code && f.about === plan.id)?.head
   const towards = plan.action === 'cooling' ? 1 : -1

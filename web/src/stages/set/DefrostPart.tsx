@@ -2,7 +2,7 @@ import { spell } from '@nachtigal/core/control/timerSequence'
 import { defrostView } from '@nachtigal/core/check/settings/defrostView'
 import type { DefrostPlan } from '@nachtigal/core/job/controllerPlan'
 import { bindsAny } from '@nachtigal/core/profile/bound'
-import { quantityView, type Quantity } from '@nachtigal/core/units/quantity'
+import type { Quantity } from '@nachtigal/core/units/quantity'
 import { SpanStrip } from '../../instruments/SpanStrip'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
@@ -11,20 +11,18 @@ import { NumberField } from '../../ui/NumberField'
 import { MeaningPanel } from './MeaningPanel'
 import { roundTicks } from './roundTicks'
 import { useSetting } from './setting'
+import { useDisplay } from './useDisplay'
 
 /** The defrost: one cycle from start to start, and what it does to the room. */
 export function DefrostPart() {
   const { loop, preferences, words } = useLoop()
   const { context, device, whole, findings, move, safely, withWhole } = useSetting()
+  const { stepSi } = useDisplay()
   const phone = useMedia(PHONE)
   const plan = whole.defrost!
   const kept = loop.settings.controllers?.[device.id]?.defrost ?? plan
   const view = defrostView(context, device)!
   const { controller } = device.facts
-  const display = controller!.display
-  const stepSi = quantityView('difference', preferences).toSi(
-    preferences.temperatureUnit === 'F' ? display.stepF : display.stepC,
-  )
   const put = (change: Partial<DefrostPlan>) => withWhole({ defrost: { ...kept, ...change } })
   const key = (name: string) => `${loop.id}/${device.id}/defrost/${name}`
   const has = (code: string) => findings.some((f) => f.code === code)

@@ -2,7 +2,6 @@ import { useState } from 'react'
 import { commandWords, fanAt, fanView } from '@nachtigal/core/check/settings/fanView'
 import type { FanBehaviour, PlanOf } from '@nachtigal/core/job/behaviour'
 import { bindsAny } from '@nachtigal/core/profile/bound'
-import { quantityView } from '@nachtigal/core/units/quantity'
 import { type FanHandle, FanMap } from '../../instruments/FanMap'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
@@ -10,6 +9,7 @@ import { ChoiceField } from '../../ui/ChoiceField'
 import { NumberField } from '../../ui/NumberField'
 import { MeaningPanel } from './MeaningPanel'
 import { useSetting } from './setting'
+import { useDisplay } from './useDisplay'
 
 /** The fan: the stronger of two demands, as a map with the point it works at. */
 export function FanPart() {
@@ -20,17 +20,12 @@ export function FanPart() {
 function Fan({ plan }: { plan: PlanOf<FanBehaviour> }) {
   const { loop, preferences, words } = useLoop()
   const { context, device, findings, move, safely, withPlan } = useSetting()
+  const { temperature, step, stepSi, out } = useDisplay()
   const phone = useMedia(PHONE)
   const kept = loop.settings.planned[plan.id] as FanBehaviour
   const [at, setAt] = useState({ temperatureC: plan.setpointC + 1, humidityPercent: (plan.humidityPercent ?? 60) + 2 })
   const view = fanView(context, plan, at)
-  const temperature = quantityView('temperature', preferences)
-  const difference = quantityView('difference', preferences)
   const { controller } = device.facts
-  const display = controller!.display
-  const step = preferences.temperatureUnit === 'F' ? display.stepF : display.stepC
-  const stepSi = difference.toSi(step)
-  const out = (c: number) => Number(temperature.toShown(c).toFixed(4))
   const key = (name: string) => `${loop.id}/${plan.id}/${name}`
   const here = fanAt(plan, at.temperatureC, at.humidityPercent)
   const edit = (change: Partial<FanBehaviour>) => safely(() => withPlan(plan.id, { ...kept, ...change }))

@@ -18,14 +18,16 @@ import {
   turned,
 } from '@nachtigal/core/job/stageGroup'
 import { bindsAny } from '@nachtigal/core/profile/bound'
-import { formatQuantity, quantityView } from '@nachtigal/core/units/quantity'
-import { Ladder, type LadderPart as LadderHandle } from '../../instruments/Ladder'
+import { formatQuantity } from '@nachtigal/core/units/quantity'
+import { Ladder } from '../../instruments/Ladder'
+import type { LadderPart as LadderHandle } from '../../instruments/ladderValues'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { NumberField } from '../../ui/NumberField'
 import { MeaningPanel } from './MeaningPanel'
 import { useSetting } from './setting'
+import { useDisplay } from './useDisplay'
 
 /** Part of the drawing at which a finding stands. */
 const marked: Readonly<Record<string, LadderHandle>> = {
@@ -59,19 +61,13 @@ export function LadderPart() {
 function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: string) => void }) {
   const { loop, preferences, data } = useLoop()
   const { context, findings, device, whole, move, safely, replanned, withPlan, withWhole } = useSetting()
+  const { temperature, difference, step, stepSi, out, maybe } = useDisplay()
   const phone = useMedia(PHONE)
   const kept = loop.settings.planned
   const planned = context.loop.settings.planned
   const rungs = rungsOf(planned, plan.id)
   const view = ladderView(context, plan.id)
-  const temperature = quantityView('temperature', preferences)
-  const difference = quantityView('difference', preferences)
   const { controller } = device.facts
-  const display = controller?.display
-  const step = preferences.temperatureUnit === 'F' ? (display?.stepF ?? 1) : (display?.stepC ?? 0.5)
-  const stepSi = difference.toSi(step)
-  const out = (c: number) => Number(temperature.toShown(c).toFixed(4))
-  const maybe = (c: number | undefined) => (c === undefined ? undefined : out(c))
   const [pointer, setPointer] = useState(() => (plan.onC + plan.offC) / 2)
   const energised = energisedAt(view.rungs, pointer)
   const several = rungs.length > 1

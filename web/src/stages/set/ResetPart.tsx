@@ -1,12 +1,12 @@
 import { resetView } from '@nachtigal/core/check/settings/resetView'
 import type { ResetPlan } from '@nachtigal/core/job/controllerPlan'
-import { quantityView } from '@nachtigal/core/units/quantity'
 import { type ResetHandle, ResetLine } from '../../instruments/ResetLine'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
 import { NumberField } from '../../ui/NumberField'
 import { MeaningPanel } from './MeaningPanel'
 import { useSetting } from './setting'
+import { useDisplay } from './useDisplay'
 
 const fields = [
   ['designOutdoorC', 'Design outdoors'],
@@ -25,16 +25,10 @@ const optional = new Set<string>(['minimumSupplyC', 'maximumSupplyC', 'shutdownA
 export function ResetPart() {
   const { loop, preferences, words } = useLoop()
   const { context, device, whole, findings, move, safely, withWhole } = useSetting()
+  const { temperature, step, stepSi, out, maybe } = useDisplay()
   const phone = useMedia(PHONE)
   const plan = whole.reset!
   const view = resetView(context, device)
-  const temperature = quantityView('temperature', preferences)
-  const difference = quantityView('difference', preferences)
-  const display = device.facts.controller!.display
-  const step = preferences.temperatureUnit === 'F' ? display.stepF : display.stepC
-  const stepSi = difference.toSi(step)
-  const out = (c: number) => Number(temperature.toShown(c).toFixed(4))
-  const maybe = (c: number | undefined) => (c === undefined ? undefined : out(c))
   const pairs = (points: readonly { outdoorC: number; supplyC: number }[]) =>
     points.map(({ outdoorC, supplyC }) => [out(outdoorC), out(supplyC)] as const)
   const put = (change: Partial<ResetPlan>) => withWhole({ reset: { ...plan, ...change } })
