@@ -103,12 +103,15 @@ export function Ladder({
   const right = left + RULE
   const free = freeLeft ? left : right
   const away = (distance: number) => (freeLeft ? free - distance : free + distance)
+  // Where both are there, limits, alarms and the pointer stand outside the left columns.
+  const margin = compact ? 58 : 104
   const awayAnchor = freeLeft ? ('end' as const) : ('start' as const)
-  const columnRoom = both ? left - (compact ? 24 : 110) : compact ? 250 : 400
+  const columnRoom = both ? left - margin - 40 : compact ? 250 : 400
   const pitch = single ? 0 : Math.min(compact ? 60 : 96, columnRoom / most)
   const start = single ? (compact ? 62 : 96) : compact ? 30 : 56
   const columnX = (action: Rung['action'], stage: number) =>
     action === 'heating' ? left - start - (stage - 1) * pitch : right + start + (stage - 1) * pitch
+  const beside = (distance: number) => (both ? margin - distance : away(distance))
   const decimals = step < 1 ? 1 : 0
   const say = (value: number) => trueMinus(value.toFixed(decimals))
   const numbered = !single
@@ -206,7 +209,7 @@ export function Ladder({
           <>
             <path d={`M${x} ${TOP + 6}V${top - 8}`} stroke="var(--edge)" strokeDasharray="1 4" />
             <text x={x} y={18} textAnchor="middle" style={{ font: '600 17px var(--font-cond)' }}>
-              {compact || narrow ? '' : 'Stage '}
+              {compact || narrow ? '' : both ? (action === 'heating' ? 'Heats ' : 'Cools ') : 'Stage '}
               {stage}
             </text>
             <text
@@ -261,7 +264,7 @@ export function Ladder({
     const at = clampedY(value)
     const hook = part === 'highest' ? 1 : -1
     const pinned = Math.abs(at - y(value)) > 1
-    const x0 = both ? (compact ? 22 : 96) : free
+    const x0 = both ? margin : free
     const out = (distance: number) => (both ? x0 - distance : away(distance))
     return (
       <g {...sliding(part, first?.id ?? '', partNames[part], value, marks[part])}>
@@ -293,7 +296,7 @@ export function Ladder({
   const flag = (part: 'alarm' | 'alarmLow', value: number) => {
     const at = clampedY(value)
     const out = both ? -1 : freeLeft ? -1 : 1
-    const x0 = both ? (compact ? 22 : 96) : free
+    const x0 = both ? margin : free
     return (
       <g {...sliding(part, first?.id ?? '', partNames[part], value, marks[part])}>
         <rect x={Math.min(x0, x0 + out * 60)} y={at - 16} width={60} height={32} fill="transparent" />
@@ -512,19 +515,28 @@ export function Ladder({
             move: (to) => onPointer(to.y),
           })}
         >
-          <rect x={Math.min(away(0), away(96))} y={clampedY(pointer) - 16} width={96} height={32} fill="transparent" />
+          {both ? (
+            <path d={`M${margin} ${clampedY(pointer)}H${left}`} stroke="var(--ink)" strokeDasharray="2 3" />
+          ) : null}
+          <rect
+            x={Math.min(beside(0), beside(96))}
+            y={clampedY(pointer) - 16}
+            width={96}
+            height={32}
+            fill="transparent"
+          />
           <path
-            d={`M${away(3)} ${clampedY(pointer)}L${away(24)} ${clampedY(pointer) - 11}V${clampedY(pointer) + 11}Z`}
+            d={`M${beside(3)} ${clampedY(pointer)}L${beside(24)} ${clampedY(pointer) - 11}V${clampedY(pointer) + 11}Z`}
             fill="var(--ink)"
           />
           <text
-            x={away(30)}
+            x={beside(compact && both ? 26 : 30)}
             y={clampedY(pointer) + (compact ? 6 : 8)}
             textAnchor={awayAnchor}
             style={ink(compact ? 16 : 24)}
           >
             {say(pointer)}
-            {compact ? null : (
+            {compact || both ? null : (
               <tspan dx="6" style={cond(15)}>
                 probe
               </tspan>
@@ -567,7 +579,12 @@ export function Ladder({
               <text x={chipX + 112} y={chipY + 22} textAnchor="end" style={{ font: '700 16px var(--font-sans)' }}>
                 {say(set)} {unit}
               </text>
-              <text x={chipX} y={chipY + (side < 0 && !single ? -6 : 50)} style={cond(15)}>
+              <text
+                x={side < 0 && !single ? left - 8 : chipX}
+                y={chipY + (side < 0 && !single ? -6 : 50)}
+                textAnchor={side < 0 && !single ? 'end' : 'start'}
+                style={cond(15)}
+              >
                 {moves}
               </text>
             </>

@@ -166,7 +166,11 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
             differenceUnit={difference.label}
             step={step}
             marks={marks}
-            moves={several ? `moves all ${rungs.length} stages; limits stay` : 'moves cut-in and cut-out'}
+            moves={
+              several
+                ? `moves ${rungs.length === 2 ? 'both' : `all ${rungs.length}`} stages; limits stay`
+                : 'moves cut-in and cut-out'
+            }
             compact={phone}
             chosen={plan.id}
             onMove={(part, rung, value, done) =>
@@ -236,7 +240,7 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
                 : safely(() => all(shiftRungs(kept, plan.id, v - rungsOf(kept, plan.id)[0]!.setpointC)))
             }
           />
-          {several ? (
+          {spacing.length > 0 ? (
             <NumberField
               label="Apart"
               aside={even ? undefined : 'not even'}
