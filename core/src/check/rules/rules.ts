@@ -1,4 +1,5 @@
 import { chainRules } from './chainRules'
+import { controllerRules } from './controllerRules'
 import { guardRules } from './guardRules'
 import { planRules } from './planRules'
 import { probeRules } from './probeRules'
@@ -17,6 +18,7 @@ const rules: readonly Rule[] = [
   ...guardRules,
   ...wireRules,
   ...stageRules,
+  ...controllerRules,
   ...settingRules,
   ...planRules,
 ]

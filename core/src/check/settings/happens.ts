@@ -4,7 +4,7 @@ import { type PlanOf, plansOf } from '../../job/behaviour'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import type { LoopContext } from '../context'
 import { faultTitle, faultView } from './faultView'
-import { cutOuts } from './freezeGuards'
+import { type CutOut, cutOuts } from './freezeGuards'
 import { momentSays, nextClockChange } from './weekView'
 
 /** One thing that can happen to a loop, and what it then does. */
@@ -72,12 +72,22 @@ export function happens(
         ? `${momentSays(change.at)} by ${job.zone}: it does not follow by itself, set it that day; till then all is an hour ${change.forward ? 'late' : 'early'}.`
         : `${job.zone} does not change its clocks.`,
   })
-  for (const { device: each, atC, opens } of cutOuts(context))
+  // Several that open alike, one before each load, are told once.
+  const alike = new Map<string, CutOut[]>()
+  for (const each of cutOuts(context)) {
+    const key = `${each.opens} ${each.atC} ${each.device.facts.id}`
+    alike.set(key, [...(alike.get(key) ?? []), each])
+  }
+  for (const [first, ...rest] of alike.values()) {
+    const { device: each, atC, opens } = first!
+    const tags = [first!, ...rest].map(({ device: { tag } }) => tag).join(', ')
+    const at = `${opens === 'rise' ? 'over' : 'under'} ${words.say(atC, 'temperature', opens === 'rise' ? 0 : 1)}`
     found.push({
       id: 'cut-out',
-      when: `${each.tag} opens by itself`,
-      short: `${opens === 'rise' ? 'over' : 'under'} ${words.say(atC, 'temperature', opens === 'rise' ? 0 : 1)}`,
-      then: `${each.name} opens by itself ${opens === 'rise' ? 'over' : 'under'} ${words.say(atC, 'temperature', opens === 'rise' ? 0 : 1)}${each.facts.limiter ? ` on ${each.facts.limiter.feels}; reset by ${each.facts.limiter.reset === 'manual' ? 'hand' : 'itself'}` : ''}.`,
+      when: `${tags} ${rest.length > 0 ? 'open by themselves' : 'opens by itself'}`,
+      short: at,
+      then: `${each.name}: ${at}${each.facts.limiter ? ` on ${each.facts.limiter.feels}; reset by ${each.facts.limiter.reset === 'manual' ? 'hand' : 'itself'}` : ''}.`,
     })
+  }
   return found
 }

@@ -93,7 +93,7 @@ export function KeyOne({ sheets, onAll }: { sheets: readonly KeyingSheet[]; onAl
           />
         </div>
       </div>
-      <div className="key-actions">
+      <div className="key-actions action-bar">
         <span className="flex justify-between">
           <button type="button" className="third min-h-8 max-md:min-h-12" onClick={() => go(-1)}>
             Back

@@ -104,9 +104,11 @@ export function KeyingStage() {
           />
           <Cautions stage="set" />
           <AddTemporary trigger="A limit raised or an output forced for now? Enter it" />
-          <div className="mt-auto action-bar">
-            <Button to={`/jobs/${job.id}/loops/${loop.id}/try`}>Try it</Button>
-          </div>
+          {byOne && phone && left > 0 ? null : (
+            <div className="mt-auto action-bar">
+              <Button to={`/jobs/${job.id}/loops/${loop.id}/try`}>Try it</Button>
+            </div>
+          )}
         </aside>
       </div>
     </div>
