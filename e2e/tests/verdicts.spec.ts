@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { expect, expectAccessible, fill, matchedFloor, saved, test, toStage } from '../fixtures'
+import { expect, expectAccessible, fill, matchedFloor, saved, test, toStage, setPart } from '../fixtures'
 
 test('a wire over its limit, or open, stops the loop until a better reading is typed', async ({ page, server }) => {
   await matchedFloor(page, server.url)
@@ -38,6 +38,7 @@ test('a wire over its limit, or open, stops the loop until a better reading is t
 test('a plain finding is closed with a reason and a name; the log takes the closing back', async ({ page, server }) => {
   await matchedFloor(page, server.url)
   await toStage(page, 'Set')
+  await setPart(page, 'Offset')
   await fill(page, 'Offset', '2.4')
   const finding = page.getByRole('listitem').filter({ hasText: 'Offset is large.' })
   await finding.getByRole('button', { name: 'Not applicable' }).click()
@@ -135,7 +136,7 @@ test('night stays over a reload, a look in the other unit does not', async ({ pa
   await expect(page.getByRole('textbox', { name: 'Set', exact: true })).toHaveValue('82.4')
   // A look changes nothing that is kept: the keying sheet stays in the job's unit.
   await page.getByRole('link', { name: 'Write the keying sheet' }).click()
-  await expect(page.getByRole('row').filter({ hasText: 'goal' })).toContainText('28.0 °C')
+  await expect(page.locator('tr[data-code="goal"]')).toContainText('28.0 °C')
   await page.reload()
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'night')
   await expect(page.getByRole('button', { name: /^Units: degrees Celsius/ })).toBeVisible()
