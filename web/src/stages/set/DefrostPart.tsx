@@ -51,7 +51,8 @@ export function DefrostPart() {
   const { cycle } = view
   // The defrost itself fills the strip; the hours of cooling after it are told, not drawn out.
   const busyMin = cycle ? (cycle.stretches.find(({ phase }) => phase === 'cools')?.fromMin ?? cycle.periodMin) : 0
-  const untilS = Math.max(600, busyMin * 60 * 1.5)
+  // As far as the longest time, so that it can be taken.
+  const untilS = Math.max(600, busyMin * 60 * 1.5, plan.longestMin * 60 * 1.08)
   const melted = cycle?.stretches.find(({ phase }) => phase === 'melts')
   const dripped = cycle?.stretches.find(({ phase }) => phase === 'drips')
   const fanWaits = cycle?.stretches.find(({ phase }) => phase === 'fan waits')
