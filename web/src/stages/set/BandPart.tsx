@@ -1,9 +1,9 @@
 import { useState } from 'react'
 import { bandView } from '@nachtigal/core/check/settings/bandView'
-import { bandEnds } from '@nachtigal/core/control/proportional'
 import { tuneController, tuningMethods, type TuningMethod } from '@nachtigal/core/control/tuneController'
 import { spell } from '@nachtigal/core/control/timerSequence'
 import type { BandBehaviour, PlanOf } from '@nachtigal/core/job/behaviour'
+import { anchored, moveBand } from '@nachtigal/core/job/moveBand'
 import { bindsAny } from '@nachtigal/core/profile/bound'
 import { BandChart, type BandHandle } from '../../instruments/BandChart'
 import { PHONE, useMedia } from '../../lib/useMedia'
@@ -30,27 +30,8 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
   const { controller } = device.facts
   const key = (name: string) => `${loop.id}/${plan.id}/${name}`
   const has = (code: string) => findings.find((f) => f.code === code && f.about === plan.id)?.head
-  const towards = plan.action === 'cooling' ? 1 : -1
-  const dragged = (handle: BandHandle, x: number, y: number): BandBehaviour => {
-    const celsius = temperature.toSi(x)
-    const { zeroC, fullC } = bandEnds(kept)
-    const between = (zero: number, full: number): BandBehaviour => {
-      const bandK = Math.max(stepSi, towards * (full - zero))
-      return { ...kept, bandK, setpointC: plan.anchor === 'centred' ? zero + (towards * bandK) / 2 : zero }
-    }
-    switch (handle) {
-      case 'set':
-        return { ...kept, setpointC: celsius }
-      case 'zero':
-        return between(towards > 0 ? Math.min(celsius, fullC - stepSi) : Math.max(celsius, fullC + stepSi), fullC)
-      case 'full':
-        return between(zeroC, towards > 0 ? Math.max(celsius, zeroC + stepSi) : Math.min(celsius, zeroC - stepSi))
-      case 'minimum':
-        return { ...kept, minimumPercent: Math.min(Math.round(y), kept.maximumPercent) }
-      case 'maximum':
-        return { ...kept, maximumPercent: Math.max(Math.round(y), kept.minimumPercent) }
-    }
-  }
+  const dragged = (handle: BandHandle, x: number, y: number) =>
+    moveBand(kept, handle, handle === 'minimum' || handle === 'maximum' ? y : temperature.toSi(x), stepSi)
   const edit = (change: Partial<BandBehaviour>) => safely(() => withPlan(plan.id, { ...kept, ...change }))
   const number = (
     label: string,
@@ -139,14 +120,7 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
               { value: 'centred', title: 'half' },
               { value: 'from-setpoint', title: 'nothing' },
             ]}
-            onChoose={(anchor) => {
-              // The same band, said from another point of it.
-              const { zeroC, fullC } = bandEnds(kept)
-              edit({
-                anchor: anchor as BandBehaviour['anchor'],
-                setpointC: anchor === 'centred' ? (zeroC + fullC) / 2 : zeroC,
-              })
-            }}
+            onChoose={(anchor) => safely(() => withPlan(plan.id, anchored(kept, anchor as BandBehaviour['anchor'])))}
           />
           {controller && bindsAny(controller, 'action') ? (
             <ChoiceField
