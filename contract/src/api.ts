@@ -1,3 +1,4 @@
+import type { Climate } from '@nachtigal/core/plant/climate'
 import type { Command, LogRow } from '@nachtigal/core/job/command'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
 import type { CalcData } from '@nachtigal/core/calc/calculation'
@@ -68,6 +69,8 @@ export interface Shelf {
   /** Curves of real probes, by name. */
   readonly parts: readonly ProbePart[]
   readonly fluids: readonly FluidTable[]
+  /** Made-up years of outdoor weather. */
+  readonly climates: readonly Climate[]
 }
 
 /** What calculations are handed of a shelf. */

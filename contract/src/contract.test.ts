@@ -5,7 +5,7 @@ import { loopContext } from '@nachtigal/core/check/context'
 import { emptyJob, emptyLoop, type LoopDocument } from '@nachtigal/core/job/documents'
 import { setAt } from '@nachtigal/core/job/applyChange'
 import { winterDay } from '@nachtigal/core/plant/winterDay'
-import { loopScenario } from '@nachtigal/core/simulate/loopScenario'
+import { loopScenario } from '@nachtigal/core/simulate/loop/loopScenario'
 import { simulate } from '@nachtigal/core/simulate/simulate'
 import { fieldData } from '@nachtigal/core/testing/fieldData'
 import { basics, plannedFloor, twoOutputs } from '@nachtigal/core/testing/warmFloor'
@@ -37,12 +37,9 @@ describe('documents', () => {
     })
     it('simulates both outputs', () => {
       const context = loopContext(two.job, two.loop, fieldData)
-      const scenario = loopScenario(two.loop, context.chain, context.survey!.floor!, {
-        hourlyC: winterDay(-10),
-        days: 1,
-      })
+      const { scenario, outputs } = loopScenario(context, context.survey!, { hourlyC: winterDay(-10), days: 1 })
       const { summary, trace } = simulate(scenario)
-      expect(scenario.controls.map(({ drives }) => drives)).toEqual(['device-4', 'device-5'])
+      expect(outputs.map(({ actuator }) => actuator)).toEqual(['device-4', 'device-5'])
       expect(summary.starts['device-4']).toBeGreaterThan(0)
       expect(summary.starts['device-5']).toBeGreaterThan(0)
       expect(Object.keys(trace.drives)).toEqual(['device-4', 'device-5'])
@@ -66,6 +63,15 @@ describe('documents', () => {
     ],
     ['a landed wire', ['wiring', 'rows', 'a:1~b:2', 'landed'], true],
     ['a proof reading', ['proof', 'readings', 'r'], { ...reading, order: 1, test: 't', step: 's' }],
+    ['a value of the plant changed for trying', ['trial', 'plant', 'sim.leak'], 0.4],
+    [
+      'a run that is kept',
+      ['trial', 'runs', 'r'],
+      {
+        ...{ order: 1, title: 'Week', at, by: 'Ann', choice: '{}', planned: '{}' },
+        ...{ starts: 12, energyKwh: 30.5, lowestC: 20, highestC: 22 },
+      },
+    ],
     ['a waiver', ['waivers', 'C040/x'], { by: 'Ann', reason: 'long lead' }],
     ['temporary work', ['temporary', 't'], { order: 1, what: 'bridge', by: 'Ann', at }],
     ['a signature', ['handover', 'signed'], { by: 'Ann', at, instrument: 'DM-2' }],

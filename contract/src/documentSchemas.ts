@@ -303,4 +303,21 @@ export const loopSchema = shape({
       sum: shape({ calc: filledText(60), given: filledText(8000) }).default(undefined),
     }),
   ),
+  trial: shape({
+    plant: optionalMapOf(finite(0, 1e12).required()),
+    runs: optionalMapOf(
+      shape({
+        order: order(),
+        title: filledText(80),
+        at: instant().required(),
+        by: filledText(80),
+        choice: filledText(8000),
+        planned: filledText(60_000),
+        starts: finite(0, 1e9).required(),
+        energyKwh: finite(-1e12, 1e12).required(),
+        lowestC: finite(-273.15, 5000).required(),
+        highestC: finite(-273.15, 5000).required(),
+      }),
+    ),
+  }).default(undefined),
 })

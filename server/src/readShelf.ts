@@ -3,6 +3,7 @@ import path from 'node:path'
 import type { Shelf } from '@nachtigal/contract/api'
 import { profileRefusal } from '@nachtigal/contract/profileRefusal'
 import type { FluidTable } from '@nachtigal/core/plant/brine'
+import type { Climate } from '@nachtigal/core/plant/climate'
 import type { FieldValue } from '@nachtigal/core/plant/fieldValue'
 import type { ProbePart } from '@nachtigal/core/probes/probe'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
@@ -35,5 +36,6 @@ export function readShelf(folder: string): Omit<Shelf, 'own'> {
     data: Object.fromEntries(values.map((row) => [row.id, row])),
     parts,
     fluids: data('fluids') as FluidTable[],
+    climates: data('climates') as Climate[],
   }
 }

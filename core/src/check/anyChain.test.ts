@@ -7,7 +7,7 @@ import { applyCommand } from '../job/applyChange'
 import { sameValue } from '../job/canonicalJson'
 import { winterDay } from '../plant/winterDay'
 import { keyingSheet } from '../proof/keyingSheet'
-import { loopScenario } from '../simulate/loopScenario'
+import { loopScenario } from '../simulate/loop/loopScenario'
 import { simulate } from '../simulate/simulate'
 import { withDefaultPlans } from '../survey/defaultPlans'
 import { fieldData } from '../testing/fieldData'
@@ -205,8 +205,8 @@ describe('whatever is done to a chain', () => {
   it('runs for an hour where there is anything to run', () =>
     fc.assert(
       fc.property(anyChain, ({ job, loop }) => {
-        const { chain, survey } = loopContext(job, loop, fieldData)
-        const scenario = loopScenario(loop, chain, survey!.floor!, { hourlyC: winterDay(-10), days: 1 })
+        const context = loopContext(job, loop, fieldData)
+        const { scenario } = loopScenario(context, context.survey!, { hourlyC: winterDay(-10), days: 1 })
         if (scenario.controls.length === 0) return
         const { summary } = simulate({ ...scenario, durationS: 3600 })
         for (const value of Object.values(summary.meanC)) expect(Number.isFinite(value)).toBe(true)

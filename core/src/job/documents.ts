@@ -84,6 +84,31 @@ export interface LoopDocument {
   readonly temporary: Readonly<Record<string, Temporary>>
   readonly handover: { readonly signed?: SignOff }
   readonly notes?: Readonly<Record<string, LoopNote>>
+  /** What was tried by simulation. */
+  readonly trial?: Trial
+}
+
+/** Plant values that were changed for trying, and runs that were kept. */
+export interface Trial {
+  /** By the field data's row. */
+  readonly plant?: Readonly<Record<string, number>>
+  readonly runs?: Readonly<Record<string, KeptRun>>
+}
+
+/** A run that was kept: what it took to make it, so that it can be made again, and what came out. */
+export interface KeptRun {
+  readonly order: number
+  readonly title: string
+  readonly at: string
+  readonly by: string
+  /** Weather, length and faults, as JSON text: what the screen chose. */
+  readonly choice: string
+  /** What was planned then, as JSON text. */
+  readonly planned: string
+  readonly starts: number
+  readonly energyKwh: number
+  readonly lowestC: number
+  readonly highestC: number
 }
 
 export const temporaryKinds = ['bridge', 'forced', 'hand', 'limit', 'lifted'] as const

@@ -1,6 +1,7 @@
 import type { Action } from '../control/switchingPoints'
 import type { FloorFacts, FloorPlant } from '../plant/floorPlant'
 import type { FloorZone } from '../plant/floorOutput'
+import type { PoolLossInput } from '../plant/poolEvaporation'
 import type { Quantity } from '../units/quantity'
 import type { CalcCall } from './asked'
 
@@ -36,6 +37,18 @@ export interface Reckoned {
   readonly lines: readonly SurveyLine[]
   /** The worse of the two failures for what is kept there; undefined where neither hurts at once. */
   readonly harm?: Harm
+  /** What a simulation needs of a pool besides its heat balance. */
+  readonly pool?: { readonly evaporation: PoolLossInput; readonly ground: number }
+  /** The building that a boiler heats, and its emitters. */
+  readonly boiler?: {
+    readonly roomC: number
+    readonly lossWPerK: number
+    readonly buildingJPerK: number
+    readonly nominalK: number
+    readonly exponent: number
+    readonly leastShare: number
+    readonly burns: boolean
+  }
   readonly floor?: { readonly zone: FloorZone; readonly facts: FloorFacts; readonly plant: FloorPlant }
 }
 

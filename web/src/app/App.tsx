@@ -9,7 +9,7 @@ let pages: typeof Pages | undefined
 const fetchPages = async () => (pages = await import('./jobPages'))
 // The strip brings the chart package.
 const fetchTry = () => import('../stages/try/TryStage')
-const fetchWorker = async () => (await import('../lib/runSimulation')).warmWorker()
+const fetchWorker = async () => (await import('../lib/simulator')).warmWorker()
 const fetchLayout = async () => (await import('../lib/layPicture')).warmLayout()
 
 /**
@@ -100,14 +100,14 @@ const router = createBrowserRouter([
                 { path: 'set', element: <SetStage /> },
                 { path: 'set/keying', element: <KeyingStage /> },
                 { path: 'set/:part', element: <SetStage /> },
-                {
-                  path: 'try',
+                ...['try', 'try/:part'].map((path) => ({
+                  path,
                   element: (
                     <Suspense fallback={<p className="p-4">Fetching the strip</p>}>
                       <TryStage />
                     </Suspense>
                   ),
-                },
+                })),
                 { path: 'prove', element: <ProveStage /> },
                 { path: 'hand-over', element: <HandOverStage /> },
               ].map((route) => ({ ...route, errorElement: <ErrorPage inLoop /> })),

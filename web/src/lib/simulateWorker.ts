@@ -1,22 +1,151 @@
 import { expose, transfer } from 'comlink'
-import type { Scenario } from '@nachtigal/core/simulate/scenario'
+import { runFigures } from '@nachtigal/core/simulate/runFigures'
+import { sweep, type SweepAxis, type SweepMap } from '@nachtigal/core/simulate/loop/sweep'
+import type { loopScenario, RunChoice } from '@nachtigal/core/simulate/loop/loopScenario'
+import type { Scenario, SimulationEvent, SimulationResult } from '@nachtigal/core/simulate/scenario'
 import { simulate } from '@nachtigal/core/simulate/simulate'
+import { type MomentValues, runCsv, stripView, type StripView, valuesAt } from '@nachtigal/core/simulate/stripView'
+
+/** A run as the page has it: everything but the whole traces, which stay here. */
+export interface RunReport {
+  readonly result: SimulationResult
+  readonly view: StripView
+  readonly ms: number
+}
+
+export interface SweepAsk {
+  readonly given: Parameters<typeof loopScenario>[0]
+  readonly survey: Parameters<typeof loopScenario>[1]
+  readonly run: RunChoice
+  readonly output: string
+  readonly x: SweepAxis
+  readonly y: SweepAxis
+}
+
+/** Events that the page is told: more than anybody reads. */
+const MOST_EVENTS = 20_000
+/** Points of the traces that sentences look at. */
+const SENTENCE_POINTS = 4000
+
+const kept = new Map<string, SimulationResult>()
+
+/** Every n-th sample: what the page's sentences are made from. */
+function every(values: Float64Array | Float32Array, n: number): Float64Array {
+  const made = new Float64Array(Math.ceil(values.length / n))
+  for (let i = 0; i < made.length; i++) made[i] = values[i * n]!
+  return made
+}
+
+function reportOf(result: SimulationResult, view: StripView, ms: number): RunReport {
+  const { trace, events } = result
+  const n = Math.max(1, Math.ceil(trace.timeS.length / SENTENCE_POINTS))
+  const thin = (map: Readonly<Record<string, Float64Array | Float32Array>>) =>
+    Object.fromEntries(Object.entries(map).map(([id, values]) => [id, every(values, n)]))
+  const told: readonly SimulationEvent[] = events.length > MOST_EVENTS ? events.slice(0, MOST_EVENTS) : events
+  return {
+    result: {
+      ...result,
+      events: told,
+      trace: {
+        timeS: every(trace.timeS, n),
+        nodes: thin(trace.nodes) as Record<string, Float64Array>,
+        probes: thin(trace.probes) as Record<string, Float64Array>,
+        drives: thin(trace.drives) as unknown as Record<string, Float32Array>,
+      },
+    },
+    view,
+    ms,
+  }
+}
 
 const worker = {
-  /** Runs a scenario off the page's thread; the traces are handed over, not copied. */
-  run(scenario: Scenario, onProgress: (share: number) => void) {
+  /** Runs a scenario off the page's thread. The traces stay here under the slot's name; the page gets what it draws. */
+  run(
+    slot: string,
+    scenario: Scenario,
+    window: readonly [number, number] | null,
+    points: number,
+    onProgress: (share: number) => void,
+  ) {
+    const begun = performance.now()
+    kept.delete(slot)
+    let told = 0
     const result = simulate(scenario, {
       onProgress: (share) => {
+        // A bar moves a few times a second: more would only keep the page busy.
+        if (performance.now() - told < 100) return
+        told = performance.now()
         void onProgress(share)
       },
     })
-    const { timeS, nodes, drives } = result.trace
+    kept.set(slot, result)
+    const [from, to] = window ?? [0, scenario.durationS]
+    const view = stripView(result, from, to, points)
+    const report = reportOf(result, view, performance.now() - begun)
     return transfer(
-      result,
-      [timeS, ...Object.values(nodes), ...Object.values(drives)].map(({ buffer }) => buffer as ArrayBuffer),
+      report,
+      view.lines.flatMap(({ x, y }) => [x.buffer as ArrayBuffer, y.buffer as ArrayBuffer]),
     )
   },
+  /** Another window of what was run; nothing where the slot is empty. */
+  window(slot: string, fromS: number, toS: number, points: number): StripView | null {
+    const result = kept.get(slot)
+    return result ? stripView(result, fromS, toS, points) : null
+  },
+  at(slot: string, atS: number): MomentValues | null {
+    const result = kept.get(slot)
+    return result ? valuesAt(result, atS) : null
+  },
+  csv(slot: string, names: Readonly<Record<string, string>>): string | null {
+    const result = kept.get(slot)
+    return result ? runCsv(result, names) : null
+  },
+  /** Both of two runs in figures, from the whole traces. */
+  figures(slot: string, controlled: string, actuators: readonly string[], durationS: number) {
+    const result = kept.get(slot)
+    return result ? runFigures(result, controlled, actuators, durationS) : null
+  },
+  sweep({ given, survey, run, output, x, y }: SweepAsk, onProgress: (share: number) => void): SweepMap {
+    let told = 0
+    return sweep(given, survey, run, output, x, y, {
+      onProgress: (share) => {
+        if (performance.now() - told < 100 && share < 1) return
+        told = performance.now()
+        void onProgress(share)
+      },
+    })
+  },
 }
+
+/** Makes the engine quick before it is asked for: a small run or two, thrown away. */
+function warmUp() {
+  const small: Scenario = {
+    durationS: 2 * 86400,
+    traceS: 60,
+    network: {
+      nodes: [
+        { id: 'slab', capacityJPerK: 4e6, startC: 25 },
+        { id: 'room', capacityJPerK: 1e6, startC: 20 },
+      ],
+      links: [
+        { from: 'slab', to: 'room', wPerK: 200 },
+        { from: 'room', to: 'outdoor', wPerK: 80 },
+      ],
+      boundaries: { outdoor: { hourlyC: [-5, 0, -2] } },
+    },
+    probes: [{ id: 'p', node: 'slab', lagS: 300 }],
+    actuators: [{ id: 'heat', node: 'slab', powerW: 4000 }],
+    controls: [
+      {
+        ...{ id: 'c', kind: 'on-off', probe: 'p', drives: 'heat', action: 'heating', onC: 24, offC: 25 },
+        probeFault: 'off',
+      },
+    ],
+  }
+  for (let i = 0; i < 3; i++) stripView(simulate(small), 0, small.durationS, 400)
+}
+
+warmUp()
 
 export type SimulateWorker = typeof worker
 

@@ -12,6 +12,7 @@ import { rungLoad } from '../rungLoad'
 import { cutOuts, iceLine } from '../settings/freezeGuards'
 import { fightsOf, outOfOrder } from '../settings/ladderView'
 import { eachSwitching, lookAgain, note, type Rule, stop } from './rule'
+import { mostStarts } from '../mostStarts'
 
 /** Scales of a loop: rungs of one controller by one probe. */
 function scales({ loop }: LoopContext): readonly (readonly PlanOf<OnOffBehaviour>[])[] {
@@ -82,18 +83,12 @@ const heatAgainstCold: Rule = (context) =>
 
 /** More starts than the load bears, or than is usual for its kind. */
 const startsBearable = eachSwitching((plan, context) => {
-  const { chain, loop, data, words } = context
+  const { words } = context
   const load = rungLoad(context, plan)
   if (!load) return []
-  const ends = reachOf(chain, plan.output)
-  const named = ends
-    .flatMap(({ device }) => (device.facts.load?.startsPerHour === undefined ? [] : [device]))
-    .sort((a, b) => a.facts.load!.startsPerHour! - b.facts.load!.startsPerHour!)[0]
-  // The usual rates are for what burns or compresses; a pump or an element bears what its relay bears.
-  const burns = ends.some(({ does }) => does === 'fuel' || does === 'cooling')
-  const row = burns ? factsOfKind(loop.kind).starts(loop.survey.answers) : undefined
-  const mostAnHour = named?.facts.load?.startsPerHour ?? (row === undefined ? undefined : fieldValue(data, row).high)
-  if (mostAnHour === undefined) return []
+  const most = mostStarts(context, plan)
+  if (!most) return []
+  const { perHour: mostAnHour, device: named } = most
   const { cyclesPerHour, restRules } = worstCyclingRested(load.powerW, load.capacityJPerK, plan.swingK, load.leastRestS)
   if (cyclesPerHour <= mostAnHour + 1e-9) return []
   const widerK = swingForRate(load.powerW, load.capacityJPerK, mostAnHour)

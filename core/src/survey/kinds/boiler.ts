@@ -271,6 +271,15 @@ export const boiler: KindFacts = {
     return {
       seen: { ...seen, loadW, fullPowerW: powerW },
       harm: 'cold',
+      boiler: {
+        roomC,
+        lossWPerK: made.lossWPerK,
+        buildingJPerK: made.capacityJPerK,
+        nominalK: Math.max(1, supplyC - roomC),
+        exponent: fieldValue(data, emitter.exponent).typical,
+        leastShare,
+        burns: choice('fuel', fuels, 'gas') !== 'electric',
+      },
       lines: [
         { label: 'Load on the design day', value: loadW, quantity: 'power' },
         { label: 'Greatest fire', value: powerW, quantity: 'power' },

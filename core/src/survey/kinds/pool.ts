@@ -175,6 +175,7 @@ export const pool: KindFacts = {
         loadW,
       },
       harm: 'heat',
+      pool: { evaporation, ground },
       lines: [
         { label: 'Evaporates', value: wet.evaporationW, quantity: 'power', worked: call('evaporationW') },
         { label: 'Needs on the coldest day', value: loadW, quantity: 'power' },

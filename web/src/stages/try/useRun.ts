@@ -1,17 +1,22 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
-import type { Scenario, SimulationResult } from '@nachtigal/core/simulate/scenario'
-import { runSimulation } from '../../lib/runSimulation'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import type { Scenario } from '@nachtigal/core/simulate/scenario'
+import type { RunReport } from '../../lib/simulateWorker'
+import type { Simulator } from '../../lib/simulator'
 
-type Run =
-  | { readonly status: 'idle' }
-  | {
-      readonly status: 'running'
-      readonly share: number
-      /** Long enough to show how far it is. */ readonly slow: boolean
-    }
-  | { readonly status: 'done' }
-  | { readonly status: 'failed'; readonly message: string }
-  | { readonly status: 'stopped' }
+export interface RunState {
+  readonly status: 'idle' | 'running' | 'done' | 'failed' | 'stopped'
+  readonly share: number
+  /** Long enough to show how far it is. */
+  readonly slow: boolean
+  readonly message?: string | undefined
+  /** The last run that came through, and what it was a run of. */
+  readonly report: RunReport | undefined
+  readonly of: Scenario | undefined
+  /** Counts up with each run that came through. */
+  readonly turn: number
+  readonly stop: () => void
+  readonly again: () => void
+}
 
 /** Under this a run needs no progress bar. */
 const SOON_MS = 400
@@ -20,43 +25,52 @@ const SOON_MS = 400
  * Runs a scenario off the page's thread whenever it changes; a newer one takes the place of what still runs.
  * The last result stays until there is a new one, so that the strip does not flicker under a hand that drags.
  */
-export function useRun(scenario: Scenario | undefined) {
-  const [run, setRun] = useState<Run>({ status: 'idle' })
-  const [result, setResult] = useState<SimulationResult>()
+export function useRun(simulator: Simulator, scenario: Scenario | undefined, points: number): RunState {
+  const [state, setState] = useState<Omit<RunState, 'stop' | 'again'>>({
+    ...{ status: 'idle', share: 0, slow: false, turn: 0 },
+    report: undefined,
+    of: undefined,
+  })
   const [attempt, setAttempt] = useState(0)
-  const cancel = useRef<() => void>(undefined)
   useEffect(() => {
     if (!scenario) return
-    let live = true
-    setRun({ status: 'running', share: 0, slow: false })
-    const move = (change: { share?: number; slow?: boolean }) =>
-      setRun((before) => (live && before.status === 'running' ? { ...before, ...change } : before))
-    const timer = setTimeout(() => move({ slow: true }), SOON_MS)
-    const running = runSimulation(scenario, (share) => move({ share }))
-    const end = () => {
-      live = false
+    let newest = true
+    setState((before) => ({ ...before, status: 'running', share: 0, slow: false, message: undefined }))
+    const timer = setTimeout(() => {
+      if (newest) setState((before) => (before.status === 'running' ? { ...before, slow: true } : before))
+    }, SOON_MS)
+    simulator.run({
+      scenario,
+      window: null,
+      points,
+      onProgress: (share) => {
+        if (newest) setState((before) => ({ ...before, share }))
+      },
+      settle: (report) => {
+        clearTimeout(timer)
+        setState((before) => ({
+          status: newest ? 'done' : before.status,
+          share: 1,
+          slow: newest ? false : before.slow,
+          report,
+          of: scenario,
+          turn: before.turn + 1,
+        }))
+      },
+      fail: (error) => {
+        clearTimeout(timer)
+        if (newest) setState((before) => ({ ...before, status: 'failed', message: error.message }))
+      },
+    })
+    return () => {
+      newest = false
       clearTimeout(timer)
-      running.cancel()
     }
-    running.result.then(
-      (made) => {
-        if (!live) return
-        setResult(made)
-        setRun({ status: 'done' })
-        clearTimeout(timer)
-      },
-      (error: unknown) => {
-        if (live) setRun({ status: 'failed', message: error instanceof Error ? error.message : String(error) })
-        clearTimeout(timer)
-      },
-    )
-    cancel.current = end
-    return end
-  }, [scenario, attempt])
+  }, [simulator, scenario, points, attempt])
   const stop = useCallback(() => {
-    cancel.current?.()
-    setRun({ status: 'stopped' })
-  }, [])
+    simulator.stop()
+    setState((before) => ({ ...before, status: 'stopped' }))
+  }, [simulator])
   const again = useCallback(() => setAttempt((n) => n + 1), [])
-  return { run, result, stop, again }
+  return useMemo(() => ({ ...state, stop, again }), [state, stop, again])
 }

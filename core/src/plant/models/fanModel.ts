@@ -1,0 +1,49 @@
+import { moistAir } from '../moistAir'
+import type { PlantModel } from '../thermalNetwork'
+
+export interface FanModelFacts {
+  readonly lossWPerK: number
+  readonly quickJPerK: number
+  readonly wholeJPerK: number
+  readonly filmWPerK: number
+  readonly heatW: number
+  /** Share of that heat that is given as moisture. */
+  readonly moistShare: number
+  readonly volumeM3: number
+  readonly startC: number
+  readonly startPercent: number
+}
+
+const AIR_KG_PER_M3 = 1.2
+/** Heat of evaporation of a gram, J. */
+const J_PER_G = 2450
+
+/** A kept room with its air, its walls and the moisture of its air (g/kg). The fans join them to outdoors. */
+export function fanModel(facts: FanModelFacts): PlantModel {
+  const { lossWPerK, quickJPerK, wholeJPerK, filmWPerK, heatW, moistShare, volumeM3, startC, startPercent } = facts
+  return {
+    nodes: [
+      { id: 'air', capacityJPerK: quickJPerK },
+      { id: 'walls', capacityJPerK: Math.max(quickJPerK / 10, wholeJPerK - quickJPerK) },
+      { id: 'moisture', capacityJPerK: volumeM3 * AIR_KG_PER_M3 },
+    ],
+    links: [
+      { from: 'air', to: 'walls', wPerK: filmWPerK },
+      { from: 'air', to: 'outdoor', wPerK: lossWPerK },
+    ],
+    gains: [
+      { node: 'air', constantW: heatW * (1 - moistShare) },
+      { node: 'moisture', constantW: (heatW * moistShare) / J_PER_G },
+    ],
+    controlled: 'air',
+    heated: 'air',
+    starts: { moisture: (moistAir(startC, startPercent).humidityRatio ?? 0) * 1000 },
+  }
+}
+
+/** What a fan's air carries: W/K of heat, and kg/s of moisture. Formula: 0.34 Wh/m³K; 1.2 kg/m³. */
+export const airCarries = (m3PerH: number) => ({ wPerK: 0.34 * m3PerH, kgPerS: (AIR_KG_PER_M3 * m3PerH) / 3600 })
+
+/** Moisture of outdoor air hour by hour, g/kg. */
+export const outdoorMoisture = (hourlyC: readonly number[], humidityPercent: number): readonly number[] =>
+  hourlyC.map((celsius) => (moistAir(celsius, humidityPercent).humidityRatio ?? 0) * 1000)

@@ -1,0 +1,26 @@
+import type { PlantModel } from '../thermalNetwork'
+
+export interface RoomModelFacts {
+  readonly lossWPerK: number
+  /** What an on/off cycle of an air probe works on, and what the whole stores. */
+  readonly quickJPerK: number
+  readonly wholeJPerK: number
+  /** Air to walls and furniture. */
+  readonly filmWPerK: number
+}
+
+/** A heated room: air, and the walls behind it. */
+export function roomModel({ lossWPerK, quickJPerK, wholeJPerK, filmWPerK }: RoomModelFacts): PlantModel {
+  return {
+    nodes: [
+      { id: 'air', capacityJPerK: quickJPerK },
+      { id: 'walls', capacityJPerK: Math.max(quickJPerK / 10, wholeJPerK - quickJPerK) },
+    ],
+    links: [
+      { from: 'air', to: 'walls', wPerK: filmWPerK },
+      { from: 'air', to: 'outdoor', wPerK: lossWPerK },
+    ],
+    controlled: 'air',
+    heated: 'air',
+  }
+}

@@ -1,0 +1,28 @@
+import type { Machine } from '../machine'
+import type { ConstantControl } from '../scenario'
+import type { Unit } from './unit'
+
+/** Always on. */
+export class ConstantUnit implements Unit {
+  readonly holds = true
+  private readonly actuator: number
+
+  constructor(
+    private readonly m: Machine,
+    { drives }: ConstantControl,
+  ) {
+    this.actuator = m.program.actuator(drives)
+  }
+
+  act(): void {
+    // Nothing changes it.
+  }
+
+  arm(): void {
+    // It waits for nothing.
+  }
+
+  give(): void {
+    this.m.call(this.actuator)
+  }
+}

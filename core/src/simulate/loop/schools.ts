@@ -1,0 +1,193 @@
+import { fieldValue } from '../../plant/fieldValue'
+import type { OnOffBehaviour, PlanOf } from '../../job/behaviour'
+import { plansOf } from '../../job/behaviour'
+import { fromSetpoint } from '../../job/behaviour'
+import type { LoopDocument } from '../../job/documents'
+import { controllerPlanOf, withControllerPlan } from '../../survey/controllerPlanOf'
+import { factsOfKind } from '../../survey/kindFacts'
+import type { Scenario } from '../scenario'
+import type { loopScenario } from './loopScenario'
+import { stageIds } from './stageIds'
+import { withLoopSetting } from './sweep'
+
+/** One side of a comparison: the loop as it would be planned, and what a plan cannot say. */
+export interface SchoolSide {
+  readonly title: string
+  readonly loop: LoopDocument
+  readonly change?: (scenario: Scenario) => Scenario
+}
+
+/** Two ways of doing the same thing, between which fitters disagree. */
+export interface School {
+  readonly id: 'way' | 'width' | 'reset' | 'probe' | 'defrost' | 'override'
+  readonly title: string
+  /** What is compared in the first place: over which stretch it shows. */
+  readonly over: 'week' | 'season'
+  readonly sides: readonly [SchoolSide, SchoolSide]
+  readonly cautions?: readonly string[]
+}
+
+/** Narrow and wide, as shares of the swing that is planned. */
+const [NARROW, WIDE] = [0.5, 2]
+/** A ready-made warmer needs this long until the sensor believes it, s. */
+const WARMER_S = 180
+
+/** An on/off plan as a band from its set, and a band as a swing: what the other school would key. */
+function otherWay(plan: PlanOf, bandK: number, swingK: number): LoopDocument['settings']['planned'][string] {
+  const { id: _, ...stored } = plan
+  if (stored.kind === 'on-off') {
+    const { order, output, input, action, offsetK, lowestC, highestC, alarmHighC, alarmLowC, probeFault, dutyPercent } =
+      stored
+    return {
+      ...{ kind: 'band', order, output, input, action, offsetK, probeFault, anchor: 'centred', bandK },
+      setpointC: (stored.onC + stored.offC) / 2,
+      integralS: 0,
+      minimumPercent: 0,
+      maximumPercent: 100,
+      ...(lowestC === undefined ? {} : { lowestC }),
+      ...(highestC === undefined ? {} : { highestC }),
+      ...(alarmHighC === undefined ? {} : { alarmHighC }),
+      ...(alarmLowC === undefined ? {} : { alarmLowC }),
+      ...(dutyPercent === undefined ? {} : { dutyPercent }),
+    }
+  }
+  const { order, output, input, action, offsetK, probeFault, setpointC } = stored
+  const made: OnOffBehaviour = {
+    ...{ kind: 'on-off', order, output, input, offsetK, probeFault, minimumOffS: 0 },
+    ...fromSetpoint(action, 'centred', setpointC, swingK),
+  }
+  return made
+}
+
+/**
+ * The comparisons that mean something for a loop, by what is planned and what its survey says.
+ * @returns none where nothing is planned
+ */
+export function schools(given: Parameters<typeof loopScenario>[0]): readonly School[] {
+  const { loop, chain, data } = given
+  const plans = plansOf(loop.settings.planned)
+  const [plan] = plans
+  if (!plan) return []
+  const facts = factsOfKind(loop.kind)
+  const { answers } = loop.survey
+  const made: School[] = []
+  const swingK = fieldValue(data, facts.swing(answers)).typical
+  const ids = stageIds(loop.settings.planned, plan.id)
+  if (
+    plan.kind === 'on-off' &&
+    ids.length === 1 &&
+    ['room', 'floor', 'cabinet', 'enclosure', 'pool', 'cabin'].includes(loop.kind)
+  ) {
+    const band = otherWay(plan, Math.max(plan.swingK, fieldValue(data, 'band.valve.room').typical), swingK)
+    made.push({
+      id: 'way',
+      title: 'Swing or proportional',
+      over: 'week',
+      sides: [
+        { title: 'Swing, as planned', loop },
+        {
+          title: 'Proportional',
+          loop: { ...loop, settings: { ...loop.settings, planned: { ...loop.settings.planned, [plan.id]: band } } },
+        },
+      ],
+    })
+  }
+  if (plan.kind === 'band') {
+    const swing = otherWay(plan, plan.bandK, swingK)
+    made.push({
+      id: 'way',
+      title: 'Proportional or swing',
+      over: 'week',
+      sides: [
+        { title: 'Proportional, as planned', loop },
+        {
+          title: 'Swing',
+          loop: { ...loop, settings: { ...loop.settings, planned: { ...loop.settings.planned, [plan.id]: swing } } },
+        },
+      ],
+    })
+  }
+  if (plan.kind !== 'fan') {
+    const setting = plan.kind === 'on-off' ? 'swingK' : 'bandK'
+    const width = plan.kind === 'on-off' ? plan.swingK : plan.bandK
+    made.push({
+      id: 'width',
+      title: plan.kind === 'on-off' ? 'Narrow or wide swing' : 'Narrow or wide band',
+      over: 'week',
+      sides: [
+        { title: 'Half as wide', loop: withLoopSetting(loop, plan.id, setting, width * NARROW) },
+        { title: 'Twice as wide', loop: withLoopSetting(loop, plan.id, setting, width * WIDE) },
+      ],
+    })
+  }
+  const device = chain.devices.find(({ id }) => id === plan.output.device)
+  const whole = device ? controllerPlanOf(given, device) : {}
+  if (device && whole.reset && (loop.kind === 'boiler' || loop.kind === 'floor')) {
+    const { reset } = whole
+    const fixed = withControllerPlan(given, device, {
+      reset: { ...reset, warmSupplyC: reset.designSupplyC, setbackK: 0 },
+    })
+    made.push({
+      id: 'reset',
+      title: 'Reset or fixed supply',
+      over: 'season',
+      sides: [
+        { title: 'By the weather', loop },
+        { title: 'Fixed supply', loop: fixed },
+      ],
+    })
+  }
+  if (loop.kind === 'room') {
+    const lag = (lagS: number, deadS: number) => (scenario: Scenario) => ({
+      ...scenario,
+      probes: scenario.probes.map((probe) =>
+        probe.id === 'probe 1' ? { ...probe, lagS, ...(deadS > 0 ? { deadS } : {}) } : probe,
+      ),
+    })
+    made.push({
+      id: 'probe',
+      title: 'Return air or room probe',
+      over: 'week',
+      sides: [
+        { title: 'Return air', loop, change: lag(fieldValue(data, 'lag.duct').typical, 0) },
+        { title: 'Wall of the room', loop, change: lag(fieldValue(data, 'lag.room').typical * 60, 60) },
+      ],
+    })
+  }
+  if (device && whole.defrost) {
+    const { defrost } = whole
+    const by = (how: 'time' | 'coil') =>
+      withControllerPlan(given, device, {
+        defrost: { ...defrost, by: how, ...(how === 'coil' ? { coilC: defrost.coilC ?? -12 } : {}) },
+      })
+    made.push({
+      id: 'defrost',
+      title: 'Defrost by the clock or by the coil',
+      over: 'week',
+      sides: [
+        { title: 'By the clock', loop: by('time') },
+        { title: 'By the coil, else by the clock', loop: by('coil') },
+      ],
+    })
+  }
+  if (loop.kind === 'cold-room' && answers['unit'] === 'adapted') {
+    const late = (scenario: Scenario) => ({
+      ...scenario,
+      probes: scenario.probes.map((probe) => (probe.id === 'probe 1' ? { ...probe, deadS: WARMER_S } : probe)),
+    })
+    made.push({
+      id: 'override',
+      title: 'Warmed sensor or split compressor wire',
+      over: 'week',
+      sides: [
+        { title: 'Warmed built-in sensor', loop, change: late },
+        { title: 'Compressor wire through a relay', loop },
+      ],
+      cautions: [
+        'Warmer: ready-made, at the sensor only, never at the coil\u2019s freeze guard, never near foil or foam.',
+        'Split wire: plain on/off units only, never inverter, never flammable refrigerant; the rest time is yours to keep. A licensed refrigeration fitter cuts it, dead and locked.',
+      ],
+    })
+  }
+  return made
+}

@@ -1,0 +1,391 @@
+import { fluxOf } from './flux'
+import type { Machine } from './machine'
+import type { Ladder, Program } from './program'
+import type { SimulationResult } from './scenario'
+import { anySize, unrolled } from './strides'
+
+/** Grid of a run, in ticks: the longest stride is 2^levels. */
+export interface Grid {
+  readonly tickS: number
+  readonly levels: number
+  readonly endTick: number
+  /** 0 keeps no trace. */
+  readonly traceTicks: number
+  /** Continuous controls look this often; 0 where there are none. */
+  readonly sampleTicks: number
+}
+
+export interface RunOptions {
+  /** Asked at each hour of the run; aborted ends it with `SimulationCancelled`. */
+  readonly signal?: { readonly aborted: boolean }
+  /** Told the share done, 0 to 1, about a hundred times. */
+  readonly onProgress?: (share: number) => void
+}
+
+export class SimulationCancelled extends Error {
+  constructor() {
+    super('the simulation was cancelled')
+  }
+}
+
+/** States kept between two looks. */
+const ROWS = 1024
+/** Where a temperature may have touched its threshold within a stride, it is gone over again this much finer: 2^5. */
+const FINER = 5
+const DAY_S = 86400
+
+/**
+ * Carries a program from start to end: the longest strides that nothing cuts, exact for all that is linear; where a watched temperature passes
+ * its value the instant is found by walking down the ladder of halved strides to one tick. Continuous control and flows that are not straight are
+ * held over one stride, which is then the fixed step.
+ */
+export function run(
+  program: Program,
+  machine: Machine,
+  grid: Grid,
+  { signal, onProgress }: RunOptions,
+): Omit<SimulationResult, 'summary'> & { readonly summary: Omit<SimulationResult['summary'], 'engine' | 'stepS'> } {
+  const { n, nodeCount, channels, scenario } = program
+  const { tickS, levels, endTick, traceTicks, sampleTicks } = grid
+  const c = channels.length
+  const ticksOf = Float64Array.from({ length: levels + 1 }, (_, level) => 2 ** level)
+  const top = ticksOf[levels]!
+  const topS = top * tickS
+  const strides = unrolled[n] ?? anySize(n)
+  const curved = fluxOf(program)
+
+  // Row 0 is the state now.
+  const rows = new Float64Array((ROWS + 2) * n)
+  rows.set(machine.x)
+  let tick = 0
+  const u0 = new Float64Array(c)
+  const slope = new Float64Array(c)
+  const u0Tick = new Float64Array(c)
+  const u = new Float64Array(c)
+  let turnTick = 0
+  let set: Ladder | undefined
+  let setOn = 0
+  let setFaults = machine.faults
+  const f = new Float64Array(n)
+  const g = new Float64Array(n)
+  const rate = new Float64Array(n)
+  const heatW = new Float64Array(program.actuators.length)
+  const heatJ = new Float64Array(program.actuators.length)
+
+  const points = traceTicks > 0 ? Math.floor(endTick / traceTicks) + 1 : 0
+  const timeS = new Float64Array(points)
+  const nodeTraces = program.nodes.map(() => new Float64Array(points))
+  const probeTraces = program.probes.map(() => new Float64Array(points))
+  const driveTraces = program.actuators.map(() => new Float32Array(points))
+  const positional = program.positionChannel.map((channel) => channel >= 0)
+  let point = 0
+  const least = new Float64Array(nodeCount).fill(Infinity)
+  const most = new Float64Array(nodeCount).fill(-Infinity)
+  const sum = new Float64Array(nodeCount)
+  const lateSum = new Float64Array(nodeCount)
+  let weight = 0
+  let lateWeight = 0
+  const lateFrom = endTick - Math.min(Math.round(DAY_S / tickS), Math.floor(endTick / 3))
+
+  const offsets: (number | undefined)[] = program.probes.map(() => undefined)
+  machine.inputs = () => {
+    for (let i = 0; i < offsets.length; i++) offsets[i] = machine.plainOffset(i)
+    if (set === undefined || machine.on !== setOn || machine.faults !== setFaults) {
+      setOn = machine.on
+      setFaults = machine.faults
+      set = program.strides(setOn, setFaults)
+    }
+    for (let i = 0; i < program.positionChannel.length; i++) {
+      const channel = program.positionChannel[i]!
+      if (channel < 0) continue
+      u0[channel] = machine.position[i]!
+      slope[channel] = machine.slope[i]!
+      u0Tick[channel] = tick
+    }
+  }
+
+  /** Boundaries and hourly gains go on from here in new straight lines. */
+  function turn() {
+    turnTick = endTick
+    for (let i = 0; i < c; i++) {
+      const line = channels[i]!.line
+      if (!line) continue
+      const { value, slope: perS, untilS } = line(tick * tickS)
+      u0[i] = value
+      slope[i] = perS
+      u0Tick[i] = tick
+      const until = Math.max(tick + 1, Math.ceil(untilS / tickS - 1e-6))
+      if (until < turnTick) turnTick = until
+    }
+  }
+
+  function readInputs() {
+    for (let i = 0; i < c; i++) u[i] = u0[i]! + slope[i]! * (tick - u0Tick[i]!) * tickS
+  }
+
+  /** What is added at each stride of a level from now on. */
+  function force(level: number) {
+    const { ofValues, ofSlopes, constant, gamma } = set!.at(level)
+    const hS = ticksOf[level]! * tickS
+    for (let i = 0; i < n; i++) {
+      let first = constant[i]!
+      let each = 0
+      for (let j = 0; j < c; j++) {
+        const at = i * c + j
+        first += ofValues[at]! * u[j]! + ofSlopes[at]! * slope[j]!
+        each += ofValues[at]! * slope[j]!
+      }
+      if (curved.active) for (let j = 0; j < n; j++) first += gamma[i * n + j]! * rate[j]!
+      f[i] = first
+      g[i] = each * hS
+    }
+  }
+
+  function carry(level: number, count: number): number {
+    readInputs()
+    force(level)
+    return strides(
+      rows,
+      0,
+      count,
+      set!.at(level).phi,
+      f,
+      g,
+      machine.watches,
+      machine.watchAt,
+      machine.watchC,
+      machine.watchSign,
+    )
+  }
+
+  function accept(row: number, ticks: number) {
+    tick += ticks
+    for (let i = 0; i < n; i++) rows[i] = rows[row * n + i]!
+    if (curved.active) for (let i = 0; i < heatJ.length; i++) heatJ[i]! += heatW[i]! * ticks * tickS
+  }
+
+  function stateTo(x: Float64Array, row: number) {
+    for (let i = 0; i < n; i++) x[i] = rows[row * n + i]!
+  }
+
+  function stateFrom(x: Float64Array) {
+    for (let i = 0; i < n; i++) rows[i] = x[i]!
+  }
+
+  function act() {
+    stateTo(machine.x, 0)
+    machine.tick = tick
+    machine.act()
+    stateFrom(machine.x)
+  }
+
+  let nextSample = sampleTicks > 0 ? 0 : Infinity
+  function look() {
+    nextSample = tick + sampleTicks
+    stateTo(machine.x, 0)
+    machine.tick = tick
+    machine.sample()
+    stateFrom(machine.x)
+  }
+
+  function note(row: number, ticks: number, at: number) {
+    for (let i = 0; i < nodeCount; i++) {
+      const value = rows[row * n + i]!
+      if (value < least[i]!) least[i] = value
+      if (value > most[i]!) most[i] = value
+      sum[i]! += value * ticks
+      if (at > lateFrom) lateSum[i]! += value * ticks
+    }
+    weight += ticks
+    if (at > lateFrom) lateWeight += ticks
+  }
+
+  function write(row: number) {
+    if (point >= points) return
+    timeS[point] = point * traceTicks * tickS
+    for (let i = 0; i < nodeCount; i++) nodeTraces[i]![point] = rows[row * n + i]!
+    for (let i = 0; i < probeTraces.length; i++) {
+      const offset = offsets[i]
+      if (offset === undefined) {
+        stateTo(machine.x, row)
+        probeTraces[i]![point] = machine.reading(i) ?? NaN
+      } else probeTraces[i]![point] = rows[row * n + nodeCount + i]! + offset
+    }
+    for (let i = 0; i < driveTraces.length; i++)
+      driveTraces[i]![point] = positional[i]
+        ? machine.position[i]! + machine.slope[i]! * (point * traceTicks - u0Tick[program.positionChannel[i]!]!) * tickS
+        : machine.isRunning(i)
+          ? 1
+          : 0
+    note(row, traceTicks, point * traceTicks)
+    point++
+  }
+
+  turn()
+  readInputs()
+  if (curved.active) {
+    curved.begin({ x: rows, u })
+    machine.x.set(rows.subarray(0, n))
+  }
+  act()
+  if (tick === nextSample) look()
+  if (traceTicks > 0) write(0)
+  else note(0, 0, 0)
+  /** Positions in the middle of the stride that is taken. */
+  const middle = new Float64Array(program.actuators.length)
+  const half = new Float64Array(n)
+  const view = { x: rows, u, on: 0, position: middle }
+  const held = sampleTicks > 0 || curved.active
+  const progressEvery = endTick / 100
+  let nextProgress = 0
+  /** End of the stride of the grid that the run is in. */
+  let nextGrid = top
+  /** Until here strides are shorter, and a touch is not looked for again. */
+  let fineUntil = 0
+  let fineLevel = 0
+
+  while (tick < endTick) {
+    if (signal?.aborted) throw new SimulationCancelled()
+    if (tick >= nextProgress) {
+      onProgress?.(tick / endTick)
+      nextProgress += progressEvery
+    }
+    while (nextGrid <= tick) nextGrid += top
+    const onGrid = nextGrid - tick === top
+    let goal = Math.min(endTick, turnTick, machine.nextTick)
+    if (held || (traceTicks > 0 && !onGrid)) goal = Math.min(goal, nextGrid)
+    if (tick < fineUntil) goal = Math.min(goal, fineUntil)
+    const left = goal - tick
+    let level = Math.min(levels, 31 - Math.clz32(Math.min(left, 2 ** 30)))
+    if (tick < fineUntil) level = Math.min(level, fineLevel)
+    const moving = machine.moving.length > 0
+    const count = moving || held ? 1 : Math.min(Math.floor(left / ticksOf[level]!), ROWS)
+    if (curved.active) {
+      readInputs()
+      view.on = machine.on
+      for (let i = 0; i < middle.length; i++) {
+        const channel = program.positionChannel[i]!
+        middle[i] =
+          channel >= 0 ? u[channel]! + (slope[channel]! * ticksOf[level]! * tickS) / 2 : machine.on & (1 << i) ? 1 : 0
+      }
+      view.x = rows
+      curved.flux(view, rate, heatW, topS)
+      if (level > 0) {
+        // Taken anew in the middle of the stride: what is curved is then right to the second order.
+        carry(level - 1, 1)
+        stateTo(half, 1)
+        view.x = half
+        curved.flux(view, rate, heatW, topS)
+      }
+    }
+    let done = carry(level, count)
+    const strideTicks = ticksOf[level]!
+    if (done < 0) {
+      if (tick < fineUntil || level < FINER) done = 1 - done
+      else {
+        // The stretch around the nearest point is gone over in finer strides.
+        done = -done - 1
+        fineUntil = tick + (done + 2) * strideTicks
+        fineLevel = level - FINER
+      }
+      passed(done, strideTicks)
+    } else if (moving && done > 0) {
+      stateTo(machine.x, 1)
+      machine.tick = tick + strideTicks
+      if (machine.movingDue()) {
+        findMoving(level)
+        act()
+        writeIfDue()
+        continue
+      }
+      passed(done, strideTicks)
+    } else {
+      passed(done, strideTicks)
+      if (done < count) {
+        if (done > 0) writeIfDue()
+        for (let finer = level - 1; finer >= 0; finer--) if (carry(finer, 1) === 1) accept(1, ticksOf[finer]!)
+        carry(0, 1)
+        accept(1, 1)
+        note(0, 0, tick)
+        if (tick === turnTick) turn()
+        act()
+        if (tick === nextSample) look()
+        writeIfDue()
+        continue
+      }
+    }
+    if (tick === turnTick) turn()
+    if (tick >= machine.nextTick) act()
+    if (tick === nextSample) look()
+    writeIfDue()
+  }
+  onProgress?.(1)
+  stateTo(machine.x, 0)
+  machine.tick = tick
+  machine.accrue()
+
+  /** Takes over strides that nothing cut; all but the last are written down here. */
+  function passed(count: number, strideTicks: number) {
+    if (count <= 0) return
+    if (traceTicks > 0) {
+      const each = Math.max(1, traceTicks / strideTicks)
+      // Off the grid no stride but the last ends on it.
+      if (tick % strideTicks === 0) for (let k = each - ((tick / strideTicks) % each); k < count; k += each) write(k)
+    } else for (let k = 1; k < count; k++) note(k, strideTicks, tick + k * strideTicks)
+    accept(count, count * strideTicks)
+    if (traceTicks === 0) note(0, strideTicks, tick)
+    if (count > 1) stateTo(machine.x, 0)
+  }
+
+  function writeIfDue() {
+    if (traceTicks > 0 && tick === point * traceTicks) {
+      stateTo(machine.x, 0)
+      write(0)
+    }
+  }
+
+  /** Goes to the first tick at which a moving threshold is passed, within a stride of this level. */
+  function findMoving(level: number) {
+    for (let finer = level - 1; finer >= 0; finer--) {
+      if (carry(finer, 1) === 0) continue
+      stateTo(machine.x, 1)
+      machine.tick = tick + ticksOf[finer]!
+      if (!machine.movingDue()) accept(1, ticksOf[finer]!)
+    }
+    carry(0, 1)
+    accept(1, 1)
+  }
+
+  const ids = <T>(names: readonly string[], pick: (i: number) => T) =>
+    Object.fromEntries(names.map((id, i) => [id, pick(i)]))
+  const energyJ = (i: number) => {
+    const at = program.energyAt[i]!
+    return machine.energyJ[i]! + heatJ[i]! + (at >= 0 ? machine.x[at]! : 0)
+  }
+  const flows = scenario.network.flows ?? []
+  return {
+    summary: {
+      energyKwh: ids(program.actuators, (i) => energyJ(i) / 3.6e6),
+      starts: ids(program.actuators, (i) => machine.starts[i]!),
+      onS: ids(program.actuators, (i) => machine.onTicks[i]! * tickS),
+      minimumC: ids(program.nodes, (i) => least[i]!),
+      maximumC: ids(program.nodes, (i) => most[i]!),
+      meanC: ids(program.nodes, (i) => sum[i]! / weight),
+      settlesC: ids(program.nodes, (i) => (lateWeight > 0 ? lateSum[i]! / lateWeight : sum[i]! / weight)),
+      alarms: machine.alarms,
+      frostKg: Object.fromEntries(
+        flows.flatMap((flow, i) =>
+          flow.kind === 'frost' ? [[flow.id, Math.max(0, machine.x[program.frostAt(i)]!)]] : [],
+        ),
+      ),
+    },
+    trace: {
+      timeS,
+      nodes: ids(program.nodes, (i) => nodeTraces[i]!),
+      probes: ids(program.probes, (i) => probeTraces[i]!),
+      drives: ids(program.actuators, (i) => driveTraces[i]!),
+    },
+    events: machine.events,
+    ...(machine.eventsLeftOut > 0 ? { eventsLeftOut: machine.eventsLeftOut } : {}),
+  }
+}

@@ -1,0 +1,139 @@
+import { proxy, type Remote, wrap } from 'comlink'
+import type { SweepMap } from '@nachtigal/core/simulate/loop/sweep'
+import type { Scenario } from '@nachtigal/core/simulate/scenario'
+import type { RunReport, SimulateWorker, SweepAsk } from './simulateWorker'
+
+interface Waiting {
+  readonly scenario: Scenario
+  readonly window: readonly [number, number] | null
+  readonly points: number
+  readonly onProgress: (share: number) => void
+  readonly settle: (report: RunReport) => void
+  readonly fail: (error: Error) => void
+}
+
+/** A run that is older than this when the next one is asked for is ended instead of waited for. */
+const PATIENCE_MS = 150
+
+const start = () => new Worker(new URL('./simulateWorker.ts', import.meta.url), { type: 'module' })
+
+/**
+ * One worker that runs one scenario at a time; of those that are asked for meanwhile only the newest is run. A long run that is out of date is
+ * ended with its worker.
+ */
+export class Simulator {
+  private worker: Worker | undefined
+  private remote: Remote<SimulateWorker> | undefined
+  private running: (Waiting & { readonly since: number }) | undefined
+  private waiting: Waiting | undefined
+  private timer: ReturnType<typeof setTimeout> | undefined
+
+  constructor(private readonly slot: string) {}
+
+  /** Has a worker ready, and its program made quick by a small run, before it is asked for. */
+  warm(): void {
+    if (this.worker) return
+    this.begin()
+  }
+
+  private begin(): Remote<SimulateWorker> {
+    if (this.remote) return this.remote
+    const worker = start()
+    // One that could not be fetched answers nothing: it only tells of an error.
+    worker.onerror = () => {
+      const { running } = this
+      this.end()
+      running?.fail(new Error('its program could not be fetched; is the server running?'))
+    }
+    this.worker = worker
+    this.remote = wrap<SimulateWorker>(worker)
+    return this.remote
+  }
+
+  private end(): void {
+    clearTimeout(this.timer)
+    this.worker?.terminate()
+    this.worker = undefined
+    this.remote = undefined
+    this.running = undefined
+  }
+
+  /** Asks for a run; a newer one takes its place. */
+  run(waiting: Waiting): void {
+    this.waiting = waiting
+    const { running } = this
+    if (!running) {
+      this.next()
+      return
+    }
+    clearTimeout(this.timer)
+    this.timer = setTimeout(
+      () => {
+        if (this.running !== running) return
+        this.end()
+        this.next()
+      },
+      Math.max(0, PATIENCE_MS - (performance.now() - running.since)),
+    )
+  }
+
+  private next(): void {
+    const ask = this.waiting
+    if (!ask) return
+    this.waiting = undefined
+    const running = { ...ask, since: performance.now() }
+    this.running = running
+    const remote = this.begin()
+    const over = () => {
+      clearTimeout(this.timer)
+      if (this.running === running) this.running = undefined
+    }
+    remote.run(this.slot, ask.scenario, ask.window, ask.points, proxy(ask.onProgress)).then(
+      (report) => {
+        if (this.running !== running) return
+        over()
+        performance.measure('run round trip', { start: running.since })
+        // While one drags each answer is shown, so that the strip follows and does not stand until the hand does.
+        ask.settle(report)
+        this.next()
+      },
+      (error: unknown) => {
+        if (this.running !== running) return
+        over()
+        ask.fail(error instanceof Error ? error : new Error(String(error)))
+        this.next()
+      },
+    )
+  }
+
+  /** Ends what runs; what was run before is gone with it. */
+  stop(): void {
+    this.waiting = undefined
+    if (this.running) this.end()
+  }
+
+  /** Asks about what was run, where there is anything. */
+  ask<T>(what: (remote: Remote<SimulateWorker>, slot: string) => Promise<T>): Promise<T | null> {
+    return this.remote && !this.running ? what(this.remote, this.slot) : Promise.resolve(null)
+  }
+}
+
+/** The loop's own run, and the other side of a comparison. */
+export const simulators = { a: new Simulator('a'), b: new Simulator('b') } as const
+
+/** Starts the worker that a drag will want. */
+export const warmWorker = () => simulators.a.warm()
+
+/** A sweep in a worker of its own, which ends with it. */
+export function runSweep(
+  ask: SweepAsk,
+  onProgress: (share: number) => void,
+): { readonly result: Promise<SweepMap>; readonly cancel: () => void } {
+  const worker = start()
+  const remote = wrap<SimulateWorker>(worker)
+  const broken = new Promise<never>((_, reject) => {
+    worker.onerror = () => reject(new Error('its program could not be fetched; is the server running?'))
+  })
+  const result = Promise.race([remote.sweep(ask, proxy(onProgress)), broken]).finally(() => worker.terminate())
+  return { result, cancel: () => worker.terminate() }
+}
