@@ -83,7 +83,13 @@ function runScenario([file]: string[]) {
     print({
       summary,
       events,
-      trace: { timeS: Array.from(trace.timeS), nodes: lists(trace.nodes), drives: lists(trace.drives) },
+      trace: {
+        timeS: Array.from(trace.timeS),
+        nodes: lists(trace.nodes),
+        probes: lists(trace.probes),
+        lines: lists(trace.lines),
+        drives: lists(trace.drives),
+      },
     })
   } catch (error) {
     refuse('scenario', (error as Error).message)

@@ -1,11 +1,9 @@
-import { resetLine } from '../control/resetLine'
 import type { PlanOf } from '../job/behaviour'
 import { fieldValue } from '../plant/fieldValue'
 import { floorLimit } from '../plant/floorOutput'
 import type { LoopRun } from '../simulate/loop/loopScenario'
 import { runFigures } from '../simulate/runFigures'
 import type { SimulationResult } from '../simulate/scenario'
-import { controllerPlanOf } from '../survey/controllerPlanOf'
 import { factsOfKind } from '../survey/kindFacts'
 import { hours } from '../units/hours'
 import { counted } from '../units/words'
@@ -21,6 +19,7 @@ export interface RunSentence {
     | 'droop'
     | 'strays'
     | 'holds'
+    | 'idle'
     | 'ran'
     | 'starts'
     | 'alarm'
@@ -47,6 +46,8 @@ export interface RunOutcome {
 const LEAST_SEEN_K = 0.05
 /** Running this share of the time is all the time. */
 const FULL_SHARE = 0.97
+/** Running this much more than its least is still nothing to speak of. */
+const IDLE_SHARE = 0.03
 
 const hourText = (atS: number, { say }: LoopContext['words']) => say(hours(atS), 'hours')
 
@@ -101,7 +102,7 @@ function shortOf(
 }
 
 /** How far it went from the target, and whether moving the set or narrowing the swing would mend it. */
-function strays(context: LoopContext, run: LoopRun, plan: PlanOf, figures: RunOutcome['figures']) {
+function strays(context: LoopContext, run: LoopRun, plan: PlanOf, figures: RunOutcome['figures'], faulted: boolean) {
   const { survey, words } = context
   const { say } = words
   const { target, tolerance } = wanted(context, run)
@@ -111,7 +112,7 @@ function strays(context: LoopContext, run: LoopRun, plan: PlanOf, figures: RunOu
   const lower = plan.kind === 'on-off' ? Math.min(plan.onC, plan.offC) : plan.setpointC
   const [pastK, past] = plan.action === 'heating' ? [highestC - upper, 'upper'] : [lower - lowestC, 'lower']
   const lag =
-    plan.kind === 'on-off' && pastK > LEAST_SEEN_K && !survey?.boiler
+    plan.kind === 'on-off' && pastK > LEAST_SEEN_K && !survey?.boiler && !faulted
       ? ` It runs ${say(pastK, 'difference')} past its ${past} point: the probe follows late.`
       : ''
   if (target === undefined || tolerance === undefined)
@@ -170,23 +171,19 @@ function alongLine(
   plan: PlanOf,
   result: SimulationResult,
 ): RunSentence | undefined {
-  const device = context.chain.devices.find(({ id }) => id === plan.output.device)
-  const reset = device && controllerPlanOf(context, device).reset
-  const outdoor = Object.keys(result.trace.probes).find((id) => id.startsWith('outdoor '))
+  const [line] = Object.values(result.trace.lines)
   const water = result.trace.nodes[run.controlled]
-  if (!reset || !outdoor || !water || !context.survey?.boiler) return undefined
-  const { averageH: _a, shiftK, setbackK: _s, ...line } = reset
-  const at = resetLine(line)
+  if (!line || !water || !context.survey?.boiler) return undefined
   let under = 0
   let over = 0
   let asked = 0
   const settled = Math.floor(water.length / 10)
   for (let i = settled; i < water.length; i++) {
-    const value = at(result.trace.probes[outdoor]![i]!)
-    if (value === null) continue
+    const value = line[i]!
+    if (Number.isNaN(value)) continue
     asked++
-    under = Math.max(under, value + shiftK - water[i]!)
-    over = Math.max(over, water[i]! - value - shiftK)
+    under = Math.max(under, value - water[i]!)
+    over = Math.max(over, water[i]! - value)
   }
   const { say } = context.words
   const rooms = result.summary
@@ -229,6 +226,7 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
     run.controlled,
     run.outputs.map(({ actuator }) => actuator),
     run.scenario.durationS,
+    judgedWithin(context, run, result),
   )
   if (!first) return { sentences: [], figures }
   const { plan } = first
@@ -272,11 +270,12 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
     run.outputs.length === 0
       ? 0
       : Math.min(...run.outputs.map(({ actuator }) => (summary.onS[actuator] ?? 0) / run.scenario.durationS))
-  const short = shortOf(context, plan, figures, aroundC, lateShare(run, result) ?? onShare)
+  const timed = events.some(({ what }) => what === 'time-over')
+  const short = timed || fault ? undefined : shortOf(context, plan, figures, aroundC, lateShare(run, result) ?? onShare)
   const along = alongLine(context, run, plan, result)
-  const far = strays(context, run, plan, figures)
-  if (short) sentences.push(short)
-  else sentences.push(along ?? far.sentence)
+  const far = strays(context, run, plan, figures, fault !== undefined)
+  const resting = timed || fault ? undefined : idle(context, run, plan, figures, lateShare(run, result) ?? onShare)
+  sentences.push(short ?? resting ?? along ?? far.sentence)
   for (const { plan: each, actuator } of run.outputs) {
     const most = mostStarts(context, each)
     const own = runFigures(result, run.controlled, [actuator], run.scenario.durationS)
@@ -323,6 +322,60 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
     sentences,
     figures,
     ...(far.underK === undefined ? {} : { underK: far.underK, overK: far.overK }),
+  }
+}
+
+/** Stretch in which a run that starts cold, or that a timer ends, is held against its target. */
+function judgedWithin({ loop, survey }: LoopContext, run: LoopRun, { events, trace }: SimulationResult) {
+  const over = events.find(({ what }) => what === 'time-over')
+  if (loop.kind !== 'cabinet' && !over) return undefined
+  const values = trace.nodes[run.controlled]
+  const { tolerance } = loop.survey.answers
+  const nearC = (survey?.seen.targetC ?? Infinity) - (typeof tolerance === 'number' ? tolerance : 1)
+  const reached = values?.findIndex((value) => value >= nearC) ?? -1
+  return {
+    fromS: reached < 0 ? Math.min(run.scenario.durationS / 3, 6 * 3600) : trace.timeS[reached]!,
+    untilS: over?.atS ?? Infinity,
+  }
+}
+
+/** Too cold while nothing cools, too warm while nothing heats: no setting of this control mends that. */
+function idle(
+  context: LoopContext,
+  run: LoopRun,
+  plan: PlanOf,
+  figures: RunOutcome['figures'],
+  share: number,
+): RunSentence | undefined {
+  const { target, tolerance } = wanted(context, run)
+  if (target === undefined || tolerance === undefined) return undefined
+  const least =
+    plan.kind === 'fan' && plan.minimumPercent !== 'off'
+      ? plan.minimumPercent / 100
+      : plan.kind === 'band'
+        ? plan.minimumPercent / 100
+        : 0
+  const sign = plan.action === 'cooling' ? 1 : -1
+  const reachC = plan.action === 'cooling' ? figures.lowestC : figures.highestC
+  const setC = plan.kind === 'on-off' ? plan.offC : plan.setpointC
+  if (
+    share > least + IDLE_SHARE ||
+    sign * (target - reachC) <= tolerance + LEAST_SEEN_K ||
+    sign * (setC - figures.settlesC) <= 0
+  )
+    return undefined
+  const { say } = context.words
+  const cools = plan.action === 'cooling'
+  return {
+    id: 'idle',
+    verdict: 'look',
+    head: `Goes ${cools ? 'down' : 'up'} to ${say(reachC, 'temperature')} with nothing asked of it.`,
+    reason: `${cools ? 'It is cold enough without' : 'It is warm enough without'} ${least > 0 ? `more than its least, ${say(least * 100, 'percent')}` : 'it'}: ${say(target, 'temperature')} is the target.`,
+    next: cools
+      ? least > 0
+        ? 'Heat is what it lacks; a lower least keeps more of it, where the air allows.'
+        : 'Heat is what it lacks, not a setting.'
+      : 'Look for heat that comes by itself.',
   }
 }
 

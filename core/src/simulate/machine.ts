@@ -171,6 +171,14 @@ export class Machine {
     }
   }
 
+  /** Reset lines by name, and what one asks for now. */
+  get lineIds(): readonly string[] {
+    return [...this.resets.keys()]
+  }
+  lineC(i: number): number {
+    return [...this.resets.values()][i]!.supplyC() ?? NaN
+  }
+
   // What units ask for.
 
   get atS(): number {

@@ -76,6 +76,7 @@ export function run(
   const timeS = new Float64Array(points)
   const nodeTraces = program.nodes.map(() => new Float64Array(points))
   const probeTraces = program.probes.map(() => new Float64Array(points))
+  const lineTraces = machine.lineIds.map(() => new Float64Array(points))
   const driveTraces = program.actuators.map(() => new Float32Array(points))
   const positional = program.positionChannel.map((channel) => channel >= 0)
   let point = 0
@@ -210,6 +211,10 @@ export function run(
         stateTo(machine.x, row)
         probeTraces[i]![point] = machine.reading(i) ?? NaN
       } else probeTraces[i]![point] = rows[row * n + nodeCount + i]! + offset
+    }
+    if (lineTraces.length > 0) {
+      stateTo(machine.x, row)
+      for (let i = 0; i < lineTraces.length; i++) lineTraces[i]![point] = machine.lineC(i)
     }
     for (let i = 0; i < driveTraces.length; i++)
       driveTraces[i]![point] = positional[i]
@@ -383,6 +388,7 @@ export function run(
       timeS,
       nodes: ids(program.nodes, (i) => nodeTraces[i]!),
       probes: ids(program.probes, (i) => probeTraces[i]!),
+      lines: ids(machine.lineIds, (i) => lineTraces[i]!),
       drives: ids(program.actuators, (i) => driveTraces[i]!),
     },
     events: machine.events,

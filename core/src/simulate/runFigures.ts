@@ -28,21 +28,26 @@ function worstHour(times: readonly number[]): number {
   return most
 }
 
-/** Figures of a run for the outputs that these actuators stand for. */
+/**
+ * Figures of a run for the outputs that these actuators stand for.
+ * @param within stretch in which the place is held against its target; left out, all but the time that it takes to settle
+ */
 export function runFigures(
   result: SimulationResult,
   controlled: string,
   actuators: readonly string[],
   durationS: number,
+  within?: { readonly fromS: number; readonly untilS: number },
 ): RunFigures {
   const { summary, trace, events } = result
   const sum = (map: Readonly<Record<string, number>>) => actuators.reduce((all, id) => all + (map[id] ?? 0), 0)
   const values = trace.nodes[controlled]
-  const settled = Math.min(SETTLE_MOST_S, durationS * SETTLE_SHARE)
+  const fromS = within?.fromS ?? Math.min(SETTLE_MOST_S, durationS * SETTLE_SHARE)
+  const untilS = within?.untilS ?? Infinity
   let [lowestC, highestC] = [Infinity, -Infinity]
   if (values)
     for (let i = 0; i < values.length; i++) {
-      if (trace.timeS[i]! < settled) continue
+      if (trace.timeS[i]! < fromS || trace.timeS[i]! > untilS) continue
       lowestC = Math.min(lowestC, values[i]!)
       highestC = Math.max(highestC, values[i]!)
     }

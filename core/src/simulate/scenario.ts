@@ -360,6 +360,8 @@ export interface SimulationResult {
     readonly nodes: Readonly<Record<string, Float64Array>>
     /** As the control sees it, faults and offset in it; a probe that shows nothing is NaN. */
     readonly probes: Readonly<Record<string, Float64Array>>
+    /** What each reset line asks for; NaN while it is shut down. */
+    readonly lines: Readonly<Record<string, Float64Array>>
     /** 0 and 1, or a share. */
     readonly drives: Readonly<Record<string, Float32Array>>
   }

@@ -13,7 +13,7 @@ export interface StripRow {
 export interface StripView {
   readonly fromS: number
   readonly toS: number
-  readonly lines: readonly (Thinned & { readonly id: string; readonly of: 'node' | 'probe' })[]
+  readonly lines: readonly (Thinned & { readonly id: string; readonly of: 'node' | 'probe' | 'line' })[]
   readonly rows: readonly StripRow[]
   readonly flags: readonly SimulationEvent[]
 }
@@ -58,6 +58,11 @@ export function stripView(result: SimulationResult, fromS: number, toS: number, 
     ...Object.entries(trace.probes).map(([id, value]) => ({
       id,
       of: 'probe' as const,
+      ...thinWindow({ timeS, value }, fromS, toS, atMost),
+    })),
+    ...Object.entries(trace.lines).map(([id, value]) => ({
+      id,
+      of: 'line' as const,
       ...thinWindow({ timeS, value }, fromS, toS, atMost),
     })),
   ]
@@ -122,8 +127,13 @@ const MOST_ROWS = 200_000
  * @param names of nodes, probes and drives by id; what has none keeps its id
  */
 export function runCsv(result: SimulationResult, names: Readonly<Record<string, string>>): string {
-  const { timeS, nodes, probes, drives } = result.trace
-  const columns = [...Object.entries(nodes), ...Object.entries(probes), ...Object.entries(drives)]
+  const { timeS, nodes, probes, lines, drives } = result.trace
+  const columns = [
+    ...Object.entries(nodes),
+    ...Object.entries(probes),
+    ...Object.entries(lines),
+    ...Object.entries(drives),
+  ]
   const quoted = (text: string) => `"${(/^[=+\-@\t\r]/.test(text) ? `'${text}` : text).replaceAll('"', '""')}"`
   const head = ['hours', ...columns.map(([id]) => names[id] ?? id)].map(quoted).join(',')
   const each = Math.max(1, Math.ceil(timeS.length / MOST_ROWS))

@@ -24,7 +24,8 @@ export interface StripTrace {
 export interface StripRelay {
   readonly id: string
   readonly name: string
-  readonly action: 'heating' | 'cooling'
+  /** A fan or a pump does neither. */
+  readonly action: 'heating' | 'cooling' | 'neither'
   /** Spans in which it is on, in hours. */
   readonly spans?: readonly (readonly [number, number])[]
   /** Share of full from an hour on. */
@@ -155,7 +156,7 @@ export function Strip(props: Props) {
           ctx.moveTo(chartArea.left, middle)
           ctx.lineTo(chartArea.right, middle)
           ctx.stroke()
-          ctx.fillStyle = action === 'heating' ? heat! : cold!
+          ctx.fillStyle = action === 'heating' ? heat! : action === 'cooling' ? cold! : ink2!
           for (const [from, to] of spans ?? []) {
             const a = left(from)
             const b = left(to)
@@ -164,8 +165,9 @@ export function Strip(props: Props) {
           share?.forEach(({ x: from, y }, k) => {
             const next = share[k + 1]?.x ?? x.max
             const a = left(from)
+            const pixel = Math.floor(a)
             if (y > 0 && next >= x.min && from <= x.max)
-              ctx.fillRect(a, middle + 6 - 14 * y, Math.max(1, left(next) - a), 14 * y)
+              ctx.fillRect(pixel, middle + 6 - 14 * y, Math.max(1, Math.ceil(left(next)) - pixel), 14 * y)
           })
         })
         ctx.fillStyle = look!

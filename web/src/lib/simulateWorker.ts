@@ -50,6 +50,7 @@ function reportOf(result: SimulationResult, view: StripView, ms: number): RunRep
         timeS: every(trace.timeS, n),
         nodes: thin(trace.nodes) as Record<string, Float64Array>,
         probes: thin(trace.probes) as Record<string, Float64Array>,
+        lines: thin(trace.lines) as Record<string, Float64Array>,
         drives: thin(trace.drives) as unknown as Record<string, Float32Array>,
       },
     },

@@ -77,7 +77,8 @@ function sampleOf(lagS: number): number {
 
 /**
  * The loop as a scenario: plant by the survey's figures, each planned output with its probe and what it moves, limiters and other contacts in
- * its line, what its controller does besides. Starts at rest with the controlled place in the middle of its first output's band.
+ * its line, what its controller does besides. Starts at rest with the controlled place in the middle of its first output's band; a heated
+ * cabinet starts cold.
  */
 export function loopScenario(
   given: { readonly loop: LoopDocument; readonly chain: ResolvedChain; readonly data: FieldData },
@@ -95,7 +96,8 @@ export function loopScenario(
   const [first] = moved.driven
   const middleC = first ? middleOf(first.plan) : survey.seen.targetC
   const boundariesC = { outdoor: outdoorC, ...plant.boundaries }
-  const rest = restState(model, parts.startsAt(outdoorC) ?? middleC, boundariesC)
+  // A heated cabinet is loaded cold; everything else has been running.
+  const rest = restState(model, parts.startsAt(outdoorC) ?? (loop.kind === 'cabinet' ? outdoorC : middleC), boundariesC)
   const heater = defrostHeater(chain)
   const battery = loop.kind === 'cabin' ? batteryOf(given, moved.driven) : undefined
 

@@ -36,7 +36,12 @@ export function settingSpan(
   })
   switch (setting) {
     case 'swingK':
-      return wide(Math.max(0.1, Math.floor(row.low * 5) / 10), Math.ceil(row.high * 2), 0.1, 'difference')
+      return wide(
+        Math.max(0.1, Math.floor(row.low * 5) / 10),
+        Math.ceil(Math.max(row.high * 2, now * 1.5)),
+        0.1,
+        'difference',
+      )
     case 'bandK':
       return wide(0.5, Math.max(8, Math.ceil(now * 2)), 0.1, 'difference')
     case 'minimumOffS':

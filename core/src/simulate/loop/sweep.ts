@@ -21,6 +21,8 @@ export interface SweepMap {
   readonly x: SweepAxis
   readonly y: SweepAxis
   readonly cyclesPerHour: Float64Array
+  /** Most starts within any sixty minutes. */
+  readonly worstHour: Float64Array
   /** Furthest from the target after settling in, K. */
   readonly excursionK: Float64Array
   readonly energyKwh: Float64Array
@@ -83,6 +85,7 @@ export function sweep(
 ): SweepMap {
   const count = x.values.length * y.values.length
   const cyclesPerHour = new Float64Array(count)
+  const worstHour = new Float64Array(count)
   const excursionK = new Float64Array(count)
   const energyKwh = new Float64Array(count)
   const targetC = survey.seen.targetC
@@ -98,11 +101,12 @@ export function sweep(
         made.outputs.map(({ actuator }) => actuator),
         made.scenario.durationS,
       )
-      cyclesPerHour[at] = figures.worstHour
+      cyclesPerHour[at] = (figures.starts * 3600) / made.scenario.durationS
+      worstHour[at] = figures.worstHour
       excursionK[at] = Math.max(0, targetC - figures.lowestC, figures.highestC - targetC)
       energyKwh[at] = figures.energyKwh
       at++
       onProgress?.(at / count)
     }
-  return { x, y, cyclesPerHour, excursionK, energyKwh }
+  return { x, y, cyclesPerHour, worstHour, excursionK, energyKwh }
 }

@@ -4,9 +4,10 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { bandEnds } from '@nachtigal/core/control/proportional'
 import type { PlanOf } from '@nachtigal/core/job/behaviour'
 import type { LoopRun } from '@nachtigal/core/simulate/loop/loopScenario'
+import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import type { MomentValues, StripView } from '@nachtigal/core/simulate/stripView'
 import { formatQuantity, quantityView } from '@nachtigal/core/units/quantity'
-import { panned, Strip, type StripTrace, zoomed } from '../../instruments/Strip'
+import { panned, Strip, type StripRelay, type StripTrace, zoomed } from '../../instruments/Strip'
 import { simulators } from '../../lib/simulator'
 import { useAppSelector } from '../../lib/store'
 import { useLoop } from '../../loop/loopContext'
@@ -27,6 +28,16 @@ const bandOf = (plan: PlanOf | undefined): readonly [number, number] | undefined
   if (plan.kind === 'fan') return [plan.setpointC, plan.setpointC + plan.bandK]
   const { zeroC, fullC } = bandEnds(plan)
   return [zeroC, fullC]
+}
+
+/** What a row of the strip does to the place. */
+function actionOf(id: string, scenario: Scenario | undefined, run: LoopRun): StripRelay['action'] {
+  const output = run.outputs.find(({ actuator }) => actuator === id)
+  if (output) return output.plan.action
+  const actuator = scenario?.actuators.find((each) => each.id === id)
+  return scenario?.controls.some((control) => control.kind === 'defrost' && control.heater === id) && actuator
+    ? 'heating'
+    : 'neither'
 }
 
 /** Which names of a run's probes are worth a line: what the control reads, not what only limits. */
@@ -69,6 +80,7 @@ export function RunStrip({
           ? []
           : [{ id: line.id, name, points: points(line), look: line.id === controlled ? 'main' : 'second' }]
       }
+      if (line.of === 'line') return [{ id: line.id, name: 'its line', points: points(line), look: 'other' }]
       return tellsOf(run, line.id)
         ? [{ id: line.id, name: 'as the control reads it', points: points(line), look: 'thin' }]
         : []
@@ -83,11 +95,7 @@ export function RunStrip({
       (from?.rows ?? []).map(({ id, spans, share }) => ({
         id: `${id}${suffix}`,
         name: `${tagOf(id)}${suffix}`,
-        action:
-          ran?.actuators.find((each) => each.id === id)?.takesOut ||
-          run.outputs.find(({ actuator }) => actuator === id)?.plan.action === 'cooling'
-            ? ('cooling' as const)
-            : ('heating' as const),
+        action: actionOf(id, ran, run),
         ...(spans
           ? {
               spans: Array.from(

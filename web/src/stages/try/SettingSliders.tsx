@@ -21,7 +21,17 @@ export function SettingSliders() {
   const { loop, data, preferences, change, behaviour } = useLoop()
   const { context, hold, run } = useTrial()
   const plan = behaviour ?? run?.outputs[0]?.plan
-  const settings = useMemo(() => (plan ? settingsOf(plan).slice(0, 3) : []), [plan])
+  // What follows the weather has no set of its own to move.
+  const follows = run?.scenario.controls.some((control) => 'follows' in control) ?? false
+  const settings = useMemo(
+    () =>
+      plan
+        ? settingsOf(plan)
+            .filter((setting) => !(follows && setting === 'setpointC'))
+            .slice(0, 3)
+        : [],
+    [plan, follows],
+  )
   if (!plan) return null
   const heldPlan = context.loop.settings.planned[plan.id] ?? plan
   return (

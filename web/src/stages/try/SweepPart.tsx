@@ -18,7 +18,8 @@ import { settingTitles } from './SettingSliders'
 import { useTrial } from './trial'
 
 const measures = {
-  cyclesPerHour: { title: 'Starts in the worst hour', quantity: 'count' },
+  cyclesPerHour: { title: 'Cycles an hour', quantity: 'perHour' },
+  worstHour: { title: 'Starts in the worst hour', quantity: 'count' },
   excursionK: { title: 'Furthest off the target', quantity: 'difference' },
   energyKwh: { title: 'Energy', quantity: 'energy' },
 } as const satisfies Readonly<Record<string, { readonly title: string; readonly quantity: Quantity }>>
@@ -92,7 +93,7 @@ export function SweepPart() {
   const meets = map
     ? values.map(
         (_, i) =>
-          (most === undefined || map.cyclesPerHour[i]! <= most.perHour) &&
+          (most === undefined || map.worstHour[i]! <= most.perHour) &&
           (mayK === undefined || map.excursionK[i]! <= mayK + 0.05),
       )
     : []
@@ -108,7 +109,7 @@ export function SweepPart() {
   return (
     <div className="work">
       <div className="try-main">
-        <div className="run-controls">
+        <div className="run-controls thirds">
           <ChoiceField
             label="Along"
             value={x}

@@ -5,7 +5,13 @@ import type { LoopDocument } from '@nachtigal/core/job/documents'
 import type { Climate } from '@nachtigal/core/plant/climate'
 import { type ChosenFault, type FaultOffer, loopFaults, withFaults } from '@nachtigal/core/simulate/loop/loopFaults'
 import { type LoopRun, loopScenario } from '@nachtigal/core/simulate/loop/loopScenario'
-import { type DaySort, type RunWeather, runWeather, type Span } from '@nachtigal/core/simulate/loop/runWeather'
+import {
+  type DaySort,
+  isCooling,
+  type RunWeather,
+  runWeather,
+  type Span,
+} from '@nachtigal/core/simulate/loop/runWeather'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import { useShelfQuery } from '../../lib/api'
 import { simulators, warmWorker } from '../../lib/simulator'
@@ -47,14 +53,20 @@ const Context = createContext<Trial | null>(null)
 /** Points a line gets: more than a screen has columns. */
 export const POINTS = 1800
 
-const first: TrialChoice = { span: 'day', sort: 'usual', climate: 'inland', faults: [] }
+const first = (loop: LoopDocument): TrialChoice => ({
+  span: 'day',
+  // What cools is tried on the day it was planned for: on others it has little to do.
+  sort: isCooling(loop) ? 'design' : 'usual',
+  climate: 'inland',
+  faults: [],
+})
 
 /** Hands down the run of the loop in hand. */
 export function TrialProvider({ children }: { children: ReactNode }) {
   const inHand = useLoop()
   const { survey, chain, data } = inHand
   const { data: shelf } = useShelfQuery()
-  const [choice, setChoice] = useState(first)
+  const [choice, setChoice] = useState(() => first(inHand.loop))
   const [own, takeOwn] = useState<Climate>()
   const [held, hold] = useState<LoopDocument | null>(null)
   const choose = useCallback((change: Partial<TrialChoice>) => setChoice((before) => ({ ...before, ...change })), [])
