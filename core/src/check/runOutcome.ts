@@ -157,7 +157,8 @@ function strays(context: LoopContext, run: LoopRun, plan: PlanOf, figures: RunOu
       verdict: 'look' as const,
       head: 'Strays too far.',
       reason: reason('goes'),
-      next,
+      // Nothing is set by what a broken part does.
+      ...(faulted ? {} : { next }),
     },
     underK,
     overK,

@@ -101,7 +101,8 @@ function numberOf(text: string): number {
 /** Reads hours out of a table: one column of temperatures, or a time and a temperature; a head is allowed. */
 function fromTable(rows: readonly (readonly string[])[]): WeatherRows {
   const named = rows[0]!.findIndex((name) => /temp|°c|outdoor|dry.?bulb/i.test(name))
-  const hasHead = rows[0]!.every((cell) => !Number.isFinite(numberOf(cell)))
+  const isWord = (cell: string) => /[a-z°]/i.test(cell) && hoursOf(cell) === null
+  const hasHead = rows[0]!.some(isWord) && rows[0]!.every((cell) => !Number.isFinite(numberOf(cell)))
   const body = hasHead ? rows.slice(1) : rows
   const width = Math.max(...rows.map((row) => row.length))
   const column = hasHead && named >= 0 ? named : width - 1
