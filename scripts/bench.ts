@@ -13,12 +13,13 @@ import { stageStatus } from '@nachtigal/core/check/stageStatus'
 import { emptyJob, emptyLoop } from '@nachtigal/core/job/documents'
 import type { FieldValue } from '@nachtigal/core/plant/fieldValue'
 import { winterDay } from '@nachtigal/core/plant/winterDay'
-import { loopScenario } from '@nachtigal/core/simulate/loopScenario'
+import { loopScenario } from '@nachtigal/core/simulate/loop/loopScenario'
 import { simulate } from '@nachtigal/core/simulate/simulate'
 import { addDevice, type Edited } from '@nachtigal/core/wiring/chainEdit'
 import { emptyFolder, removeFolder, startServer } from '../e2e/server'
 import globalSetup from '../e2e/globalSetup'
 import { launchOptions } from '../e2e/playwright.config'
+import { benchSimulation } from './bench/simulation'
 
 const at = (file: string) => new URL(`../${file}`, import.meta.url)
 const json = <T>(file: string) => JSON.parse(readFileSync(at(file), 'utf8')) as T
@@ -38,8 +39,7 @@ const { job, loops } = json<JobFile>('demo/otterholm.nachtigal.json')
 const data = Object.fromEntries(json<FieldValue[]>('shelf/data/fieldValues.json').map((row) => [row.id, row]))
 const loop = Object.values(loops).find(({ kind }) => kind === 'floor')!
 const context = loopContext(job, loop, data)
-const scenario = (days: number) =>
-  loopScenario(loop, context.chain, context.survey!.floor!, { hourlyC: winterDay(-14), days })
+const scenario = (days: number) => loopScenario(context, context.survey!, { hourlyC: winterDay(-14), days }).scenario
 time('derive and check a loop', 50, () => {
   const c = loopContext(job, loop, data)
   checkLoop(c)
@@ -51,6 +51,8 @@ time('simulate one day, 1-minute trace', 10, () => {
 time('simulate seven days, 1-minute trace', 5, () => {
   simulate(scenario(7))
 })
+
+benchSimulation()
 
 /** Entries that a screen or a script calls most: on every keystroke, on every drag, on every row of a logger file. */
 const hottest = [
@@ -134,6 +136,7 @@ for (let i = 0; i < 5; i++) {
 console.log(
   `${'first screen usable, cold cache'.padEnd(52)} median ${median(opened).toFixed(0)} ms, worst ${Math.max(...opened).toFixed(0)} ms`,
 )
+await dragAWeek()
 await longListOnAPhone()
 await browser.close()
 await server.stop()
@@ -198,6 +201,49 @@ async function longListOnAPhone() {
   })
   console.log(
     `${`list of ${rows} wires on a phone, processor slowed 4x`.padEnd(52)} frame median ${median(frames).toFixed(1)} ms, worst ${Math.max(...frames).toFixed(1)} ms; a tick ${tick.toFixed(0)} ms`,
+  )
+  await page.close()
+}
+
+/** A swing dragged over a week: from asking the worker to having up to 1,800 points a line, and from one frame to the next. */
+async function dragAWeek() {
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  const jobs = (await (await fetch(`${server.url}/api/jobs`)).json()) as { id: string; name: string }[]
+  const demo = jobs.find(({ name }) => name === job.name)!
+  await page.goto(`${server.url}/jobs/${demo.id}/loops/${loop.id}/try`)
+  await page.locator('[data-run="done"]').waitFor()
+  const trips = () =>
+    page.evaluate(() => performance.getEntriesByName('run round trip').map(({ duration }) => duration))
+  const [first] = await trips()
+  await page.getByRole('button', { name: 'A week' }).click()
+  await page.waitForTimeout(500)
+  const thumb = page.locator('[data-setting="swingK"]').getByRole('slider')
+  const box = (await thumb.boundingBox())!
+  await page.evaluate(() => performance.clearMeasures('run round trip'))
+  await page.mouse.move(box.x + 9, box.y + 14)
+  await page.mouse.down()
+  const frames = page.evaluate(async () => {
+    const took: number[] = []
+    let last = performance.now()
+    while (took.length < 150) {
+      await new Promise((done) => requestAnimationFrame(done))
+      took.push(performance.now() - last)
+      last = performance.now()
+    }
+    return took
+  })
+  for (let i = 0; i < 150; i++) {
+    await page.mouse.move(box.x + 9 + 100 * Math.sin(i / 8), box.y + 14)
+    await page.waitForTimeout(12)
+  }
+  await page.mouse.up()
+  const [moved, drawn] = [await trips(), await frames]
+  const p95 = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length * 0.95)]!
+  console.log(
+    `${'drag: a week, worker round trip'.padEnd(52)} median ${median(moved).toFixed(1)} ms, 95 % ${p95(moved).toFixed(1)} ms of ${moved.length} (to reach 3 and 8); first after the page ${first!.toFixed(0)} ms (120)`,
+  )
+  console.log(
+    `${'drag: frames while the strip follows'.padEnd(52)} median ${median(drawn).toFixed(1)} ms, 95 % ${p95(drawn).toFixed(1)} ms`,
   )
   await page.close()
 }

@@ -158,11 +158,7 @@ describe('simulate', () => {
     expect(trace.nodes.room[0]).toBe(20)
   })
   it.each([
-    [
-      'a part that is not simulated yet',
-      { ...scenario, probes: [{ id: 'p', node: 'room', lagS: 60, deadS: 30 }] },
-      'deadS',
-    ],
+    ['a part that is not known', { ...scenario, probes: [{ id: 'p', node: 'room', lagS: 60, drawnS: 30 }] }, 'drawnS'],
     ['a name that is not there', { ...scenario, probes: [{ id: 'p', node: 'attic', lagS: 60 }] }, 'attic'],
     ['no JSON', 'scenario', 'no JSON'],
   ])('%s: exit 2 and where', (_, value, says) => {

@@ -61,8 +61,8 @@ test('a loop with two probes, two outputs and two limiters shows, simulates and 
   await test.step('the day draws both relays', async () => {
     await toStage(page, 'Try')
     await expect(page.locator('[data-result="starts"]')).toHaveCount(2, { timeout: 20_000 })
-    await expect(page.getByRole('complementary')).toContainText('M1 Circulator')
-    await expect(page.getByRole('complementary')).toContainText('E1 Heating mat')
+    await expect(page.getByRole('rowheader', { name: 'M1' })).toHaveAttribute('title', 'Circulator')
+    await expect(page.getByRole('rowheader', { name: 'E1' })).toHaveAttribute('title', 'Heating mat')
   })
   await test.step('each output has its own test, and the stage waits for both', async () => {
     await toStage(page, 'Prove')

@@ -35,7 +35,7 @@ export const season = (
         { from: 'room', to: 'outdoor', wPerK: 40 },
       ],
       boundaries: {
-        outdoor: { hourlyC: winter },
+        outdoor: { hourlyC: days >= 212 ? winter : winter.slice(0, days * 24 + 1) },
         water: {
           supply: {
             outdoor: 'outdoor',

@@ -22,7 +22,16 @@ const floorRun = loopScenario(context, context.survey!, { hourlyC: winterDay(-10
 /** A day of the floor that went from one temperature to another. */
 const ran = (lowC: number, highC: number, events: SimulationResult['events'] = []): SimulationResult => ({
   summary: {
-    ...{ engine: 'events', stepS: 60, energyKwh: {}, starts: {}, onS: { 'device-3': 43200 }, meanC: {}, alarms: 0, frostKg: {} },
+    ...{
+      engine: 'events',
+      stepS: 60,
+      energyKwh: {},
+      starts: {},
+      onS: { 'device-3': 43200 },
+      meanC: {},
+      alarms: 0,
+      frostKg: {},
+    },
     ...{ minimumC: { slab: lowC }, maximumC: { slab: highC }, settlesC: { slab: (lowC + highC) / 2 } },
   },
   trace: { timeS: new Float64Array(), nodes: {}, probes: {}, lines: {}, drives: {} },

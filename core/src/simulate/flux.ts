@@ -1,4 +1,4 @@
-import { saturationPa } from '../plant/moistAir'
+import { saturationPa as exactSaturationPa } from '../plant/moistAir'
 import { type Place, MELT_W_PER_K, type Program } from './program'
 
 /** Heat of a kilogram of frost, gathered or molten, J. Source: 334 kJ/kg to melt; 2.83 MJ/kg to gather. */
@@ -9,13 +9,28 @@ const PRESSURE_PA = 101_325
 /** g/kg of moist air from its vapour pressure, and back. */
 const RATIO = 0.621945
 
+/** Saturation pressure at every twentieth of a kelvin: straight in between it is right to two parts in a million. */
+const TABLE = { lowC: -60, highC: 120, perK: 20 } as const
+let table: Float64Array | undefined
+
+function saturationPa(celsius: number): number {
+  if (!(celsius > TABLE.lowC && celsius < TABLE.highC)) return exactSaturationPa(Math.max(-99, Math.min(199, celsius)))
+  table ??= Float64Array.from({ length: (TABLE.highC - TABLE.lowC) * TABLE.perK + 1 }, (_, i) =>
+    exactSaturationPa(TABLE.lowC + i / TABLE.perK),
+  )
+  const at = (celsius - TABLE.lowC) * TABLE.perK
+  const i = Math.floor(at)
+  const from = table[i]!
+  return from + (table[i + 1]! - from) * (at - i)
+}
+
 const humidityRatio = (vapourPa: number) => (RATIO * vapourPa) / (PRESSURE_PA - vapourPa)
 
 /** Relative humidity, %, of air with so much moisture in grams a kilogram. */
 export function relativeHumidity(airC: number, moistureGPerKg: number): number {
   const w = moistureGPerKg / 1000
   const vapourPa = (PRESSURE_PA * w) / (RATIO + w)
-  return Math.min(100, Math.max(0, (100 * vapourPa) / saturationPa(Math.max(-90, Math.min(150, airC)))))
+  return Math.min(100, Math.max(0, (100 * vapourPa) / saturationPa(airC)))
 }
 
 /** What the flows see: state, inputs, positions and who runs. */

@@ -142,7 +142,7 @@ export function run(
     }
   }
 
-  function carry(level: number, count: number): number {
+  function carry(level: number, count: number, watches = machine.watches): number {
     readInputs()
     force(level)
     return strides(
@@ -152,7 +152,7 @@ export function run(
       set!.at(level).phi,
       f,
       g,
-      machine.watches,
+      watches,
       machine.watchAt,
       machine.watchC,
       machine.watchSign,
@@ -277,7 +277,7 @@ export function run(
       curved.flux(view, rate, heatW, topS)
       if (level > 0) {
         // Taken anew in the middle of the stride: what is curved is then right to the second order.
-        carry(level - 1, 1)
+        carry(level - 1, 1, 0)
         stateTo(half, 1)
         view.x = half
         curved.flux(view, rate, heatW, topS)

@@ -8,7 +8,7 @@ import {
   type Plugin,
   PointElement,
 } from 'chart.js'
-import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
+import { useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import { Line } from 'react-chartjs-2'
 
 Chart.register(LinearScale, CategoryScale, LineElement, PointElement, Filler)
@@ -63,6 +63,8 @@ const ROW = 22
 const LEAST_H = 0.25
 const ZOOM = 1.5
 const GUTTER = 64
+/** Room that a mark's word needs, px. */
+const MARK = 62
 const LEGEND = 22
 
 const steps = [0.25, 0.5, 1, 2, 3, 6, 12, 24, 48, 168, 336, 730, 1460]
@@ -206,7 +208,17 @@ export function Strip(props: Props) {
     [ink, ink2, line, tint, heat, cold, look],
   )
   const [from, to] = window
-  const stepH = steps.find((each) => (to - from) / each <= 9) ?? steps[steps.length - 1]!
+  // As many marks as there is room for their words.
+  const [width, setWidth] = useState(640)
+  useLayoutEffect(() => {
+    const element = box.current
+    if (!element || typeof ResizeObserver === 'undefined') return
+    const observer = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width))
+    observer.observe(element)
+    return () => observer.disconnect()
+  }, [])
+  const marks = Math.max(3, Math.floor((width - GUTTER) / MARK))
+  const stepH = steps.find((each) => (to - from) / each <= marks) ?? steps[steps.length - 1]!
   const options = useMemo(
     (): ChartOptions<'line'> => ({
       animation: false,

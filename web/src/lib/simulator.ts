@@ -118,8 +118,9 @@ export class Simulator {
   }
 }
 
-/** The loop's own run, and the other side of a comparison. */
-export const simulators = { a: new Simulator('a'), b: new Simulator('b') } as const
+/** The loop's own run, and the two sides of a comparison. */
+export const simulators = { a: new Simulator('a'), b: new Simulator('b'), c: new Simulator('c') } as const
+export type Slot = keyof typeof simulators
 
 /** Starts the worker that a drag will want. */
 export const warmWorker = () => simulators.a.warm()

@@ -27,7 +27,7 @@ export function KeptPart() {
   const { state, run, scenario, scenarioOf, choose } = useTrial()
   const runs = ordered(loop.trial?.runs ?? {})
   const [over, setOver] = useState<string>()
-  const kept = runs.find(({ id }) => id === over)
+  const kept = over === undefined ? undefined : loop.trial?.runs?.[over]
   const other = useMemo(() => {
     if (!kept) return undefined
     try {

@@ -23,8 +23,10 @@ export function RunMeaning() {
         </p>
       )}
       <Cautions stage="try" brief />
-      <div className="mt-auto action-bar grid gap-2">
+      <div className="mt-auto pt-2">
         <KeepButton />
+      </div>
+      <div className="action-bar">
         <Button to={`/jobs/${job.id}/loops/${loop.id}/prove`}>Prove it</Button>
       </div>
     </aside>

@@ -8,7 +8,7 @@ import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import type { MomentValues, StripView } from '@nachtigal/core/simulate/stripView'
 import { formatQuantity, quantityView } from '@nachtigal/core/units/quantity'
 import { panned, Strip, type StripRelay, type StripTrace, zoomed } from '../../instruments/Strip'
-import { simulators } from '../../lib/simulator'
+import { simulators, type Slot } from '../../lib/simulator'
 import { useAppSelector } from '../../lib/store'
 import { useLoop } from '../../loop/loopContext'
 import { POINTS, useTrial } from './trial'
@@ -45,11 +45,13 @@ const tellsOf = (run: LoopRun, id: string) => run.outputs[0]?.probe === id
 
 /** The strip of a run with its tools, its cursor's values beneath, and another run over it if there is one. */
 export function RunStrip({
+  slot = 'a',
   state,
   run,
   overlay,
   title,
 }: {
+  slot?: Slot
   state: RunState
   run: LoopRun
   overlay?: Overlay | undefined
@@ -64,7 +66,7 @@ export function RunStrip({
   const [cursor, setCursor] = useState<number>()
   useEffect(() => setWindow([0, hours]), [hours])
   const window = shown[1] > hours ? ([0, hours] as const) : shown
-  const view = useView('a', state, window, hours)
+  const view = useView(slot, state, window, hours)
   const other = useView('b', overlay?.state, window, hours)
   const temperature = quantityView('temperature', preferences)
   const { nodes, controlled } = run
@@ -207,6 +209,7 @@ export function RunStrip({
         ) : null}
       </div>
       <CursorValues
+        slot={slot}
         cursor={cursor}
         turn={state.turn}
         nodes={nodes}
@@ -222,6 +225,7 @@ export function RunStrip({
 }
 
 interface CursorProps {
+  readonly slot: Slot
   readonly cursor: number | undefined
   readonly turn: number
   readonly nodes: LoopRun['nodes']
@@ -234,7 +238,7 @@ interface CursorProps {
 }
 
 /** Every value at the cursor, exact, from the whole run. */
-function CursorValues({ cursor, turn, nodes, tagOf, timeText, probe, say, words }: CursorProps) {
+function CursorValues({ slot, cursor, turn, nodes, tagOf, timeText, probe, say, words }: CursorProps) {
   const [values, setValues] = useState<MomentValues | null>(null)
   const asked = useRef(0)
   useEffect(() => {
@@ -243,12 +247,12 @@ function CursorValues({ cursor, turn, nodes, tagOf, timeText, probe, say, words 
       setValues(null)
       return
     }
-    void simulators.a
-      .ask((remote, slot) => remote.at(slot, cursor * HOUR_S))
+    void simulators[slot]
+      .ask((remote, name) => remote.at(name, cursor * HOUR_S))
       .then((made) => {
         if (mine === asked.current && made) setValues(made)
       })
-  }, [cursor, turn])
+  }, [slot, cursor, turn])
   if (cursor === undefined || !values)
     return (
       <p className="strip-values text-ink2">
@@ -285,7 +289,7 @@ function CursorValues({ cursor, turn, nodes, tagOf, timeText, probe, say, words 
 
 /** What is drawn of a run in a window: the whole at once, a closer look as soon as the worker has it. */
 function useView(
-  slot: 'a' | 'b',
+  slot: Slot,
   state: RunState | undefined,
   [from, to]: readonly [number, number],
   hours: number,

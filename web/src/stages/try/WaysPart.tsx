@@ -38,10 +38,15 @@ export function WaysPart() {
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [school, scenarioOf],
   )
-  const a = useRun(simulators.a, sides[0]?.scenario, POINTS)
+  const a = useRun(simulators.c, sides[0]?.scenario, POINTS)
   const b = useRun(simulators.b, sides[1]?.scenario, POINTS)
-  // The loop's own run has to be made again once this part is left: its slot holds the first side.
-  useEffect(() => () => simulators.b.stop(), [])
+  useEffect(
+    () => () => {
+      simulators.b.stop()
+      simulators.c.stop()
+    },
+    [],
+  )
   if (!school || !sides[0] || !sides[1]) return <p className="p-4">There are no two ways for this loop.</p>
   const figures = [figuresOf(a, sides[0]), figuresOf(b, sides[1])] as const
   const take = (side: SchoolSide) => change({ loop: side.loop }, { tell: `Taken: ${side.title}` })
@@ -56,6 +61,7 @@ export function WaysPart() {
           className="max-w-sm"
         />
         <RunStrip
+          slot="c"
           state={a}
           run={sides[0].run}
           overlay={{ state: b, title: school.sides[1].title }}

@@ -1,0 +1,261 @@
+import { readFileSync } from 'node:fs'
+import type { Page } from '@playwright/test'
+import { expect, expectAccessible, fill, openLoop, saved, test } from '../fixtures'
+
+test.use({ demo: true })
+
+const starts = (page: Page) => page.locator('[data-result="starts"]').first()
+const startCount = async (page: Page) => Number(await starts(page).innerText())
+const turn = async (page: Page) => Number(await page.locator('[data-turn]').first().getAttribute('data-turn'))
+const done = (page: Page) => expect(page.locator('[data-run="done"]').first()).toBeVisible({ timeout: 30_000 })
+const part = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Parts of trying' }).getByRole('link', { name, exact: true }).click()
+
+async function openTry(page: Page, url: string, loop: string, place = 'try') {
+  await openLoop(page, url, loop, place)
+  await done(page)
+}
+
+/** Pixels of the strip that are not empty, as one number: it moves when the drawing does. */
+const drawn = (page: Page) =>
+  page.locator('.strip-box canvas').evaluate((canvas: HTMLCanvasElement) => {
+    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height)
+    let sum = 0
+    for (let i = 3; i < data.length; i += 4) sum = (sum * 31 + data[i]! * ((i >> 2) % 997)) % 1_000_000_007
+    return sum
+  })
+
+test('a swing is dragged: the strip and the sentence follow under the hand, and let go it is kept', async ({
+  page,
+  server,
+}) => {
+  await openTry(page, server.url, 'Isolation room')
+  await page.getByRole('button', { name: 'A week' }).click()
+  await expect(page.getByRole('heading', { name: 'The hardest week' })).toBeVisible()
+  await done(page)
+  const [before, picture, said] = [
+    await startCount(page),
+    await drawn(page),
+    await page.locator('[data-sentence]').first().innerText(),
+  ]
+  const thumb = page.locator('[data-setting="swingK"]').getByRole('slider')
+  const box = (await thumb.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(box.x - 60, box.y + box.height / 2, { steps: 8 })
+  // The hand still holds it.
+  await expect.poll(() => startCount(page)).toBeGreaterThan(before)
+  await expect.poll(() => page.locator('[data-sentence]').first().innerText()).not.toBe(said)
+  expect(await drawn(page)).not.toBe(picture)
+  expect(await turn(page)).toBeGreaterThan(2)
+  await page.mouse.move(box.x - 120, box.y + box.height / 2, { steps: 8 })
+  await page.mouse.up()
+  await saved(page)
+  const swing = await page.getByRole('textbox', { name: 'Swing', exact: true }).inputValue()
+  expect(Number(swing)).toBeLessThan(2)
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('textbox', { name: 'Swing', exact: true })).toHaveValue('2.0')
+})
+
+test('the sentence says what is wrong and what to set; set so, it holds', async ({ page, server }) => {
+  await openTry(page, server.url, 'Isolation room')
+  const sentence = page.locator('[data-sentence="strays"]')
+  await expect(sentence).toContainText('Narrow the swing to about')
+  await expectAccessible(page, 'try')
+  const narrower = /about ([\d.]+)/.exec(await sentence.innerText())![1]!
+  await fill(page, 'Swing', narrower)
+  await expect
+    .poll(async () => (await page.locator('[data-sentence]').first().getAttribute('data-sentence')) ?? '')
+    .toMatch(/holds|strays/)
+  // One more kelvin of tolerance is room enough for what the late probe does.
+  await part(page, 'The plant')
+  await expect(page.locator('[data-value="loss"]')).toContainText('to')
+  await expect(page.locator('[data-value="sim.room.film"]')).toContainText('4 to 12')
+  await part(page, 'The run')
+  await page.getByLabel('Weather', { exact: true }).selectOption('mild')
+  await expect
+    .poll(async () => (await page.locator('[data-sentence]').first().getAttribute('data-verdict')) ?? '')
+    .not.toBe('')
+})
+
+test('the strip by keys alone: cursor, zoom, along, all of it again', async ({ page, server }) => {
+  await openTry(page, server.url, 'Fish store')
+  const strip = page.getByRole('slider', { name: /Arrows move the cursor/ })
+  const window = async () =>
+    (await page.locator('[data-window]').getAttribute('data-window'))!.split(' ').map(Number) as [number, number]
+  await strip.focus()
+  await page.keyboard.press('ArrowRight')
+  const values = page.locator('[data-cursor]')
+  await expect(values).toContainText('coil')
+  await expect(values).toContainText('°C')
+  await expect(values).toContainText('M1')
+  const at = await values.getAttribute('data-cursor')
+  await page.keyboard.press('Shift+ArrowRight')
+  await expect(values).not.toHaveAttribute('data-cursor', at!)
+  expect(await window()).toEqual([0, 24])
+  await page.keyboard.press('+')
+  await page.keyboard.press('+')
+  const [from, to] = await window()
+  expect(to - from).toBeLessThan(12)
+  await page.keyboard.press('PageDown')
+  expect((await window())[0]).toBeGreaterThan(from)
+  await page.keyboard.press('Home')
+  expect(await window()).toEqual([0, 24])
+  await page.keyboard.press('Escape')
+  await expect(values).toHaveCount(0)
+  // The wheel zooms at the pointer, a drag moves along, and the buttons do the same for a thumb.
+  const box = (await strip.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + 80)
+  await page.mouse.wheel(0, -300)
+  const wheeled = await window()
+  expect(wheeled[1] - wheeled[0]).toBeLessThan(24)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2 + 120, box.y + 80, { steps: 4 })
+  await page.mouse.up()
+  expect((await window())[0]).toBeLessThan(wheeled[0])
+  await page.getByRole('button', { name: 'Closer' }).click()
+  await page.getByRole('button', { name: 'All of it' }).click()
+  expect(await window()).toEqual([0, 24])
+})
+
+test('a fault at an hour: what it does, what the display shows, and mended again', async ({ page, server }) => {
+  await openTry(page, server.url, 'Isolation room', 'try/faults')
+  const whole = await page.locator('[data-sentence]').first().innerText()
+  await page.getByLabel('Break something').selectOption({ label: 'Relay of E1 Panel heater, guarded welded' })
+  await expect(page.locator('[data-sentence="fault"]')).toContainText('Welded: E1 Panel heater')
+  await fill(page, 'From', '2')
+  await expect(page.locator('[data-sentence="fault"]')).toContainText('since 2.0')
+  await page.getByRole('textbox', { name: 'Until' }).fill('1')
+  await page.getByRole('textbox', { name: 'Until' }).press('Enter')
+  await expect(page.getByRole('alert')).toContainText('must be after 2.0')
+  await expectAccessible(page, 'faults')
+  await page.getByRole('button', { name: /^Mend:/ }).click()
+  await expect(page.locator('[data-sentence]').first()).toHaveText(whole)
+})
+
+test('two ways beside each other: the numbers differ, and one can be planned', async ({ page, server }) => {
+  await openTry(page, server.url, 'Isolation room', 'try/ways')
+  const compared = page.locator('[data-compared]')
+  await expect(compared).toBeVisible({ timeout: 20_000 })
+  const row = (name: string) => compared.locator(`[data-row="${name}"] td`)
+  expect(await row('Starts').nth(0).innerText()).not.toBe(await row('Starts').nth(1).innerText())
+  await page.getByLabel('Two ways').selectOption('Narrow or wide swing')
+  await expect
+    .poll(async () => Number(await row('Starts').nth(0).innerText()) - Number(await row('Starts').nth(1).innerText()))
+    .toBeGreaterThan(0)
+  await page.getByLabel('Two ways').selectOption('Return air or room probe')
+  await expect
+    .poll(
+      async () =>
+        parseFloat(await row('Furthest off').nth(1).innerText()) -
+        parseFloat(await row('Furthest off').nth(0).innerText()),
+    )
+    .toBeGreaterThan(0)
+  await expectAccessible(page, 'two ways')
+  await page.getByLabel('Two ways').selectOption('Narrow or wide swing')
+  await page.getByRole('button', { name: 'Plan it so: half as wide' }).click()
+  await saved(page)
+  await part(page, 'The run')
+  await expect(page.getByRole('textbox', { name: 'Swing', exact: true })).toHaveValue('1.0')
+})
+
+test('a season has a bar, can be stopped and run again', async ({ page, server }) => {
+  await openTry(page, server.url, 'Fish store')
+  await page.getByRole('button', { name: 'A season' }).click()
+  await expect(page.getByRole('progressbar', { name: 'Simulating' })).toBeVisible()
+  await page.getByRole('button', { name: 'Stop it' }).click()
+  await expect(page.locator('[data-run="stopped"]')).toBeVisible()
+  await page.getByRole('button', { name: 'A week' }).click()
+  await done(page)
+  await expect(page.getByRole('heading', { name: 'The hardest week' })).toBeVisible()
+})
+
+test('a reset line over a season against a fixed supply: saving with its range', async ({ page, server }) => {
+  test.setTimeout(180_000)
+  await openTry(page, server.url, 'Clinic boiler', 'try/ways')
+  await page.getByLabel('Two ways').selectOption('Reset or fixed supply')
+  await page.getByRole('button', { name: 'What it saves shows over a season' }).click()
+  await expect(page.locator('[data-saving]')).toContainText(
+    /saves [\d.,]+\skWh, \d+\s%, over this season\. The estimates leave/,
+    { timeout: 120_000 },
+  )
+})
+
+test('a sweep: pairs that meet the target are marked, a tap takes one', async ({ page, server }) => {
+  await openLoop(page, server.url, 'Isolation room', 'try/sweep')
+  await page.getByRole('button', { name: 'Sweep' }).click()
+  const meeting = page.locator('[data-meeting]')
+  await expect(meeting).toBeVisible({ timeout: 60_000 })
+  const cell = page.locator('[data-meets="yes"]').first()
+  await expect(cell).toBeVisible()
+  await expectAccessible(page, 'sweep')
+  const name = (await cell.getAttribute('aria-label'))!
+  const [, swing, rest] = /Swing ([\d.]+).*Rest (\d+)/.exec(name)!
+  await cell.focus()
+  await page.keyboard.press('Enter')
+  await saved(page)
+  await part(page, 'The run')
+  await expect(page.getByRole('textbox', { name: 'Swing', exact: true })).toHaveValue(swing!)
+  await expect(page.getByRole('textbox', { name: 'Rest', exact: true })).toHaveValue(rest!)
+  await done(page)
+  await expect(page.locator('[data-verdict="fits"]').first()).toBeVisible()
+})
+
+test('a run is kept, laid over a later one, exported, taken out', async ({ page, server }) => {
+  await openTry(page, server.url, 'Isolation room')
+  await page.getByRole('button', { name: 'Keep this run' }).click()
+  await saved(page)
+  await fill(page, 'Swing', '0.8')
+  await part(page, 'Kept runs')
+  await expect(page.locator('[data-kept]')).toHaveCount(1)
+  await page.getByRole('button', { name: 'Lay over' }).click()
+  const starts2 = page.locator('[data-compared] [data-row="Starts"] td')
+  await expect(starts2.nth(0)).toBeVisible({ timeout: 20_000 })
+  expect(Number(await starts2.nth(0).innerText())).toBeGreaterThan(Number(await starts2.nth(1).innerText()))
+  const [table] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Table of this run' }).click(),
+  ])
+  const csv = readFileSync((await table.path())!, 'utf8')
+  expect(table.suggestedFilename()).toBe('Isolation room run.csv')
+  expect(csv.split('\r\n')[0]).toContain('"air"')
+  expect(csv.split('\r\n').length).toBeGreaterThan(1400)
+  const [scenario] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Scenario of this run' }).click(),
+  ])
+  const made = JSON.parse(readFileSync((await scenario.path())!, 'utf8')) as {
+    network: { nodes: unknown[] }
+    durationS: number
+  }
+  expect([made.network.nodes.length, made.durationS]).toEqual([2, 86400])
+  await page.reload()
+  await done(page)
+  await expect(page.locator('[data-kept]')).toHaveCount(1)
+  await page.getByRole('button', { name: /^Take out/ }).click()
+  await expect(page.locator('[data-kept]')).toHaveCount(0)
+})
+
+test('own weather: a good file runs, a bad one says its line and what is wanted', async ({ page, server }) => {
+  await openTry(page, server.url, 'Isolation room')
+  const put = (name: string, text: string) =>
+    page.getByLabel('Weather file').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+  const rows = Array.from(
+    { length: 96 },
+    (_, i) =>
+      `2026-01-${String(10 + Math.floor(i / 24)).padStart(2, '0')}T${String(i % 24).padStart(2, '0')}:00;${(-8 + (i % 24) / 6).toFixed(1).replace('.', ',')}`,
+  )
+  await put('mine.csv', `time;temp\n${rows.join('\n')}\n`)
+  await expect(page.getByText('96 hours read.')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'The hardest week' })).toBeVisible()
+  await done(page)
+  await put('bad.csv', `time;temp\n${rows.slice(0, 30).join('\n')}\n2026-01-11T06:00;warm\n`)
+  await expect(page.getByRole('alert')).toContainText(
+    'bad.csv: line 32, column 2 is "warm": a temperature in °C is wanted',
+  )
+  await put('empty.csv', '')
+  await expect(page.getByRole('alert')).toContainText('empty.csv: the file is empty')
+  await put('gap.epw', 'LOCATION,Here\n')
+  await expect(page.getByRole('alert')).toContainText('no hour in it')
+  await expect(starts(page)).toBeVisible()
+})
