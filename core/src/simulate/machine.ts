@@ -218,6 +218,11 @@ export class Machine {
     return table || this.program.scenario.probes[probe]!.sags ? undefined : offset
   }
 
+  /** Where a position is at a tick, nothing else changing. */
+  positionAt(actuator: number, tick: number): number {
+    return this.position[actuator]! + this.slope[actuator]! * (tick - this.accruedTick) * this.tickS
+  }
+
   isBroken(probe: number): boolean {
     return this.views[probe]!.broken
   }

@@ -1,6 +1,6 @@
 import { resetLine } from '../control/resetLine'
 import { continuousKinds, type Control, type Scenario } from './scenario'
-import { type Matrix, type Transition, transitions } from './transitions'
+import { type Matrix, rowNorm, type Transition, transitions } from './transitions'
 
 export interface Fastest {
   readonly s: number
@@ -259,7 +259,7 @@ export function programOf(scenario: Scenario, tickS: number, levels: number): Pr
     const known = remembered.get(key)
     if (known) return known
     const { a, b, q } = rates(on, faults)
-    const made = new Ladder(transitions(a, n, tickS, levels), b, q, n, c)
+    const made = new Ladder(transitions(a, n, tickS, levels), a, b, q, n, c)
     remembered.set(key, made)
     return made
   }
@@ -342,18 +342,26 @@ export function programOf(scenario: Scenario, tickS: number, levels: number): Pr
   }
 }
 
+/** Rates times time up to which a power series is short and loses nothing to cancelling. */
+const SERIES_REACH = 6
+
 /** The ladder of strides of one mode. Sums over the inputs are made when a stride is first taken: most of the ladder never is. */
 export class Ladder {
+  /** Longest stretch that a power series follows well, s. */
+  readonly seriesS: number
   private readonly made: (Stride | undefined)[]
 
   constructor(
     private readonly transitions: readonly Transition[],
-    private readonly b: Float64Array,
-    private readonly q: Float64Array,
+    /** Rates, n × n; what the inputs add, n × c; what is constant. */
+    readonly a: Matrix,
+    readonly b: Float64Array,
+    readonly q: Float64Array,
     private readonly n: number,
     private readonly c: number,
   ) {
     this.made = transitions.map(() => undefined)
+    this.seriesS = SERIES_REACH / Math.max(1e-300, rowNorm(a, n))
   }
 
   /** The stride of 2^level ticks. */

@@ -1,7 +1,9 @@
 import { fluxOf } from './flux'
 import type { Machine } from './machine'
 import type { Ladder, Program } from './program'
+import { Recorder } from './recorder'
 import type { SimulationResult } from './scenario'
+import { PowerSeries } from './series'
 import { anySize, unrolled } from './strides'
 
 /** Grid of a run, in ticks: the longest stride is 2^levels. */
@@ -29,10 +31,11 @@ export class SimulationCancelled extends Error {
 }
 
 /** States kept between two looks. */
-const ROWS = 1024
+const ROWS = 256
+/** Stretches of fewer ticks are not worth a series. */
+const LEAST_SERIES = 4
 /** Where a temperature may have touched its threshold within a stride, it is gone over again this much finer: 2^5. */
 const FINER = 5
-const DAY_S = 86400
 
 /**
  * Carries a program from start to end: the longest strides that nothing cuts, exact for all that is linear; where a watched temperature passes
@@ -45,7 +48,7 @@ export function run(
   grid: Grid,
   { signal, onProgress }: RunOptions,
 ): Omit<SimulationResult, 'summary'> & { readonly summary: Omit<SimulationResult['summary'], 'engine' | 'stepS'> } {
-  const { n, nodeCount, channels, scenario } = program
+  const { n, channels, scenario } = program
   const { tickS, levels, endTick, traceTicks, sampleTicks } = grid
   const c = channels.length
   const ticksOf = Float64Array.from({ length: levels + 1 }, (_, level) => 2 ** level)
@@ -72,25 +75,9 @@ export function run(
   const heatW = new Float64Array(program.actuators.length)
   const heatJ = new Float64Array(program.actuators.length)
 
-  const points = traceTicks > 0 ? Math.floor(endTick / traceTicks) + 1 : 0
-  const timeS = new Float64Array(points)
-  const nodeTraces = program.nodes.map(() => new Float64Array(points))
-  const probeTraces = program.probes.map(() => new Float64Array(points))
-  const lineTraces = machine.lineIds.map(() => new Float64Array(points))
-  const driveTraces = program.actuators.map(() => new Float32Array(points))
-  const positional = program.positionChannel.map((channel) => channel >= 0)
-  let point = 0
-  const least = new Float64Array(nodeCount).fill(Infinity)
-  const most = new Float64Array(nodeCount).fill(-Infinity)
-  const sum = new Float64Array(nodeCount)
-  const lateSum = new Float64Array(nodeCount)
-  let weight = 0
-  let lateWeight = 0
-  const lateFrom = endTick - Math.min(Math.round(DAY_S / tickS), Math.floor(endTick / 3))
+  const recorder = new Recorder(program, machine, grid, rows)
 
-  const offsets: (number | undefined)[] = program.probes.map(() => undefined)
   machine.inputs = () => {
-    for (let i = 0; i < offsets.length; i++) offsets[i] = machine.plainOffset(i)
     if (set === undefined || machine.on !== setOn || machine.faults !== setFaults) {
       setOn = machine.on
       setFaults = machine.faults
@@ -159,6 +146,49 @@ export function run(
     )
   }
 
+  const series = new PowerSeries(n)
+  const f0 = new Float64Array(n)
+  const f1 = new Float64Array(n)
+
+  /**
+   * Goes on by up to so many ticks in one piece, or to the first tick at which something is passed.
+   * @returns whether something was; nothing where the stretch is too long for a series
+   */
+  function goOn(wanted: number): boolean | undefined {
+    const { a, b, q, seriesS } = set!
+    const ticks = Math.min(wanted, Math.floor(seriesS / tickS))
+    if (ticks < LEAST_SERIES) return undefined
+    readInputs()
+    for (let i = 0; i < n; i++) {
+      let now = q[i]!
+      let grows = 0
+      for (let j = 0; j < c; j++) {
+        const by = b[i * c + j]!
+        now += by * u[j]!
+        grows += by * slope[j]!
+      }
+      f0[i] = now
+      f1[i] = grows
+    }
+    if (!series.build(a, rows, f0, f1, ticks * tickS)) return undefined
+    let end = ticks
+    let passes = false
+    for (let w = 0; w < machine.watches; w++) {
+      const [at, value, sign] = [machine.watchAt[w]!, machine.watchC[w]!, machine.watchSign[w]!]
+      if (sign * (series.at(at, end * tickS) - value) < 0) continue
+      let before = 0
+      while (end - before > 1) {
+        const middle = Math.floor((before + end) / 2)
+        if (sign * (series.at(at, middle * tickS) - value) >= 0) end = middle
+        else before = middle
+      }
+      passes = true
+    }
+    series.into(rows, end * tickS)
+    tick += end
+    return passes
+  }
+
   function accept(row: number, ticks: number) {
     tick += ticks
     for (let i = 0; i < n; i++) rows[i] = rows[row * n + i]!
@@ -189,43 +219,6 @@ export function run(
     stateFrom(machine.x)
   }
 
-  function note(row: number, ticks: number, at: number) {
-    for (let i = 0; i < nodeCount; i++) {
-      const value = rows[row * n + i]!
-      if (value < least[i]!) least[i] = value
-      if (value > most[i]!) most[i] = value
-      sum[i]! += value * ticks
-      if (at > lateFrom) lateSum[i]! += value * ticks
-    }
-    weight += ticks
-    if (at > lateFrom) lateWeight += ticks
-  }
-
-  function write(row: number) {
-    if (point >= points) return
-    timeS[point] = point * traceTicks * tickS
-    for (let i = 0; i < nodeCount; i++) nodeTraces[i]![point] = rows[row * n + i]!
-    for (let i = 0; i < probeTraces.length; i++) {
-      const offset = offsets[i]
-      if (offset === undefined) {
-        stateTo(machine.x, row)
-        probeTraces[i]![point] = machine.reading(i) ?? NaN
-      } else probeTraces[i]![point] = rows[row * n + nodeCount + i]! + offset
-    }
-    if (lineTraces.length > 0) {
-      stateTo(machine.x, row)
-      for (let i = 0; i < lineTraces.length; i++) lineTraces[i]![point] = machine.lineC(i)
-    }
-    for (let i = 0; i < driveTraces.length; i++)
-      driveTraces[i]![point] = positional[i]
-        ? machine.position[i]! + machine.slope[i]! * (point * traceTicks - u0Tick[program.positionChannel[i]!]!) * tickS
-        : machine.isRunning(i)
-          ? 1
-          : 0
-    note(row, traceTicks, point * traceTicks)
-    point++
-  }
-
   turn()
   readInputs()
   if (curved.active) {
@@ -234,8 +227,8 @@ export function run(
   }
   act()
   if (tick === nextSample) look()
-  if (traceTicks > 0) write(0)
-  else note(0, 0, 0)
+  if (traceTicks > 0) recorder.write(0, 1, 1)
+  else recorder.note(0, 1, 1, 0, 0)
   /** Positions in the middle of the stride that is taken. */
   const middle = new Float64Array(program.actuators.length)
   const half = new Float64Array(n)
@@ -264,6 +257,17 @@ export function run(
     let level = Math.min(levels, 31 - Math.clz32(Math.min(left, 2 ** 30)))
     if (tick < fineUntil) level = Math.min(level, fineLevel)
     const moving = machine.moving.length > 0
+    if (level < levels && !curved.active && !moving && tick >= fineUntil) {
+      // An odd stretch, from a switching to the next mark.
+      const begun = tick
+      const passes = goOn(left)
+      if (passes !== undefined) {
+        if (passes) recorder.note(0, 1, 1, 0, tick)
+        else if (traceTicks === 0) recorder.note(0, 1, 1, tick - begun, tick)
+        after(passes)
+        continue
+      }
+    }
     const count = moving || held ? 1 : Math.min(Math.floor(left / ticksOf[level]!), ROWS)
     if (curved.active) {
       readInputs()
@@ -308,44 +312,50 @@ export function run(
       passed(done, strideTicks)
       if (done < count) {
         if (done > 0) writeIfDue()
-        for (let finer = level - 1; finer >= 0; finer--) if (carry(finer, 1) === 1) accept(1, ticksOf[finer]!)
-        carry(0, 1)
-        accept(1, 1)
-        note(0, 0, tick)
-        if (tick === turnTick) turn()
-        act()
-        if (tick === nextSample) look()
-        writeIfDue()
+        const passes = curved.active ? undefined : goOn(strideTicks)
+        if (passes === undefined) {
+          for (let finer = level - 1; finer >= 0; finer--) if (carry(finer, 1) === 1) accept(1, ticksOf[finer]!)
+          carry(0, 1)
+          accept(1, 1)
+        }
+        recorder.note(0, 1, 1, 0, tick)
+        after(passes ?? true)
         continue
       }
     }
-    if (tick === turnTick) turn()
-    if (tick >= machine.nextTick) act()
-    if (tick === nextSample) look()
-    writeIfDue()
+    after(false)
   }
   onProgress?.(1)
   stateTo(machine.x, 0)
   machine.tick = tick
   machine.accrue()
 
+  /** What is to be done where a stretch has ended. */
+  function after(passes: boolean) {
+    if (tick === turnTick) turn()
+    if (passes || tick >= machine.nextTick) act()
+    if (tick === nextSample) look()
+    writeIfDue()
+  }
+
   /** Takes over strides that nothing cut; all but the last are written down here. */
   function passed(count: number, strideTicks: number) {
     if (count <= 0) return
     if (traceTicks > 0) {
-      const each = Math.max(1, traceTicks / strideTicks)
       // Off the grid no stride but the last ends on it.
-      if (tick % strideTicks === 0) for (let k = each - ((tick / strideTicks) % each); k < count; k += each) write(k)
-    } else for (let k = 1; k < count; k++) note(k, strideTicks, tick + k * strideTicks)
+      if (count > 1 && tick % strideTicks === 0) {
+        const each = Math.max(1, traceTicks / strideTicks)
+        const first = each - ((tick / strideTicks) % each)
+        recorder.write(first, each, Math.ceil((count - first) / each))
+      }
+    } else recorder.note(1, 1, count, strideTicks, tick + strideTicks)
     accept(count, count * strideTicks)
-    if (traceTicks === 0) note(0, strideTicks, tick)
-    if (count > 1) stateTo(machine.x, 0)
   }
 
   function writeIfDue() {
-    if (traceTicks > 0 && tick === point * traceTicks) {
+    if (traceTicks > 0 && tick === recorder.point * traceTicks) {
       stateTo(machine.x, 0)
-      write(0)
+      recorder.write(0, 1, 1)
     }
   }
 
@@ -361,22 +371,19 @@ export function run(
     accept(1, 1)
   }
 
-  const ids = <T>(names: readonly string[], pick: (i: number) => T) =>
-    Object.fromEntries(names.map((id, i) => [id, pick(i)]))
   const energyJ = (i: number) => {
     const at = program.energyAt[i]!
     return machine.energyJ[i]! + heatJ[i]! + (at >= 0 ? machine.x[at]! : 0)
   }
   const flows = scenario.network.flows ?? []
+  const ids = (pick: (i: number) => number) => Object.fromEntries(program.actuators.map((id, i) => [id, pick(i)]))
+  const { summary, trace } = recorder.result()
   return {
     summary: {
-      energyKwh: ids(program.actuators, (i) => energyJ(i) / 3.6e6),
-      starts: ids(program.actuators, (i) => machine.starts[i]!),
-      onS: ids(program.actuators, (i) => machine.onTicks[i]! * tickS),
-      minimumC: ids(program.nodes, (i) => least[i]!),
-      maximumC: ids(program.nodes, (i) => most[i]!),
-      meanC: ids(program.nodes, (i) => sum[i]! / weight),
-      settlesC: ids(program.nodes, (i) => (lateWeight > 0 ? lateSum[i]! / lateWeight : sum[i]! / weight)),
+      energyKwh: ids((i) => energyJ(i) / 3.6e6),
+      starts: ids((i) => machine.starts[i]!),
+      onS: ids((i) => machine.onTicks[i]! * tickS),
+      ...summary,
       alarms: machine.alarms,
       frostKg: Object.fromEntries(
         flows.flatMap((flow, i) =>
@@ -384,13 +391,7 @@ export function run(
         ),
       ),
     },
-    trace: {
-      timeS,
-      nodes: ids(program.nodes, (i) => nodeTraces[i]!),
-      probes: ids(program.probes, (i) => probeTraces[i]!),
-      lines: ids(machine.lineIds, (i) => lineTraces[i]!),
-      drives: ids(program.actuators, (i) => driveTraces[i]!),
-    },
+    trace,
     events: machine.events,
     ...(machine.eventsLeftOut > 0 ? { eventsLeftOut: machine.eventsLeftOut } : {}),
   }

@@ -9,8 +9,8 @@ export { SimulationCancelled } from './run'
 
 /** Longest stride of a run that keeps no trace. */
 const UNTRACED_S = 300
-/** A switching is found to a sixtieth of a second and better. */
-const TICK_S = 1 / 60
+/** A switching is found to a hundredth of a second and better. */
+const TICK_S = 1 / 128
 /** Steps to choose from, s: each divides a minute. */
 const steps = [60, 30, 20, 15, 12, 10, 6, 5, 4, 3, 2, 1]
 

@@ -59,7 +59,7 @@ function doubled({ phi, gamma, lambda }: Transition, n: number, hS: number): Tra
 }
 
 /** Largest row sum. */
-function norm(a: Matrix, n: number): number {
+export function rowNorm(a: Matrix, n: number): number {
   let most = 0
   for (let i = 0; i < n; i++) {
     let sum = 0
@@ -75,7 +75,7 @@ function norm(a: Matrix, n: number): number {
  * @param a rates, per second
  */
 export function transitions(a: Matrix, n: number, tickS: number, levels: number): readonly Transition[] {
-  const halvings = Math.max(0, Math.ceil(Math.log2(Math.max(norm(a, n) * tickS * 4, 1e-300))))
+  const halvings = Math.max(0, Math.ceil(Math.log2(Math.max(rowNorm(a, n) * tickS * 4, 1e-300))))
   let hS = tickS / 2 ** halvings
   let made = bySeries(a, n, hS)
   for (let k = 0; k < halvings; k++) {

@@ -111,7 +111,6 @@ export function Strip(props: Props) {
       ...['--heat', '--cold', '--look'].map(colour),
     ],
     // The theme decides what the names stand for.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
     [theme, bandAction],
   )
   const shown = useRef({ relays, flags, band, cursor })

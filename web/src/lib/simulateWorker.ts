@@ -25,7 +25,7 @@ export interface SweepAsk {
 /** Events that the page is told: more than anybody reads. */
 const MOST_EVENTS = 20_000
 /** Points of the traces that sentences look at. */
-const SENTENCE_POINTS = 4000
+const SENTENCE_POINTS = 1500
 
 const kept = new Map<string, SimulationResult>()
 
@@ -83,10 +83,12 @@ const worker = {
     const [from, to] = window ?? [0, scenario.durationS]
     const view = stripView(result, from, to, points)
     const report = reportOf(result, view, performance.now() - begun)
-    return transfer(
-      report,
-      view.lines.flatMap(({ x, y }) => [x.buffer as ArrayBuffer, y.buffer as ArrayBuffer]),
-    )
+    const { timeS, nodes, probes, lines, drives } = report.result.trace
+    const thin = [nodes, probes, lines, drives].flatMap((map) => Object.values(map))
+    return transfer(report, [
+      ...view.lines.flatMap(({ x, y }) => [x.buffer as ArrayBuffer, y.buffer as ArrayBuffer]),
+      ...[timeS, ...thin].map(({ buffer }) => buffer as ArrayBuffer),
+    ])
   },
   /** Another window of what was run; nothing where the slot is empty. */
   window(slot: string, fromS: number, toS: number, points: number): StripView | null {

@@ -93,6 +93,7 @@ export class Simulator {
         if (this.running !== running) return
         over()
         performance.measure('run round trip', { start: running.since })
+        performance.measure('run in worker', { start: running.since, duration: report.ms })
         // While one drags each answer is shown, so that the strip follows and does not stand until the hand does.
         ask.settle(report)
         this.next()

@@ -17,6 +17,7 @@ const INDOOR_RANGE_K = 3
 /** Rooms follow the weather outside by about this. */
 const INDOOR_SHARE = 0.3
 const DAY_H = 24
+const TRACE_S: Readonly<Record<Span, number>> = { day: 60, week: 120, season: 300 }
 const YEAR_H = 8760
 /** First of October, 212 days; middle of April, 184. */
 const HEATING_SEASON = { fromDay: 273, days: 212 }
@@ -36,6 +37,8 @@ export function dayTitle(loop: Pick<LoopDocument, 'kind'>, sort: DaySort): strin
 export interface RunWeather {
   readonly hourlyC: readonly number[]
   readonly days: number
+  /** A trace as fine as a strip of that length can show when one looks closer. */
+  readonly traceS: number
   /** Coldest, or hottest, hour of it. */
   readonly extremeC: number
   readonly start: string
@@ -88,7 +91,7 @@ export function runWeather(
     hours.reduce((far, c) => (cooling ? Math.max(far, c) : Math.min(far, c)), cooling ? -Infinity : Infinity)
   if (span === 'day') {
     const hourlyC = day(loop, designC, sort)
-    return { hourlyC, days: 1, extremeC: extreme(hourlyC), start: startOf(cooling ? 196 : 21) }
+    return { hourlyC, days: 1, traceS: TRACE_S.day, extremeC: extreme(hourlyC), start: startOf(cooling ? 196 : 21) }
   }
   const indoor = isIndoor(loop)
   const outermost = extreme(climate.hourlyC)
@@ -101,6 +104,7 @@ export function runWeather(
     return {
       hourlyC,
       days: Math.max(1, Math.floor(hourlyC.length / DAY_H)),
+      traceS: TRACE_S.week,
       extremeC: extreme(hourlyC),
       start: startOf(from / DAY_H),
     }
@@ -113,6 +117,7 @@ export function runWeather(
   return {
     hourlyC,
     days: Math.floor(hourlyC.length / DAY_H),
+    traceS: TRACE_S.season,
     extremeC: extreme(hourlyC),
     start: startOf(whole ? fromDay : 0),
   }

@@ -133,7 +133,6 @@ export function RunStrip({
   const band = useMemo(
     () => (shape ? ([temperature.toShown(shape[0]), temperature.toShown(shape[1])] as const) : undefined),
     // Two numbers, not the pair that holds them.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
     [shape?.[0], shape?.[1], temperature],
   )
   const middle = cursor ?? (window[0] + window[1]) / 2

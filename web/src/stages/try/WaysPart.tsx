@@ -35,7 +35,6 @@ export function WaysPart() {
   const sides = useMemo(
     () => [make(school?.sides[0]), make(school?.sides[1])] as const,
     // scenarioOf changes with weather and faults, the school with the loop.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
     [school, scenarioOf],
   )
   const a = useRun(simulators.c, sides[0]?.scenario, POINTS)

@@ -50,8 +50,8 @@ export interface Trial {
 
 const Context = createContext<Trial | null>(null)
 
-/** Points a line gets: more than a screen has columns. */
-export const POINTS = 1800
+/** Points a line gets: two for each column of a strip. */
+export const POINTS = 1300
 
 const first = (loop: LoopDocument): TrialChoice => ({
   span: 'day',
@@ -82,7 +82,6 @@ export function TrialProvider({ children }: { children: ReactNode }) {
     (span: Span) =>
       survey && climate ? runWeather(inHand.loop, span, choice.sort, climate, climate.id === own?.id) : undefined,
     // Only the kind of loop and its design temperature count.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
     [survey === undefined, climate, choice.sort, own, inHand.loop.kind, designOutdoor],
   )
   const weather = useMemo(() => weatherFor(choice.span), [weatherFor, choice.span])
@@ -114,7 +113,6 @@ export function TrialProvider({ children }: { children: ReactNode }) {
   const outcome = useMemo(
     () => (report && run && weather ? runOutcome(context, run, report.result, weather.extremeC) : undefined),
     // The sentences belong to the run that is shown, not to the one that is on its way.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
     [report],
   )
   const value = useMemo(
