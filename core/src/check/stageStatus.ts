@@ -131,15 +131,18 @@ function prove(context: LoopContext): Progress {
 export function stageStatus(context: LoopContext): StageStatus[] {
   const findings = checkLoop(context).open
   const { signed } = context.loop.handover
+  const keptRuns = Object.keys(context.loop.trial?.runs ?? {}).length
   const progress: Record<Stage, Progress> = {
     survey: survey(context),
     match: match(context, findings),
     wire: wire(context),
     set: set(context),
     try:
-      Object.keys(context.loop.settings.planned).length > 0 && context.survey?.floor
-        ? { begun: false, done: false, says: 'ready to run' }
-        : notBegun,
+      keptRuns > 0
+        ? { begun: true, done: true, says: `${counted(keptRuns, 'run')} kept` }
+        : Object.keys(context.loop.settings.planned).length > 0 && context.survey
+          ? { begun: false, done: false, says: 'ready to run' }
+          : notBegun,
     prove: prove(context),
     'hand-over': signed
       ? { begun: true, done: true, says: `signed by ${signed.by}` }

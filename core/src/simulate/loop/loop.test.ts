@@ -140,6 +140,22 @@ describe('what a plan means in a scenario', () => {
     expect(scenario.controls.find(({ kind }) => kind === 'schedule')).toMatchObject({ periods: [{ start: '22:00' }] })
     expect(scenario.controls.find(({ kind }) => kind === 'ramped')).toMatchObject({ setback: { byK: 10 } })
   })
+  it('a floor whose controller goes by the weather gets its water by that line', () => {
+    const edited = chained('floor', {}, [
+      'mains-230-16-30ma',
+      'floor-ntc10k',
+      'martin',
+      'circulator-45',
+      'outdoor-ntc10k',
+    ])
+    const context = loopContext(edited.job, edited.loop, fieldData)
+    const run = (celsius: number) => {
+      const { scenario } = loopScenario(context, context.survey!, { hourlyC: [celsius], days: 1 })
+      expect(scenario.network.boundaries['water']).toHaveProperty('supply')
+      return Object.values(simulate(scenario).summary.energyKwh)[0]!
+    }
+    expect(run(-10)).toBeGreaterThan(run(5))
+  })
   it('a pool whose pump has its own timer heats only in its hours', () => {
     const { run } = dayOf(made('pool', { owner: 'timer', pumpHours: 8 }))
     const { events } = simulate(run.scenario)

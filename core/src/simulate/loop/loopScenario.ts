@@ -12,7 +12,7 @@ import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import type { LoopSurvey } from '../../survey/surveyResult'
 import { outputPath } from '../../wiring/outputPath'
 import { sourceOf } from '../../wiring/sources'
-import type { Alarm, Control, Expression, Input, Scenario, ScenarioProbe } from '../scenario'
+import type { Alarm, Control, Expression, Input, Scenario, ScenarioProbe, SupplyBoundary } from '../scenario'
 import { defrostHeater, type Driven, evaporatorFan, loopActuators } from './loopActuators'
 import { loopPlant } from './loopPlant'
 
@@ -107,6 +107,7 @@ export function loopScenario(
   else if (fan) parts.addDefrost(fan, undefined)
   parts.addContacts(moved.limiterAt)
   if (battery) parts.addBattery()
+  const mixed = survey.floor ? parts.mixed(survey.floor.facts.dropK) : undefined
   const indoor = moved.actuators.some(({ id }) => id === fan?.id)
   return {
     controlled: model.controlled,
@@ -132,6 +133,7 @@ export function loopScenario(
         boundaries: {
           outdoor: { hourlyC: run.hourlyC },
           ...Object.fromEntries(Object.entries(plant.boundaries).map(([id, constantC]) => [id, { constantC }])),
+          ...(mixed ? { supply: { supply: mixed.supply }, water: { supply: mixed.water } } : {}),
           ...(loop.kind === 'fan'
             ? { wet: { hourlyC: outdoorMoisture(run.hourlyC, fieldValue(data, 'sim.outdoor.humidity').typical) } }
             : {}),
@@ -198,10 +200,25 @@ class Parts {
     return device ? controllerPlanOf(this.given, device) : {}
   }
 
-  /** Reset plan of a controller that has an outdoor probe joined to it. */
+  /** Reset line that an output's own temperatures follow: that of a boiler. */
   private reset(plan: PlanOf): ControllerPlan['reset'] {
     const { reset } = this.whole(plan)
-    return this.survey.boiler || this.given.loop.kind === 'floor' ? reset : undefined
+    return this.survey.boiler ? reset : undefined
+  }
+
+  /** Water of a floor whose controller mixes it by the weather: supply, and the mean that the screed sees. */
+  mixed(dropK: number): Readonly<Record<'supply' | 'water', SupplyBoundary>> | undefined {
+    const reset = this.driven.map(({ plan }) => this.whole(plan).reset).find((each) => each !== undefined)
+    if (!reset || this.given.loop.kind !== 'floor') return undefined
+    const { averageH: _a, shiftK, setbackK: _s, ...line } = reset
+    const restC = this.survey.floor?.plant.designRoomC
+    const of = (byK: number): SupplyBoundary => ({
+      outdoor: 'outdoor',
+      line,
+      shiftK: shiftK + byK,
+      ...(restC === undefined ? {} : { restC }),
+    })
+    return { supply: of(0), water: of(-dropK / 2) }
   }
 
   /** Where the water of a reset line is at this outdoor temperature; undefined where there is no line. */

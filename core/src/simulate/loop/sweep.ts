@@ -23,7 +23,7 @@ export interface SweepMap {
   readonly cyclesPerHour: Float64Array
   /** Most starts within any sixty minutes. */
   readonly worstHour: Float64Array
-  /** Furthest from the target after settling in, K. */
+  /** Furthest from the target after settling in, K; of water that follows the weather, from its line. */
   readonly excursionK: Float64Array
   readonly energyKwh: Float64Array
 }
@@ -70,6 +70,14 @@ export function withLoopSetting(
   return { ...loop, settings: { ...loop.settings, planned: { ...planned, ...moved } } }
 }
 
+/** Furthest of a place from a line that moves, once it has settled in; nothing counts where the line is shut down. */
+function fromLine(values: ArrayLike<number>, line: ArrayLike<number>): number {
+  let most = 0
+  for (let i = Math.floor(values.length / 10); i < values.length; i++)
+    if (!Number.isNaN(line[i]!)) most = Math.max(most, Math.abs(values[i]! - line[i]!))
+  return most
+}
+
 /**
  * Runs a loop at every pair of two settings.
  * @throws SimulationCancelled when asked to stop
@@ -103,7 +111,10 @@ export function sweep(
       )
       cyclesPerHour[at] = (figures.starts * 3600) / made.scenario.durationS
       worstHour[at] = figures.worstHour
-      excursionK[at] = Math.max(0, targetC - figures.lowestC, figures.highestC - targetC)
+      const [line] = Object.values(result.trace.lines)
+      excursionK[at] = line
+        ? fromLine(result.trace.nodes[made.controlled]!, line)
+        : Math.max(0, targetC - figures.lowestC, figures.highestC - targetC)
       energyKwh[at] = figures.energyKwh
       at++
       onProgress?.(at / count)

@@ -24,7 +24,7 @@ const fileName = (text: string) =>
 /** Runs that were kept with the loop: one laid over the present run, exports, taking out. */
 export function KeptPart() {
   const { loop, change, words, chain, survey } = useLoop()
-  const { state, run, scenario, scenarioOf, choose } = useTrial()
+  const { state, run, scenario, scenarioOf, choose, climates } = useTrial()
   const runs = ordered(loop.trial?.runs ?? {})
   const [over, setOver] = useState<string>()
   const kept = over === undefined ? undefined : loop.trial?.runs?.[over]
@@ -38,10 +38,12 @@ export function KeptPart() {
     }
   }, [kept, loop, scenarioOf])
   const b = useRun(simulators.b, other?.scenario, POINTS)
+  const lost = kept && keptChoice(kept) && !climates.some(({ id }) => id === keptChoice(kept)!.climate)
   useEffect(() => () => simulators.b.stop(), [])
   const names = {
-    ...run!.nodes,
-    ...Object.fromEntries(chain.devices.map(({ id, tag, name }) => [id, `${tag} ${name}`])),
+    ...Object.fromEntries(Object.entries(run!.nodes).map(([id, name]) => [id, `${name}, °C`])),
+    ...Object.fromEntries(run!.scenario.probes.map(({ id }) => [id, `reads: ${id}`])),
+    ...Object.fromEntries(chain.devices.map(({ id, tag, name }) => [id, `${tag} ${name}, share`])),
   }
   const csv = () =>
     void simulators.a
@@ -71,6 +73,7 @@ export function KeptPart() {
           overlay={kept && other ? { state: b, title: `kept: ${kept.title}` } : undefined}
           title={kept ? 'Now, and as it was kept' : 'The present run'}
         />
+        {lost ? <p role="status">Its weather file is not here any more: both are run under another climate.</p> : null}
         {runs.length === 0 ? <p className="text-ink2">No run is kept yet.</p> : null}
         <div className="kept-holder">
           {runs.length > 0 ? (

@@ -30,6 +30,22 @@ const bandOf = (plan: PlanOf | undefined): readonly [number, number] | undefined
   return [zeroC, fullC]
 }
 
+/** What an event is called. */
+const eventWords: Readonly<Record<string, string>> = {
+  trip: 'opened',
+  reset: 'closed again',
+  alarm: 'alarm',
+  'alarm-over': 'alarm over',
+  fault: 'fault',
+  'fault-over': 'mended',
+  melts: 'melts',
+  drips: 'drips',
+  'cools-again': 'cools again',
+  'cut-off': 'battery cut off',
+  restart: 'battery back',
+  'time-over': 'timer over',
+}
+
 /** What a row of the strip does to the place. */
 function actionOf(id: string, scenario: Scenario | undefined, run: LoopRun): StripRelay['action'] {
   const output = run.outputs.find(({ actuator }) => actuator === id)
@@ -112,8 +128,11 @@ export function RunStrip({
   }, [view, other, overlay, ran, run, tagOf])
   const flags = useMemo(
     () =>
-      (view?.flags ?? []).map(({ atS, what, of, why }) => ({ at: atS / HOUR_S, text: `${what} ${of} ${why ?? ''}` })),
-    [view],
+      (view?.flags ?? []).map(({ atS, what, of, why }) => ({
+        at: atS / HOUR_S,
+        text: `${eventWords[what] ?? what}${why === undefined ? '' : ` (${why})`}: ${tagOf(of)}`,
+      })),
+    [view, tagOf],
   )
   const start = weather?.start
   const timeText = useCallback(
@@ -216,7 +235,7 @@ export function RunStrip({
         timeText={timeText}
         probe={run.outputs[0]?.probe}
         say={(c) => formatQuantity(c, 'temperature', preferences)}
-        flags={flags}
+        flags={flags.filter(({ at }) => cursor !== undefined && Math.abs(at - cursor) <= width / 60)}
         words={words}
       />
     </section>
@@ -237,7 +256,7 @@ interface CursorProps {
 }
 
 /** Every value at the cursor, exact, from the whole run. */
-function CursorValues({ slot, cursor, turn, nodes, tagOf, timeText, probe, say, words }: CursorProps) {
+function CursorValues({ slot, cursor, turn, nodes, tagOf, timeText, probe, say, flags, words }: CursorProps) {
   const [values, setValues] = useState<MomentValues | null>(null)
   const asked = useRef(0)
   useEffect(() => {
@@ -276,6 +295,12 @@ function CursorValues({ slot, cursor, turn, nodes, tagOf, timeText, probe, say, 
           <dd>{Number.isNaN(values.probes[probe]) ? 'nothing' : say(values.probes[probe])}</dd>
         </div>
       ) : null}
+      {flags.slice(0, 3).map(({ at, text }) => (
+        <div key={`${at} ${text}`}>
+          <dt>⚑</dt>
+          <dd>{text}</dd>
+        </div>
+      ))}
       {Object.entries(values.drives).map(([id, share]) => (
         <div key={id}>
           <dt>{tagOf(id)}</dt>

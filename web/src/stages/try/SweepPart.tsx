@@ -87,7 +87,8 @@ export function SweepPart() {
     )
   }
   const { tolerance } = loop.survey.answers
-  const mayK = typeof tolerance === 'number' ? tolerance : undefined
+  // What the rooms may stray is not what the water may stray from its line.
+  const mayK = typeof tolerance === 'number' && !survey.boiler ? tolerance : undefined
   const values = map ? Array.from(map[measure]) : []
   const [low, high] = [Math.min(...values), Math.max(...values)]
   const meets = map
@@ -190,7 +191,7 @@ export function SweepPart() {
         <dl className="facts dense">
           <dt>Starts an hour, at most</dt>
           <dd>{most ? words.say(most.perHour, 'perHour', 0) : 'not bound'}</dd>
-          <dt>Off {words.say(survey.seen.targetC, 'temperature')}, at most</dt>
+          <dt>{survey.boiler ? 'Off its line' : `Off ${words.say(survey.seen.targetC, 'temperature')}`}, at most</dt>
           <dd>{mayK === undefined ? 'not bound' : words.say(mayK, 'difference')}</dd>
         </dl>
         {map && !stale ? (
