@@ -7,8 +7,8 @@ import { SAMPLE_S } from './controls/samples'
 
 export { SimulationCancelled } from './run'
 
-/** Longest stride of a run that keeps no trace. */
-const UNTRACED_S = 300
+/** Longest stride. */
+const LONGEST_S = 300
 /** A switching is found to a hundredth of a second and better. */
 const TICK_S = 1 / 128
 /** Steps to choose from, s: each divides a minute. */
@@ -66,6 +66,9 @@ function stepOf(scenario: Scenario, { node, probe }: Program['fastest']): number
   return stepS
 }
 
+/** Longest stride of the event engine: the trace's own, or what goes into it evenly; a touch of a threshold would hide in a longer one. */
+const strideOf = (traceS: number) => (traceS > 0 ? traceS / Math.ceil(traceS / LONGEST_S) : LONGEST_S)
+
 /** How often each continuous control acts, s. */
 const samplesOf = ({ controls }: Scenario) =>
   controls.flatMap((control) =>
@@ -80,11 +83,7 @@ const samplesOf = ({ controls }: Scenario) =>
 export function simulate(scenario: Scenario, options: SimulateOptions = {}): SimulationResult {
   checkScenario(scenario)
   const stepping = needsSteps(scenario) || options.engine === 'steps'
-  const stepS = stepping
-    ? stepOf(scenario, programOf(scenario, 1, 0).fastest)
-    : scenario.traceS > 0
-      ? scenario.traceS
-      : UNTRACED_S
+  const stepS = stepping ? stepOf(scenario, programOf(scenario, 1, 0).fastest) : strideOf(scenario.traceS)
   const samples = samplesOf(scenario)
   const sampleS = samples.length > 0 ? Math.min(...samples) : 0
   const grid = gridOf(Math.min(stepS, scenario.durationS), scenario, sampleS)
