@@ -218,7 +218,7 @@ test('a run is kept, laid over a later one, exported, taken out', async ({ page,
   ])
   const csv = readFileSync((await table.path())!, 'utf8')
   expect(table.suggestedFilename()).toBe('Isolation room run.csv')
-  expect(csv.split('\r\n')[0]).toContain('"air"')
+  expect(csv.split('\r\n')[0]).toContain('"air, °C"')
   expect(csv.split('\r\n').length).toBeGreaterThan(1400)
   const [scenario] = await Promise.all([
     page.waitForEvent('download'),

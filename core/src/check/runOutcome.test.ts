@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { fromSetpoint } from '../job/behaviour'
 import type { Behaviour } from '../job/behaviour'
 import type { LoopKind } from '../job/documents'
-import { coldestOf, winterDay } from '../plant/winterDay'
+import { winterDay } from '../plant/winterDay'
 import { type ChosenFault, loopFaults, withFaults } from '../simulate/loop/loopFaults'
 import { type LoopRun, loopScenario } from '../simulate/loop/loopScenario'
 import type { SimulationResult } from '../simulate/scenario'
@@ -92,7 +92,7 @@ describe('a floor, target 28 °C, may stray 1 K, set 28, swing 1', () => {
     const run = (setpointC: number) => {
       const planned = { 'plan-1': { ...plan, ...fromSetpoint('heating', 'cut-out', setpointC, 1) } }
       const moved = { ...context, loop: { ...loop, settings: { ...loop.settings, planned } } }
-      const made = loopScenario(moved, context.survey!, { hourlyC: winterDay(coldestOf('cold', -10)), days: 1 })
+      const made = loopScenario(moved, context.survey!, { hourlyC: winterDay(-5), days: 1 })
       return of(moved, made, simulate(made.scenario))
     }
     const [as, moved] = [run(28), run(28.6)]

@@ -1,21 +1,3 @@
-/** A kind of winter day to try a loop on: how much warmer its coldest hour is than the design outdoor temperature. */
-export interface WinterDay {
-  readonly title: string
-  readonly warmerK: number
-}
-
-/** Days to try, coldest first. Made up: a fitter's words for "as planned", "usual frost" and "thaw". */
-export const winterDays = {
-  design: { title: 'Design day', warmerK: 0 },
-  cold: { title: 'Cold day', warmerK: 5 },
-  mild: { title: 'Mild winter day', warmerK: 12 },
-} as const satisfies Readonly<Record<string, WinterDay>>
-
-export type WinterDayId = keyof typeof winterDays
-
-/** Temperature of the coldest hour of a day, °C. */
-export const coldestOf = (day: WinterDayId, designOutdoorC: number) => designOutdoorC + winterDays[day].warmerK
-
 /**
  * A plausible clear winter day, hour by hour from midnight: coldest at seven, warmest at three in the afternoon.
  * Formula: T = coldest + range (1 − cos(2π (h − 7)/24)) / 2, stretched so that the warm half is the shorter one.

@@ -1,4 +1,8 @@
-import type { Samples } from './decimate'
+/** Samples over time; both arrays have the same length, times rise. */
+export interface Samples {
+  readonly timeS: ArrayLike<number>
+  readonly value: ArrayLike<number>
+}
 
 export interface Thinned {
   readonly x: Float64Array

@@ -1,5 +1,4 @@
 import { expose, transfer } from 'comlink'
-import { runFigures } from '@nachtigal/core/simulate/runFigures'
 import { sweep, type SweepAxis, type SweepMap } from '@nachtigal/core/simulate/loop/sweep'
 import type { loopScenario, RunChoice } from '@nachtigal/core/simulate/loop/loopScenario'
 import type { Scenario, SimulationEvent, SimulationResult } from '@nachtigal/core/simulate/scenario'
@@ -24,8 +23,8 @@ export interface SweepAsk {
 
 /** Events that the page is told: more than anybody reads. */
 const MOST_EVENTS = 20_000
-/** Points of the traces that sentences look at. */
-const SENTENCE_POINTS = 1500
+/** Points of the traces that sentences and figures are made from: all of a season's at five minutes, so that no excursion is missed. */
+const SENTENCE_POINTS = 70_000
 
 const kept = new Map<string, SimulationResult>()
 
@@ -102,11 +101,6 @@ const worker = {
   csv(slot: string, names: Readonly<Record<string, string>>): string | null {
     const result = kept.get(slot)
     return result ? runCsv(result, names) : null
-  },
-  /** Both of two runs in figures, from the whole traces. */
-  figures(slot: string, controlled: string, actuators: readonly string[], durationS: number) {
-    const result = kept.get(slot)
-    return result ? runFigures(result, controlled, actuators, durationS) : null
   },
   sweep({ given, survey, run, output, x, y }: SweepAsk, onProgress: (share: number) => void): SweepMap {
     let told = 0

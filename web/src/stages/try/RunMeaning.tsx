@@ -23,7 +23,7 @@ export function RunMeaning() {
         </p>
       )}
       <Cautions stage="try" brief />
-      <div className="mt-auto pt-2">
+      <div className="mt-auto pt-2 pb-3">
         <KeepButton />
       </div>
       <div className="action-bar">
