@@ -46,7 +46,7 @@ export interface FluxView {
  * The function it gives writes rates (K/s, kg/s, %/s) into `rate` and watts into `heatW` by actuator.
  */
 export function fluxOf(program: Program) {
-  const { scenario, n, capacities, place, actuator, probeAt, frostAt } = program
+  const { scenario, capacities, place, actuator, probeAt, frostAt } = program
   const { links, flows = [] } = scenario.network
   const scaled = links.flatMap((link) =>
     link.by === undefined
@@ -135,5 +135,5 @@ export function fluxOf(program: Program) {
     for (const { at, air, moisture } of humid)
       view.x[at] = relativeHumidity(valueOf(view, air), valueOf(view, moisture))
   }
-  return { active, flux, begin, n }
+  return { active, flux, begin }
 }

@@ -363,15 +363,11 @@ export class Machine {
         const half = (0.5 - this.position[i]!) / perTick
         if (half > 1e-9) this.timer(this.tick + Math.ceil(half))
       }
-    this.updateInputs()
+    this.inputs()
   }
 
   /** Positions are inputs; whoever carries the plant reads them. */
   inputs = (): void => undefined
-  private updateInputs() {
-    this.inputs()
-  }
-
   private nextHourEdge(hours: readonly number[]): number {
     const wall = this.atS + this.program.weekdayOffsetS
     const day = Math.floor(wall / DAY_S)

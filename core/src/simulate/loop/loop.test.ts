@@ -15,10 +15,11 @@ import { loopFaults, withFaults } from './loopFaults'
 import { loopPlant } from './loopPlant'
 import { loopScenario } from './loopScenario'
 import { runWeather } from './runWeather'
+import { meetsTarget, nearestAt, shadesOf } from './readSweep'
 import { savingRange } from './savingRange'
 import { schools } from './schools'
 import { settingSpan, spanValues } from './settingSpan'
-import { settingsOf, sweep, withLoopSetting } from './sweep'
+import { settingsOf, sweep, type SweepMap, withLoopSetting } from './sweep'
 
 const climates = JSON.parse(
   readFileSync(new URL('../../../../shelf/data/climates.json', import.meta.url), 'utf8'),
@@ -271,6 +272,23 @@ describe('sweep', () => {
         { signal: { aborted: true } },
       ),
     ).toThrow('cancelled')
+  })
+  it('says which pairs meet a target, and a pair that only just does not', () => {
+    const map: SweepMap = {
+      x: { setting: 'swingK', values: [1, 2] },
+      y: { setting: 'minimumOffS', values: [0] },
+      cyclesPerHour: Float64Array.of(3, 1),
+      worstHour: Float64Array.of(4, 1),
+      excursionK: Float64Array.of(0.5, 1.2),
+      energyKwh: Float64Array.of(1, 1),
+    }
+    expect(meetsTarget(map, { mostStarts: 3, mayK: 1 })).toEqual([false, false])
+    expect(meetsTarget(map, { mostStarts: 4, mayK: 1 })).toEqual([true, false])
+    expect(meetsTarget(map, { mostStarts: 3, mayK: 1.2 })).toEqual([false, true])
+    expect(meetsTarget(map, {})).toEqual([true, true])
+    expect(shadesOf([2, 4, 3])).toEqual([0, 1, 0.5])
+    expect(shadesOf([2, 2])).toEqual([0, 0])
+    expect(nearestAt([0.5, 1, 2], 1.4)).toBe(1)
   })
   it('spanValues are rounded to the step, with both ends, none twice', () =>
     expect(spanValues({ low: 0.2, high: 0.5, step: 0.1, quantity: 'difference' }, 9)).toEqual([0.2, 0.3, 0.4, 0.5]))

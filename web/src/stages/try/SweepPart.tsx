@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { mostStarts } from '@nachtigal/core/check/mostStarts'
+import { meetsTarget, nearestAt, shadesOf } from '@nachtigal/core/simulate/loop/readSweep'
 import { settingSpan, spanValues } from '@nachtigal/core/simulate/loop/settingSpan'
 import {
   settingOf,
@@ -11,6 +12,7 @@ import {
 import { formatQuantity, type Quantity } from '@nachtigal/core/units/quantity'
 import { SweepMap } from '../../instruments/SweepMap'
 import { runSweep } from '../../lib/simulator'
+import { Cautions } from '../../loop/Cautions'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
@@ -90,21 +92,10 @@ export function SweepPart() {
   // What the rooms may stray is not what the water may stray from its line.
   const mayK = typeof tolerance === 'number' && !survey.boiler ? tolerance : undefined
   const values = map ? Array.from(map[measure]) : []
-  const [low, high] = [Math.min(...values), Math.max(...values)]
-  const meets = map
-    ? values.map(
-        (_, i) =>
-          (most === undefined || map.worstHour[i]! <= most.perHour) &&
-          (mayK === undefined || map.excursionK[i]! <= mayK + 0.05),
-      )
-    : []
+  const meets = map ? meetsTarget(map, { mostStarts: most?.perHour, mayK }) : []
   const say = (value: number, quantity: Quantity) => formatQuantity(value, quantity, preferences).split('\u00a0')[0]!
   const say2 = (setting: SweepSetting, value: number) =>
     formatQuantity(value, settingSpan(loop, plan, setting, data).quantity, preferences)
-  const nearest = (list: readonly number[], value: number) => {
-    const at = list.reduce((best, each, i) => (Math.abs(each - value) < Math.abs(list[best]! - value) ? i : best), 0)
-    return at
-  }
   const stale = map !== undefined && (map.x.setting !== x || map.y.setting !== y)
   const count = meets.filter(Boolean).length
   return (
@@ -154,12 +145,12 @@ export function SweepPart() {
               yTitle={settingTitles[map.y.setting]}
               xTexts={map.x.values.map((value) => say2(map.x.setting, value))}
               yTexts={map.y.values.map((value) => say2(map.y.setting, value))}
-              shade={values.map((value) => (high > low ? (value - low) / (high - low) : 0))}
+              shade={shadesOf(values)}
               texts={values.map((value) => say(value, measures[measure].quantity))}
               meets={meets}
               here={[
-                nearest(map.x.values, settingOf(plan, map.x.setting)),
-                nearest(map.y.values, settingOf(plan, map.y.setting)),
+                nearestAt(map.x.values, settingOf(plan, map.x.setting)),
+                nearestAt(map.y.values, settingOf(plan, map.y.setting)),
               ]}
               onTake={(column, row) => {
                 const [xValue, yValue] = [map.x.values[column]!, map.y.values[row]!]
@@ -201,6 +192,7 @@ export function SweepPart() {
               : `${count} of ${meets.length} pairs meet it: ticked and ringed. A tap takes one; it can be undone.`}
           </p>
         ) : null}
+        <Cautions stage="try" brief />
         <div className="mt-auto action-bar">
           <Button onClick={go} disabled={share !== undefined}>
             {map ? 'Sweep again' : 'Sweep'}

@@ -1,10 +1,12 @@
 import { useEffect, useMemo, useState } from 'react'
+import { compareFigures } from '@nachtigal/core/check/compareFigures'
 import { runFigures, type RunFigures } from '@nachtigal/core/simulate/runFigures'
 import { schools, type SchoolSide } from '@nachtigal/core/simulate/loop/schools'
 import { savingRange } from '@nachtigal/core/simulate/loop/savingRange'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import type { LoopRun } from '@nachtigal/core/simulate/loop/loopScenario'
 import { simulators } from '../../lib/simulator'
+import { Cautions } from '../../loop/Cautions'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
@@ -96,6 +98,7 @@ export function WaysPart() {
             </button>
           )
         ) : null}
+        <Cautions stage="try" brief />
         <div className="mt-auto action-bar grid gap-2">
           {school.sides.map((side) =>
             side.loop === loop || side.change ? null : (
@@ -139,37 +142,7 @@ export function Compared({
   targetC: number | undefined
 }) {
   const { words } = useLoop()
-  const [a, b] = figures
-  const away = ({ lowestC, highestC }: RunFigures) =>
-    targetC === undefined ? highestC - lowestC : Math.max(0, targetC - lowestC, highestC - targetC)
-  const signed = (value: number, text: string) => (value > 0 ? `+${text}` : text)
-  const rows = [
-    ['Starts', String(a.starts), String(b.starts), signed(b.starts - a.starts, String(b.starts - a.starts))],
-    [
-      'In its worst hour',
-      String(a.worstHour),
-      String(b.worstHour),
-      signed(b.worstHour - a.worstHour, String(b.worstHour - a.worstHour)),
-    ],
-    [
-      'Energy',
-      words.say(a.energyKwh, 'energy'),
-      words.say(b.energyKwh, 'energy'),
-      signed(b.energyKwh - a.energyKwh, words.say(b.energyKwh - a.energyKwh, 'energy')),
-    ],
-    [
-      targetC === undefined ? 'Low to high' : 'Furthest off',
-      words.say(away(a), 'difference'),
-      words.say(away(b), 'difference'),
-      signed(away(b) - away(a), words.say(away(b) - away(a), 'difference')),
-    ],
-    [
-      'Settles at',
-      words.say(a.settlesC, 'temperature'),
-      words.say(b.settlesC, 'temperature'),
-      signed(b.settlesC - a.settlesC, words.say(b.settlesC - a.settlesC, 'difference')),
-    ],
-  ] as const
+  const rows = compareFigures(figures, targetC, words)
   return (
     <table className="run-table compared" data-compared>
       <thead>
@@ -183,7 +156,7 @@ export function Compared({
         </tr>
       </thead>
       <tbody>
-        {rows.map(([what, first, second, difference]) => (
+        {rows.map(({ what, first, second, difference }) => (
           <tr key={what} data-row={what}>
             <th scope="row">{what}</th>
             <td>{first}</td>
