@@ -15,6 +15,7 @@ import { POINTS, useTrial } from './trial'
 import type { RunState } from './useRun'
 
 const HOUR_S = 3600
+const LOOKS: readonly StripTrace['look'][] = ['main', 'other', 'second', 'thin']
 
 /** The other run, laid over the loop's own. */
 export interface Overlay {
@@ -105,7 +106,8 @@ export function RunStrip({
     })
     const over = other?.lines.find(({ id, of }) => of === 'node' && id === controlled)
     if (over && overlay) made.push({ id: 'other', name: overlay.title, points: points(over), look: 'other' })
-    return made.sort((a, b) => (a.id === controlled ? -1 : b.id === controlled ? 1 : 0))
+    // What is compared stands first in the legend: on a phone the rest of it has to be pushed into sight.
+    return made.sort((a, b) => LOOKS.indexOf(a.look) - LOOKS.indexOf(b.look))
   }, [view, other, overlay, nodes, controlled, run, temperature])
   const tagOf = useCallback((id: string) => chain.devices.find((device) => device.id === id)?.tag ?? id, [chain])
   const relays = useMemo(() => {
