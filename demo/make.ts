@@ -7,7 +7,7 @@ import { writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { JobFile } from '@nachtigal/contract/api'
 import { refusal } from '@nachtigal/contract/check'
-import { jobFileSchema } from '@nachtigal/contract/jobFileSchema'
+import { JOB_FILE_VERSION, jobFileSchema } from '@nachtigal/contract/jobFileSchema'
 import { loopContext } from '@nachtigal/core/check/context'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { changesBetween } from '@nachtigal/core/job/changesBetween'
@@ -85,7 +85,7 @@ function tell({ file, name, place, begins, loops }: Story) {
 
   const written: JobFile = {
     format: 'nachtigal-job',
-    version: 1,
+    version: JOB_FILE_VERSION,
     job: job!,
     loops: Object.fromEntries(documents),
     log,

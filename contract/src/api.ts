@@ -1,3 +1,5 @@
+import type { InstrumentType } from '@nachtigal/core/job/instruments'
+import type { Symptom } from '@nachtigal/core/proof/symptom'
 import type { Climate } from '@nachtigal/core/plant/climate'
 import type { Command, LogRow } from '@nachtigal/core/job/command'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
@@ -71,6 +73,10 @@ export interface Shelf {
   readonly fluids: readonly FluidTable[]
   /** Made-up years of outdoor weather. */
   readonly climates: readonly Climate[]
+  /** Kinds of instruments, with what each may err. */
+  readonly instruments: readonly InstrumentType[]
+  /** What a loop may complain of, with causes, what tells them apart, and remedies. */
+  readonly symptoms: readonly Symptom[]
 }
 
 /** What calculations are handed of a shelf. */
@@ -93,7 +99,7 @@ export interface ShelfReply {
 
 export interface JobFile {
   readonly format: 'nachtigal-job'
-  readonly version: 1
+  readonly version: number
   readonly job: JobDocument
   readonly loops: Readonly<Record<string, LoopDocument>>
   readonly log: readonly LogRow[]

@@ -48,6 +48,11 @@ const readingFields = {
   by: filledText(80),
 }
 const reading = shape(readingFields)
+/** A day as ISO text. */
+const day = () => string().matches(/^\d{4}-\d\d-\d\d$/, '${path} must be a day like 2026-03-31')
+/** A record of many years: every reading of every test stays. */
+const MOST_READINGS = 20_000
+const verdict = () => oneOf(['waiting', 'good', 'look', 'stop', 'cannot-tell']).required()
 
 const settingReading = shape({ ...readingFields, why: text(400) })
 const celsius = () => finite(-273.15, 2000)
@@ -204,12 +209,22 @@ export const jobSchema = shape({
   practice: oneOf(['iec', 'us']).required(),
   devices: mapOf(chainDevice),
   profiles: mapOf(profileSchema),
-  instruments: mapOf(shape({ order: order(), name: filledText(), checked: text(40) })),
+  instruments: mapOf(
+    shape({
+      order: order(),
+      name: filledText(80),
+      serial: text(60),
+      checked: day(),
+      due: day(),
+      errs: optionalMapOf(shape({ fixed: finite(0, 1e6), percent: finite(0, 100) })),
+    }),
+  ),
+  kit: optionalMapOf(mapOf(flag().required())),
   notes: mapOf(shape({ ...noted, text: filledText(4000) })),
 })
 
 export const loopSchema = shape({
-  version: version(),
+  version: number().oneOf([2], '${path} must be 2').required(),
   type: oneOf(['loop']).required(),
   id: id().required(),
   jobId: id().required(),
@@ -287,9 +302,29 @@ export const loopSchema = shape({
   }).required(),
   proof: shape({
     readings: mapOf(
-      shape({ ...readingFields, order: order(), test: filledText(), step: filledText(), supersedes: id() }),
+      shape({
+        ...readingFields,
+        order: order(),
+        test: filledText(),
+        step: filledText(),
+        supersedes: id(),
+        take: finite(1, 1000),
+        instrument: id(),
+        why: text(400),
+      }),
+      MOST_READINGS,
     ),
-    answers: mapOf(oneOf(['yes', 'no']).required()),
+    takes: optionalMapOf(shape({ take: finite(2, 1000).required() })),
+    past: optionalMapOf(
+      shape({
+        ...noted,
+        test: filledText(),
+        take: finite(1, 1000).required(),
+        verdict: verdict(),
+        head: filledText(200),
+      }),
+    ),
+    skipped: optionalMapOf(shape({ by: filledText(80), at: instant().required(), reason: filledText(400) })),
   }).required(),
   waivers: mapOf(shape({ by: filledText(80), reason: filledText(400) })),
   temporary: mapOf(shape({ ...noted, kind: oneOf(temporaryKinds), what: filledText(400) })),

@@ -1,20 +1,18 @@
 import { array, string } from 'yup'
 import { commandSchema } from './commandSchema'
 import { jobSchema, loopSchema } from './documentSchemas'
-import { finite, instant, mapOf, oneOf, shape } from './parts'
+import { finite, instant, mapOf, oneOf, shape, anyFields } from './parts'
+
+/** Version of the job file that is written; older ones are taken in and brought to it. */
+export const JOB_FILE_VERSION = 2
 
 const hash = () =>
   string()
     .matches(/^[0-9a-f]{64}$/, '${path} is no SHA-256 in hex')
     .required()
 
-/** A whole job as one open file: documents and the log with its chain of hashes. */
-export const jobFileSchema = shape({
-  format: oneOf(['nachtigal-job']).required(),
-  version: finite(1, 1).required(),
-  job: jobSchema.required(),
-  loops: mapOf(loopSchema),
-  log: array()
+const log = () =>
+  array()
     .required()
     .max(100_000, '${path} holds more than 100,000 rows')
     .of(
@@ -25,5 +23,22 @@ export const jobFileSchema = shape({
         previousHash: hash(),
         hash: hash(),
       }),
-    ),
+    )
+
+/** A whole job as one open file: documents and the log with its chain of hashes. */
+export const jobFileSchema = shape({
+  format: oneOf(['nachtigal-job']).required(),
+  version: finite(JOB_FILE_VERSION, JOB_FILE_VERSION).required(),
+  job: jobSchema.required(),
+  loops: mapOf(loopSchema),
+  log: log(),
+})
+
+/** An older one: its log is held to the same, its documents are looked at once they are brought to the present versions. */
+export const olderJobFileSchema = shape({
+  format: oneOf(['nachtigal-job']).required(),
+  version: finite(1, JOB_FILE_VERSION - 1).required(),
+  job: anyFields(),
+  loops: mapOf(anyFields()),
+  log: log(),
 })

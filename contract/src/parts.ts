@@ -63,20 +63,21 @@ export const numberOrText = () =>
       (typeof value === 'string' && value.length > 0 && value.length <= 40),
   )
 
-const entriesOf = (member: Part, value: unknown) => {
+const entriesOf = (member: Part, value: unknown, most: number) => {
   const keys = value !== null && typeof value === 'object' && !Array.isArray(value) ? Object.keys(value) : []
   return shape(Object.fromEntries(keys.map((key) => [key, member])))
     .required('${path} is missing')
-    .test('entries', `\${path} holds more than ${MOST_ENTRIES} entries`, () => keys.length <= MOST_ENTRIES)
+    .test('entries', `\${path} holds more than ${most} entries`, () => keys.length <= most)
     .test('keys', '${path} holds a key that is no id', () => keys.every((key) => KEY.test(key)))
 }
 
-/** A map by id whose members all follow one schema. */
-export const mapOf = (member: Part): Part => lazy((value: unknown) => entriesOf(member, value))
+/** A map by id whose members all follow one schema. @param most entries that it may hold */
+export const mapOf = (member: Part, most = MOST_ENTRIES): Part =>
+  lazy((value: unknown) => entriesOf(member, value, most))
 
 /** The same, where the whole map may be left out. */
 export const optionalMapOf = (member: Part): Part =>
-  lazy((value: unknown) => (value === undefined ? mixed().notRequired() : entriesOf(member, value)))
+  lazy((value: unknown) => (value === undefined ? mixed().notRequired() : entriesOf(member, value, MOST_ENTRIES)))
 
 /** One of several shapes, told apart by the member `kind`. */
 export const byKind = (shapes: Readonly<Record<string, AnyObjectSchema>>): Part =>

@@ -30,6 +30,7 @@ async function main() {
   const now = () => new Date().toISOString()
   const shelf = readShelf(at('shelf'))
   const store = createJobStore(database.db, shelf.data, now)
+  await store.migrate()
   if (process.argv.includes('--demo') && (await store.list()).length === 0)
     for (const file of demoFiles) await store.importFile(JSON.parse(readFileSync(at('demo', file), 'utf8')) as JobFile)
   const host = env('HOST') ?? '127.0.0.1'

@@ -2,10 +2,12 @@ import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import type { Shelf } from '@nachtigal/contract/api'
 import { profileRefusal } from '@nachtigal/contract/profileRefusal'
+import type { InstrumentType } from '@nachtigal/core/job/instruments'
 import type { FluidTable } from '@nachtigal/core/plant/brine'
 import type { Climate } from '@nachtigal/core/plant/climate'
 import type { FieldValue } from '@nachtigal/core/plant/fieldValue'
 import type { ProbePart } from '@nachtigal/core/probes/probe'
+import type { Symptom } from '@nachtigal/core/proof/symptom'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 import { withParts } from '@nachtigal/core/profile/withParts'
 
@@ -37,5 +39,7 @@ export function readShelf(folder: string): Omit<Shelf, 'own'> {
     parts,
     fluids: data('fluids') as FluidTable[],
     climates: data('climates') as Climate[],
+    instruments: data('instruments') as InstrumentType[],
+    symptoms: data('symptoms') as Symptom[],
   }
 }

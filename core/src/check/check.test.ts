@@ -216,7 +216,7 @@ it('a failed test cannot be reasoned away either', () => {
   const waivers = { 'C050_TEST_FAILED/plan-1': { by: 'Ann', reason: 'good enough' } }
   const made = context({ ...edited, loop: { ...edited.loop, proof: { ...edited.loop.proof, readings }, waivers } })
   expect(checkLoop(made).open.map(({ code }) => code)).toEqual(['C050_TEST_FAILED'])
-  expect(signingBlockedBy(made).join(' ')).toContain('Adjust the offset by 0.8')
+  expect(signingBlockedBy(made).join(' ')).toContain('adjust the offset by 0.8')
 })
 
 describe('consequences', () => {

@@ -1,6 +1,5 @@
-import { switchingPlans } from '../job/behaviour'
 import { keyingSheet, waits } from '../proof/keyingSheet'
-import { riseAndFall } from '../proof/riseAndFall'
+import { failed, proofTests, settled } from '../proof/proofTests'
 import { safetyBlocks } from '../proof/safetyBlocks'
 import { safetyBlockIds } from '../proof/safetyStep'
 import { openQuestions } from '../survey/surveyResult'
@@ -114,16 +113,19 @@ function set(context: LoopContext): Progress {
 }
 
 function prove(context: LoopContext): Progress {
-  const tests = switchingPlans(context.loop.settings.planned).map((plan) => riseAndFall(context, plan))
-  if (tests.length === 0) return notBegun
-  const steps = tests.flatMap((test) => test.steps)
-  const read = steps.filter(({ reading }) => reading !== undefined).length
-  const done = tests.every(({ result }) => result.verdict === 'good')
+  const tests = proofTests(context)
+  const must = tests.filter(({ spare }) => !spare)
+  if (must.length === 0) return notBegun
+  const read = tests.some(({ steps }) => steps.some(({ main }) => main.reading !== undefined))
+  const open = tests.filter((test) => !settled(test))
+  const bad = tests.find(failed)
+  const next = bad ?? open[0]
+  const done = must.filter(settled).length
   return {
-    begun: read > 0,
-    done,
-    says: done ? 'all tests fit' : counted(steps.length - read, 'reading waits', 'readings wait'),
-    ...(done ? {} : { next: 'Rise-and-fall test' }),
+    begun: read || done > 0,
+    done: open.length === 0,
+    says: open.length === 0 ? 'all tests fit' : `${done} of ${counted(must.length, 'test')}`,
+    ...(next ? { next: `${next.title}, ${next.about}` } : {}),
   }
 }
 

@@ -1,8 +1,9 @@
 import { spell } from '../control/timerSequence'
 import type { Behaviour } from '../job/behaviour'
 import type { Change } from '../job/command'
-import type { LoopDocument, ProofReading, Reading, RowChange, StepDone, WayTaken } from '../job/documents'
+import type { LoopDocument, PastResult, ProofReading, Reading, RowChange, StepDone, WayTaken } from '../job/documents'
 import { safetyStepWords } from '../proof/safetyStep'
+import { kindOfTest, stepWords, testTitles } from '../proof/testTitles'
 import { hazards } from '../survey/hazards'
 import { conventionWords } from '../control/conventionWords'
 import { kindFacts } from '../survey/kindFacts'
@@ -274,14 +275,24 @@ function named(
   const taken = a === 'proof' && b === 'readings' ? (value as ProofReading | null) : null
   const safety = taken && safetyStepWords(taken.test ?? '', taken.step ?? '')
   if (safety) return [safety, reading]
-  if (a === 'proof' && b === 'readings')
+  if (a === 'proof' && b === 'readings') return [taken?.test === undefined ? 'Reading' : stepWords(taken), reading]
+  if (a === 'proof' && b === 'skipped')
     return [
-      `Reading, ${String((value as ProofReading | null)?.step ?? '')
-        .replace('-1', '')
-        .replace('-2', ' again')}`,
-      reading,
+      `Test left out: ${testTitles[kindOfTest(c ?? '')] ?? c}`,
+      (v) => (v === null || v === undefined ? 'to be made' : (v as { reason: string }).reason),
     ]
-  if (a === 'proof') return [`Question: ${c ?? ''}`, plain]
+  if (a === 'proof' && b === 'takes')
+    return [
+      `Test begun anew: ${testTitles[kindOfTest(c ?? '')] ?? c}`,
+      (v) => `take ${(v as { take: number } | null | undefined)?.take ?? 1}`,
+    ]
+  // A question of a job from the time when it was kept for a whole loop.
+  if (a === 'proof' && b === 'answers') return [`Question: ${c ?? ''}`, plain]
+  if (a === 'proof')
+    return [
+      `Earlier take: ${testTitles[kindOfTest((value as PastResult | null)?.test ?? '')] ?? 'test'}`,
+      (v) => (v === null || v === undefined ? 'nothing' : (v as PastResult).head),
+    ]
   if (a === 'waivers')
     return ['Finding closed', (v) => (v === null || v === undefined ? 'open' : (v as { reason: string }).reason)]
   if (a === 'notes') return ['Note', (v) => (v === null || v === undefined ? 'nothing' : (v as { text: string }).text)]

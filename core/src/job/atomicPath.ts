@@ -4,7 +4,7 @@
  */
 export function atomicPath(path: readonly string[]): boolean {
   const [a, b] = path
-  if (a === 'profiles') return path.length === 2
+  if (a === 'profiles' || a === 'instruments') return path.length === 2
   if (a === 'settings') return path.length === (b === 'planned' ? 3 : 4)
   if (a === 'wiring') return path.length === (b === 'rows' ? 4 : 3)
   if (a === 'chain') return b === 'connections' && path.length === 3

@@ -1,6 +1,6 @@
 import type { Mounting } from '../plant/enclosure'
 import { plantKinds } from '../plant/estimatePlant'
-import type { UnitPreferences } from '../units/quantity'
+import type { Quantity, UnitPreferences } from '../units/quantity'
 import type { DeviceProfile } from '../profile/deviceProfile'
 import type { Behaviour } from './behaviour'
 import type { Chain, ChainDevice } from './chain'
@@ -25,13 +25,21 @@ export interface JobDocument extends UnitPreferences {
   /** A copy of every profile used, so that a job file stands alone. */
   readonly profiles: Readonly<Record<string, DeviceProfile>>
   readonly instruments: Readonly<Record<string, Instrument>>
+  /** Which instruments were taken out, by day (ISO date). */
+  readonly kit?: Readonly<Record<string, Readonly<Record<string, true>>>>
   readonly notes: Readonly<Record<string, Note>>
 }
 
 export interface Instrument {
   readonly order: number
   readonly name: string
+  /** Serial, or the number of its label. */
+  readonly serial?: string
+  /** Days of its last check and of the next one, as ISO dates. */
   readonly checked?: string
+  readonly due?: string
+  /** What it reads, and how much it may err: an amount in the unit of the quantity and a share of the reading. */
+  readonly errs?: Readonly<Partial<Record<Quantity, { readonly fixed?: number; readonly percent?: number }>>>
 }
 
 export interface Note {
@@ -48,7 +56,7 @@ export interface LoopNote extends Note {
 
 /** One controlled loop: everything from the first visit to the hand-over sheet. */
 export interface LoopDocument {
-  readonly version: 1
+  readonly version: 2
   readonly type: 'loop'
   readonly id: string
   readonly jobId: string
@@ -76,7 +84,12 @@ export interface LoopDocument {
   }
   readonly proof: {
     readonly readings: Readonly<Record<string, ProofReading>>
-    readonly answers: Readonly<Record<string, 'yes' | 'no'>>
+    /** Tests that were begun anew, by test: which take is the present one. */
+    readonly takes?: Readonly<Record<string, { readonly take: number }>>
+    /** What came of the takes before. */
+    readonly past?: Readonly<Record<string, PastResult>>
+    /** Tests that were left out, by test, with a name and a reason. */
+    readonly skipped?: Readonly<Record<string, { readonly by: string; readonly at: string; readonly reason: string }>>
   }
   /** Findings closed with a name and a reason; never a failed test, never a safety stop. */
   readonly waivers: Readonly<Record<string, { readonly by: string; readonly reason: string }>>
@@ -174,6 +187,21 @@ export interface ProofReading extends Reading {
   readonly test: string
   readonly step: string
   readonly supersedes?: string
+  /** Which take of the test it belongs to; the first where left out. */
+  readonly take?: number
+  /** The instrument of the job that it was read with. */
+  readonly instrument?: string
+}
+
+/** What came of a take of a test, kept when it was taken again. */
+export interface PastResult {
+  readonly order: number
+  readonly test: string
+  readonly take: number
+  readonly verdict: 'waiting' | 'good' | 'look' | 'stop' | 'cannot-tell'
+  readonly head: string
+  readonly at: string
+  readonly by: string
 }
 
 /** What was done at the wires, the box and the probes of a loop. */
@@ -257,7 +285,7 @@ export function emptyJob(
 /** A new loop with nothing in it. */
 export function emptyLoop(id: string, jobId: string, kind: LoopKind, name: string, order: number): LoopDocument {
   return {
-    version: 1,
+    version: 2,
     type: 'loop',
     id,
     jobId,
@@ -268,7 +296,7 @@ export function emptyLoop(id: string, jobId: string, kind: LoopKind, name: strin
     chain: { devices: {}, connections: {} },
     wiring: { rows: {} },
     settings: { planned: {}, asFound: {}, asLeft: {} },
-    proof: { readings: {}, answers: {} },
+    proof: { readings: {} },
     waivers: {},
     temporary: {},
     handover: {},

@@ -5,8 +5,7 @@ import { fieldData } from '../testing/fieldData'
 import { plannedFloor, surveyedFloor } from '../testing/warmFloor'
 import type { Edited } from '../wiring/chainEdit'
 import { keyingSheet } from './keyingSheet'
-import { riseAndFall } from './riseAndFall'
-import { onOff } from '../testing/plans'
+import { proofTests } from './proofTests'
 
 const at = '2026-01-01T00:00:00Z'
 const steps = ['rise-1', 'fall-1', 'rise-2', 'fall-2']
@@ -29,27 +28,30 @@ function tested(values: readonly (number | null)[], edited: Edited = plannedFloo
   )
   const loop = { ...edited.loop, proof: { ...edited.loop.proof, readings } }
   const context = loopContext(edited.job, loop, fieldData)
-  return riseAndFall(context, { ...onOff(loop.settings.planned['plan-1']), id: 'plan-1' })
+  return proofTests(context).find(({ kind }) => kind === 'rise-and-fall')!
 }
 
 describe('rise and fall: plan on 27, off 28, may stray 0.5', () => {
   it('expects off on the rise and on on the fall', () => {
-    expect(tested([]).steps.map(({ switches, expectedC }) => `${switches} ${expectedC}`)).toEqual([
-      'off 28',
-      'on 27',
-      'off 28',
-      'on 27',
+    const asks = tested([]).steps.map(({ main: { ask } }) =>
+      ask.kind === 'number' ? `${ask.label}: ${ask.expected}` : '',
+    )
+    expect(asks).toEqual([
+      'Reads when it goes off: 28',
+      'Reads when it goes on: 27',
+      'Reads when it goes off: 28',
+      'Reads when it goes on: 27',
     ])
   })
   it.each([
     ['good', [28.1, 27.1, 28.0, 27.0]],
     ['good', [28.5, 27.5, 28.5, 27.5]],
-    ['adjust', [28.8, 27.8, 28.9, 27.8]],
-    ['adjust', [27.2, 26.2, 27.2, 26.2]],
-    ['look-again', [31, 30, 31, 30]],
-    ['rekey', [28.5, 26.5, 28.5, 26.5]],
-    ['rekey', [28, 27.5, 28, 27.5]],
-    ['replace', [28, 27, 29.2, 27]],
+    ['look', [28.8, 27.8, 28.9, 27.8]],
+    ['look', [27.2, 26.2, 27.2, 26.2]],
+    ['look', [31, 30, 31, 30]],
+    ['look', [28.5, 26.5, 28.5, 26.5]],
+    ['look', [28, 27.5, 28, 27.5]],
+    ['stop', [28, 27, 29.2, 27]],
     ['waiting', [28, 27, 28]],
     ['waiting', [28, 27, 28, null]],
   ] as [string, (number | null)[]][])('%s: %p', (verdict, values) =>
@@ -58,7 +60,7 @@ describe('rise and fall: plan on 27, off 28, may stray 0.5', () => {
 
   it('says by how much to adjust, and what to key', () => {
     const { result } = tested([28.8, 27.8, 28.8, 27.8])
-    expect(result.offsetK).toBeCloseTo(0.8, 9)
+    expect(result.fix!.change['offsetK']).toBeCloseTo(0.8, 9)
     expect(result.head).toBe('Adjust the offset by 0.8\u00a0K')
     expect(result.next).toContain('Key offset 0.8')
   })
@@ -67,7 +69,7 @@ describe('rise and fall: plan on 27, off 28, may stray 0.5', () => {
     const trim = { text: '-0.3', unit: 'K', state: 'value' as const, value: -0.3, at, by: 'Ann' }
     const settings = { ...edited.loop.settings, asLeft: { 'device-2': { trim } } }
     const { result } = tested([28.84, 27.84, 28.84, 27.84], { ...edited, loop: { ...edited.loop, settings } })
-    expect(result.offsetK).toBeCloseTo(0.5, 9)
+    expect(result.fix!.change['offsetK']).toBeCloseTo(0.5, 9)
     expect(result.next).toContain('Key offset 0.5')
   })
   it('counts the newest reading of a step', () => {

@@ -6,7 +6,8 @@ import { signingBlockedBy } from '@nachtigal/core/check/stageStatus'
 import { switchingPlans } from '@nachtigal/core/job/behaviour'
 import type { Reading } from '@nachtigal/core/job/documents'
 import { keyingSheet } from '@nachtigal/core/proof/keyingSheet'
-import { riseAndFall } from '@nachtigal/core/proof/riseAndFall'
+import { proofTests } from '@nachtigal/core/proof/proofTests'
+import { readText, shouldText } from '@nachtigal/core/proof/takeTest'
 import { hazards } from '@nachtigal/core/survey/hazards'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 import { safetyBlocks } from '@nachtigal/core/proof/safetyBlocks'
@@ -116,6 +117,65 @@ const blockTitles = { isolate: 'isolate', dead: 'dead test', live: 'first live' 
 const pairs = (lines: readonly (readonly [string, string])[]) =>
   Array.from({ length: Math.ceil(lines.length / 2) }, (_, i) => [...lines[2 * i]!, ...(lines[2 * i + 1] ?? ['', ''])])
 
+const stepVerdicts = {
+  waiting: '',
+  fits: 'good',
+  look: 'not so',
+  'cannot-tell': 'cannot tell',
+  skipped: 'left out',
+} as const
+
+/** Every test that was begun, with its readings, what they were read with and what came of it; then what was not made. */
+export function testBlocks(context: LoopContext): Block[] {
+  const { words, loop } = context
+  const tests = proofTests(context)
+  const made = tests.filter(({ steps, past }) => past.length > 0 || steps.some(({ main }) => main.reading))
+  const open = tests.filter((test) => !made.includes(test) && !test.spare)
+  return [
+    ...made.flatMap((test) => [
+      heading(`Test: ${test.title.toLowerCase()}, ${test.about}`),
+      ...test.past.map(({ take, head, by, at }) =>
+        t(`Take ${take}: ${head}. ${by}, ${minute(at)}`, { margin: [0, 0, 0, 2] }),
+      ),
+      table(
+        ['*', 104, 84, 50, 92, 104],
+        ['step', 'should', 'read', '', 'with', 'by, when'],
+        test.steps
+          .flatMap((step) => [
+            { title: step.title, state: step.main },
+            ...step.asides
+              .filter(({ reading }) => reading)
+              .map((state) => ({ title: `${step.title}: ${state.ask.label.toLowerCase()}`, state })),
+          ])
+          .filter(({ state }) => state.reading)
+          .map(({ title, state }) => [
+            title,
+            shouldText(state.ask, words.say),
+            readText(state),
+            stepVerdicts[state.verdict],
+            state.instrument === undefined ? '' : `${state.instrument}${state.outOfDate ? ', check was due' : ''}`,
+            state.reading ? `${state.reading.by}, ${minute(state.reading.at)}` : '',
+          ]),
+      ),
+      t(`${test.result.head}. ${test.result.reason}${test.result.verdict === 'good' ? '' : ` ${test.result.next}`}`, {
+        bold: true,
+        margin: [0, 0, 0, 8],
+      }),
+    ]),
+    ...(open.length === 0
+      ? []
+      : [
+          heading('Tests that were not made'),
+          ...open.map((test) => {
+            const left = loop.proof.skipped?.[test.id]
+            return t(`${test.title}, ${test.about}: ${left ? `left out by ${left.by}: ${left.reason}` : 'waits.'}`, {
+              margin: [0, 0, 0, 2],
+            })
+          }),
+        ]),
+  ]
+}
+
 /**
  * The as-left sheet of a loop: what it is, what fits, what is keyed, what was measured, what is open. It only renders what
  * core derives; its last line carries the hash of the log so that a copy can be held against the record.
@@ -187,28 +247,7 @@ export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
         ]),
       ),
     )
-  for (const plan of switchingPlans(loop.settings.planned)) {
-    const test = riseAndFall(context, plan)
-    const kept = [
-      heading(
-        `Test: ${test.title.toLowerCase()}, ${device(plan.output.device)?.tag ?? ''} ${device(plan.output.device)?.facts.ports[plan.output.port]?.title ?? ''}`,
-      ),
-      table(
-        ['*', 50, 96, 60, 60, 130],
-        ['step', 'switches', 'should', 'read', 'verdict', 'by, when'],
-        test.steps.map((s) => [
-          s.title,
-          s.switches,
-          `${words.say(s.expectedC, 'temperature')} \u00b1 ${words.say(s.toleranceK, 'difference')}`,
-          s.reading ? `${s.reading.text} ${s.reading.unit}` : '\u2013',
-          verdictWords[s.verdict] ?? s.verdict,
-          s.reading ? `${s.reading.by}, ${minute(s.reading.at)}` : '',
-        ]),
-      ),
-      t(`${test.result.head}. ${test.result.reason}`, { margin: [0, 0, 0, 8] }),
-    ]
-    content.push({ stack: kept, unbreakable: true })
-  }
+  content.push(...testBlocks(context))
   content.push(
     heading('Wires'),
     table(

@@ -3,7 +3,7 @@ import type { Schema } from 'yup'
 import { type JobFile, routes } from '@nachtigal/contract/api'
 import { refusal } from '@nachtigal/contract/check'
 import { commandSchema } from '@nachtigal/contract/commandSchema'
-import { jobFileSchema } from '@nachtigal/contract/jobFileSchema'
+import { JOB_FILE_VERSION, jobFileSchema, olderJobFileSchema } from '@nachtigal/contract/jobFileSchema'
 import type { Command } from '@nachtigal/core/job/command'
 import { AppError } from '../appError'
 import { checkStorable } from './checkStorable'
@@ -27,6 +27,18 @@ function checkFormat(body: unknown) {
         field: 'format',
       },
     )
+}
+
+/** The shape that a file of its version must have. A newer one is not ours to read, and says what to do. */
+function shapeOfVersion(body: unknown) {
+  const { version } = body as { version?: unknown }
+  if (typeof version === 'number' && version > JOB_FILE_VERSION)
+    throw new AppError(
+      'FILE_REFUSED',
+      `version is ${version}: this file was written by a newer Nachtigal; this one reads up to ${JOB_FILE_VERSION}. Update this bench, then open it again. Nothing was changed.`,
+      { field: 'version' },
+    )
+  return version === JOB_FILE_VERSION ? jobFileSchema : olderJobFileSchema
 }
 
 const LOG_PAGE = 200
@@ -71,7 +83,8 @@ export function jobRoutes({ store }: { readonly store: JobStore }): Router {
   })
   router.post(routes.import, async (request, response) => {
     checkFormat(request.body)
-    response.status(201).json(await store.importFile(accept<JobFile>(jobFileSchema, request.body, 'FILE_REFUSED')))
+    const schema = shapeOfVersion(request.body)
+    response.status(201).json(await store.importFile(accept<JobFile>(schema, request.body, 'FILE_REFUSED')))
   })
   return router
 }

@@ -1,6 +1,8 @@
+import { randomUUID } from 'node:crypto'
 import { and, asc, count, desc, eq, sql } from 'drizzle-orm'
 import type { CommandReply, JobFile, JobState, JobSummary, LogPage } from '@nachtigal/contract/api'
 import { refusal } from '@nachtigal/contract/check'
+import { JOB_FILE_VERSION } from '@nachtigal/contract/jobFileSchema'
 import { jobSchema, loopSchema } from '@nachtigal/contract/documentSchemas'
 import { loopContext } from '@nachtigal/core/check/context'
 import { signingBlockedBy } from '@nachtigal/core/check/stageStatus'
@@ -9,6 +11,7 @@ import { sameValue } from '@nachtigal/core/job/canonicalJson'
 import { type Command, firstHash, type LogRow } from '@nachtigal/core/job/command'
 import type { AnyDocument, JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
+import { migration } from '@nachtigal/core/job/migrate'
 import { AppError } from '../appError'
 import type { Database } from '../db/openDatabase'
 import { documents, jobs, logRows } from '../db/schema'
@@ -22,6 +25,8 @@ export interface JobStore {
   log(jobId: string, limit: number, before?: number): Promise<LogPage>
   exportFile(jobId: string): Promise<JobFile>
   importFile(file: JobFile): Promise<{ jobId: string }>
+  /** Brings jobs that an older program wrote to the present versions; answers how many. */
+  migrate(): Promise<number>
 }
 
 type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
@@ -37,7 +42,8 @@ export function createJobStore(db: Database, data: FieldData, now: () => string)
     apply: (command) => db.transaction((tx) => applyInTransaction(tx, command, data, now())),
     log: (jobId, limit, before) => readLog(db, jobId, limit, before),
     exportFile: (jobId) => exportJob(db, jobId),
-    importFile: (file) => db.transaction((tx) => importJob(tx, file)),
+    importFile: (file) => db.transaction((tx) => importJob(tx, file, now())),
+    migrate: () => migrateJobs(db, now),
   }
 }
 
@@ -213,20 +219,71 @@ async function write(tx: Transaction, jobId: string, command: Command, before: D
 async function exportJob(db: Database, jobId: string): Promise<JobFile> {
   const { job, loops } = await readJob(db, jobId)
   const log = await db.select().from(logRows).where(eq(logRows.jobId, jobId)).orderBy(asc(logRows.sequence))
-  return { format: 'nachtigal-job', version: 1, job, loops, log: log.map(asLogRow) }
+  return { format: 'nachtigal-job', version: JOB_FILE_VERSION, job, loops, log: log.map(asLogRow) }
+}
+
+/** The log row that brings documents to the present versions, and what they are then; nothing where none is old. */
+function broughtForward(
+  jobId: string,
+  documents: Documents,
+  last: LogRow | undefined,
+  receivedAt: string,
+): { readonly row: LogRow; readonly documents: Documents } | undefined {
+  const change = migration(documents, last?.receivedAt ?? receivedAt)
+  if (change.length === 0) return undefined
+  const sequence = (last?.sequence ?? 0) + 1
+  const command: Command = {
+    id: randomUUID(),
+    jobId,
+    baseRevision: sequence - 1,
+    at: receivedAt,
+    by: 'Nachtigal',
+    why: 'Brought to the present version of the documents',
+    change,
+  }
+  const applied = applyCommand(documents, command)
+  if (!applied.ok) throw new AppError('FILE_REFUSED', 'these documents cannot be brought to the present version', {})
+  const row = { sequence, receivedAt, command, previousHash: last?.hash ?? firstHash }
+  return { row: { ...row, hash: rowHash(row) }, documents: applied.documents }
+}
+
+async function migrateJobs(db: Database, now: () => string): Promise<number> {
+  let brought = 0
+  for (const { id } of await db.select({ id: jobs.id }).from(jobs))
+    await db.transaction(async (tx) => {
+      const before = await documentsOf(tx, id)
+      const [last] = await tx
+        .select()
+        .from(logRows)
+        .where(eq(logRows.jobId, id))
+        .orderBy(desc(logRows.sequence))
+        .limit(1)
+      const forward = broughtForward(id, before, last && asLogRow(last), now())
+      if (!forward) return
+      await write(tx, id, forward.row.command, before, forward.documents)
+      await tx.insert(logRows).values({ jobId: id, commandId: forward.row.command.id, ...forward.row })
+      await tx
+        .update(jobs)
+        .set({ revision: forward.row.sequence, changedAt: forward.row.receivedAt })
+        .where(eq(jobs.id, id))
+      brought++
+    })
+  return brought
 }
 
 /**
  * Takes in a whole job with its log as it was. The chain of hashes must hold and the log must lead to the documents: a file that
  * was edited by hand is refused.
  */
-async function importJob(tx: Transaction, { job, loops, log }: JobFile): Promise<{ jobId: string }> {
+async function importJob(tx: Transaction, file: JobFile, receivedAt: string): Promise<{ jobId: string }> {
+  const { job, loops } = file
+  let { log } = file
   const broken = brokenLink(log)
   if (broken !== undefined)
     throw new AppError('FILE_CHAIN_BROKEN', `the log was changed: row ${broken} does not follow from the one before`, {
       sequence: broken,
     })
-  const replayed = log.reduce<Documents>((state, { command }) => {
+  let replayed = log.reduce<Documents>((state, { command }) => {
     const next = applyCommand(state, command)
     if (!next.ok)
       throw new AppError('FILE_REFUSED', `the log contradicts itself at command ${command.id}`, { id: command.id })
@@ -234,6 +291,11 @@ async function importJob(tx: Transaction, { job, loops, log }: JobFile): Promise
   }, {})
   if (!sameValue(replayed, { [job.id]: job, ...loops }))
     throw new AppError('FILE_REFUSED', 'the log does not lead to the documents in this file', {})
+  const brought = broughtForward(job.id, replayed, log.at(-1), receivedAt)
+  if (brought) {
+    replayed = brought.documents
+    log = [...log, brought.row]
+  }
   for (const [id, document] of Object.entries(replayed)) checkDocument(id, job.id, document)
   const [there] = await tx.select().from(jobs).where(eq(jobs.id, job.id))
   if (there)

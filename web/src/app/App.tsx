@@ -108,7 +108,7 @@ const router = createBrowserRouter([
                     </Suspense>
                   ),
                 })),
-                { path: 'prove', element: <ProveStage /> },
+                ...['prove', 'prove/test/*', 'prove/:part'].map((path) => ({ path, element: <ProveStage /> })),
                 { path: 'hand-over', element: <HandOverStage /> },
               ].map((route) => ({ ...route, errorElement: <ErrorPage inLoop /> })),
             ],

@@ -1,7 +1,9 @@
 interface Props {
   /** All in the unit that is shown. */
   readonly expected: number
-  readonly tolerance: number
+  /** What is still good; a side that is left out has no bound. */
+  readonly low?: number | undefined
+  readonly high?: number | undefined
   readonly reading: number | undefined
   readonly verdict: 'fits' | 'look' | 'stop' | 'waiting'
   readonly format: (value: number) => string
@@ -11,16 +13,20 @@ interface Props {
 
 const colour = { fits: 'var(--fits)', look: 'var(--look)', stop: 'var(--stop)', waiting: 'var(--edge)' }
 
-/** Reading, expected value and tolerance on one bar: centre is what it should be, brackets are what may stray. */
-export function ProofBar({ expected, tolerance, reading, verdict, format, size = 'large' }: Props) {
+/** Reading, expected value and tolerance on one bar: centre is what it should be, brackets are what is still good. */
+export function ProofBar({ expected, low, high, reading, verdict, format, size = 'large' }: Props) {
   const small = size === 'list'
   const [width, height, base] = { list: [132, 20, 12], large: [536, 92, 58], phone: [350, 88, 58] }[size] as [
     number,
     number,
     number,
   ]
+  // Wide enough for the wider side; where one side is open the bounded one stands for both.
+  const sides = [low, high].flatMap((bound) => (bound === undefined ? [] : [Math.abs(bound - expected)]))
+  const tolerance = Math.max(...sides, Math.abs(expected) * 0.02, 1e-6)
   const span = (small ? 3 : 2.5) * tolerance
   const x = (value: number) => Math.min(width - 8, Math.max(8, width / 2 + ((value - expected) / span) * (width / 2)))
+  const [from, to] = [low === undefined ? 8 : x(low), high === undefined ? width - 8 : x(high)]
   const [up, down, thick] = small ? [7, 7, 3] : [20, 9, 6]
   const bracket = (value: number, way: 1 | -1) => (
     <path
@@ -30,7 +36,13 @@ export function ProofBar({ expected, tolerance, reading, verdict, format, size =
       strokeWidth={small ? 1.5 : 2}
     />
   )
-  const label = `Should be ${format(expected)}, may stray ${format(tolerance)}${reading === undefined ? '' : `, reads ${format(reading)}`}`
+  const allowed =
+    low === undefined
+      ? `at most ${format(high ?? expected)}`
+      : high === undefined
+        ? `at least ${format(low)}`
+        : `${format(low)} to ${format(high)}`
+  const label = `Should be ${allowed}${reading === undefined ? '' : `, reads ${format(reading)}`}`
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -40,13 +52,7 @@ export function ProofBar({ expected, tolerance, reading, verdict, format, size =
       aria-label={label}
     >
       <path d={`M0 ${base}H${width}`} stroke="var(--edge)" />
-      <rect
-        x={x(expected - tolerance)}
-        y={base - up}
-        width={x(expected + tolerance) - x(expected - tolerance)}
-        height={up}
-        fill="var(--blank)"
-      />
+      <rect x={from} y={base - up} width={to - from} height={up} fill="var(--blank)" />
       {small
         ? null
         : Array.from({ length: 25 }, (_, i) => i - 12).map((i) => (
@@ -56,8 +62,8 @@ export function ProofBar({ expected, tolerance, reading, verdict, format, size =
               stroke="var(--edge)"
             />
           ))}
-      {bracket(expected - tolerance, 1)}
-      {bracket(expected + tolerance, -1)}
+      {low === undefined ? null : bracket(low, 1)}
+      {high === undefined ? null : bracket(high, -1)}
       <path d={`M${x(expected)} ${base - up}V${base + down}`} stroke="var(--ink)" strokeWidth="2" />
       {reading === undefined ? null : (
         <>
@@ -104,24 +110,20 @@ export function ProofBar({ expected, tolerance, reading, verdict, format, size =
           <text x={width / 2} y={height - 6} textAnchor="middle" fontWeight="700" fontSize="15">
             {format(expected)}
           </text>
-          <text
-            x={x(expected - tolerance)}
-            y={height - 6}
-            textAnchor="middle"
-            fontSize="15"
-            style={{ fill: 'var(--ink2)' }}
-          >
-            {format(expected - tolerance)}
-          </text>
-          <text
-            x={x(expected + tolerance)}
-            y={height - 6}
-            textAnchor="middle"
-            fontSize="15"
-            style={{ fill: 'var(--ink2)' }}
-          >
-            {format(expected + tolerance)}
-          </text>
+          {[low, high].map((bound, i) =>
+            bound === undefined || Math.abs(x(bound) - width / 2) < 30 ? null : (
+              <text
+                key={i}
+                x={x(bound)}
+                y={height - 6}
+                textAnchor="middle"
+                fontSize="15"
+                style={{ fill: 'var(--ink2)' }}
+              >
+                {format(bound)}
+              </text>
+            ),
+          )}
         </>
       )}
     </svg>

@@ -17,7 +17,8 @@ describe('ProofBar', () => {
     render(
       <ProofBar
         expected={28}
-        tolerance={0.5}
+        low={27.5}
+        high={28.5}
         reading={reading}
         verdict="fits"
         format={(v) => v.toFixed(1)}
@@ -26,9 +27,14 @@ describe('ProofBar', () => {
     ).container.querySelector('svg')!
 
   it('says what it shows to a reader', () => {
-    expect(bar(28.2).getAttribute('aria-label')).toBe('Should be 28.0, may stray 0.5, reads 28.2')
+    expect(bar(28.2).getAttribute('aria-label')).toBe('Should be 27.5 to 28.5, reads 28.2')
     cleanup()
-    expect(bar(undefined).getAttribute('aria-label')).toBe('Should be 28.0, may stray 0.5')
+    expect(bar(undefined).getAttribute('aria-label')).toBe('Should be 27.5 to 28.5')
+  })
+  it('has one bracket where only one side is bounded', () => {
+    const open = bar(9, { expected: 8, low: 8, high: undefined })
+    expect(open.getAttribute('aria-label')).toBe('Should be at least 8.0, reads 9.0')
+    expect(open.querySelectorAll('path[fill=none]')).toHaveLength(1)
   })
   it('writes expected value and both limits, and the reading above', () => {
     const texts = [...bar(28.9).querySelectorAll('text')].map((t) => t.textContent)

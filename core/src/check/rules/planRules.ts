@@ -10,7 +10,7 @@ import { translate } from '../../control/translate'
 import { consequences } from '../consequences'
 import { type Finding, TEST_FAILED } from '../finding'
 import { eachPlan, eachSwitching, type Rule } from './rule'
-import { riseAndFall } from '../../proof/riseAndFall'
+import { failed, proofTests } from '../../proof/proofTests'
 
 const surfaceLimit = eachSwitching((plan, { survey, words }) => {
   if (!survey?.floor) return []
@@ -208,17 +208,18 @@ const powerEnough = eachSwitching((plan, context) => {
 })
 
 const testsPassed: Rule = (context) =>
-  switchingPlans(context.loop.settings.planned).flatMap((plan): Finding[] => {
-    const { result } = riseAndFall(context, plan)
-    if (result.verdict === 'waiting' || result.verdict === 'good') return []
+  proofTests(context).flatMap((test): Finding[] => {
+    if (!failed(test)) return []
+    const { result, about, title, id } = test
+    const worst = result.verdict === 'stop'
     return [
       {
         code: TEST_FAILED,
-        severity: 'look-again',
-        safety: result.verdict === 'replace',
+        severity: worst ? 'stop' : 'look-again',
+        safety: worst,
         stage: 'prove',
-        about: plan.id,
-        head: `${result.head}.`,
+        about: id,
+        head: `${title}, ${about}: ${result.head[0]!.toLowerCase()}${result.head.slice(1)}.`,
         reason: result.reason,
         remedy: result.next,
       },

@@ -1,106 +1,103 @@
-import type { ProofReading } from '@nachtigal/core/job/documents'
-import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
-import type { RiseFallResult, RiseFallStep, RiseFallTest } from '@nachtigal/core/proof/riseAndFall'
-import { formatQuantity, formatValue, quantityView, shownText } from '@nachtigal/core/units/quantity'
-import { ProofBar } from '../../instruments/ProofBar'
+import { lazy, Suspense } from 'react'
+import type { AskState, ChoiceAsk, NumberAsk, ProofStep, ProofTest, SetAsk } from '@nachtigal/core/proof/proofTest'
+import { pickedText, readText } from '@nachtigal/core/proof/takeTest'
+import { parseNumber } from '@nachtigal/core/units/parseNumber'
+import { formatValue, quantityView } from '@nachtigal/core/units/quantity'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'
-import { Cautions } from '../../loop/Cautions'
-import { type PlannedOutput, useLoop } from '../../loop/loopContext'
+import { useLoop } from '../../loop/loopContext'
+import { useKeepReading } from '../../loop/useKeepReading'
 import { Button } from '../../ui/Button'
 import { NumberField } from '../../ui/NumberField'
 import { NumberPad } from '../../ui/NumberPad'
-import { Shape, type ShapeKind } from '../../ui/Shape'
 import { WorkSheet } from '../../ui/WorkSheet'
+import { Stopwatch } from './Stopwatch'
+import { bar } from './TestResults'
+import { VerdictBlock } from './VerdictBlock'
 
-const shapeOf: Record<RiseFallResult['verdict'], ShapeKind> = {
-  waiting: 'waiting',
-  good: 'fits',
-  adjust: 'look',
-  rekey: 'look',
-  'look-again': 'look',
-  replace: 'stop',
-}
+const TestChart = lazy(() => import('../../instruments/TestChart').then((m) => ({ default: m.TestChart })))
 
 interface StepProps {
-  readonly plan: PlannedOutput
-  readonly test: RiseFallTest
-  readonly step: RiseFallStep
+  readonly test: ProofTest
+  readonly step: ProofStep
   readonly onNext: () => void
 }
 
 /** One step, large: what to do, what should be read, the reading, the verdict. */
-export function StepSheet({ plan, test, step, onNext }: StepProps) {
-  const { preferences, loop, change, reading, job, words } = useLoop()
+export function StepSheet({ test, step, onNext }: StepProps) {
+  const { loop, reading, preferences } = useLoop()
   const dispatch = useAppDispatch()
   const phone = useMedia(PHONE)
-  const key = `${loop.id}/${test.id}/${step.id}`
+  const keepReading = useKeepReading()
+  const { ask } = step.main
+  const key = `${loop.id}/${test.id}/${step.id}/${test.take}`
   const draft = useAppSelector((state) => state.drafts[key])
-  const view = quantityView('temperature', preferences)
-  const difference = quantityView('difference', preferences)
   const at = test.steps.indexOf(step)
-  const { result } = test
-  const keep = (text: string, state: 'value' | 'none' = 'value') => {
-    const made: ProofReading = {
-      ...reading(text, 'temperature', preferences, state),
-      order: nextReadingOrder(loop),
-      test: test.id,
-      step: step.id,
-      ...(step.reading ? { supersedes: step.reading.id } : {}),
-    }
-    return change({
-      loop: { ...loop, proof: { ...loop.proof, readings: { ...loop.proof.readings, [crypto.randomUUID()]: made } } },
+  const read = step.main.verdict !== 'waiting'
+  const keepNumber = (
+    of: NumberAsk,
+    id: string,
+    typed: string,
+    state: 'value' | 'over-range' = 'value',
+    before?: string,
+  ) =>
+    keepReading(test.id, id, reading(state === 'over-range' ? '' : typed, of.quantity, preferences, state), {
+      supersedes: before,
+      quantity: of.quantity,
     })
+  const keepText = (id: string, text: string, before?: string) =>
+    keepReading(test.id, id, { ...reading(text, undefined), text }, { supersedes: before })
+  const commit = () => {
+    if (ask.kind !== 'number') return true
+    if (draft === undefined) return true
+    if (!parseNumber(draft).ok) return false
+    if (keepNumber(ask, step.id, draft, 'value', step.main.reading?.id) !== undefined) return false
+    dispatch(draftCleared(key))
+    return true
   }
-  const value = step.reading?.value
-  const putOffset = () => {
-    const { id, ...stored } = plan
-    const next = { ...stored, offsetK: result.offsetK! }
-    change(
-      { loop: { ...loop, settings: { ...loop.settings, planned: { ...loop.settings.planned, [id]: next } } } },
-      { why: result.head },
-    )
+  const nothing = () => {
+    if (ask.kind !== 'number') return
+    dispatch(draftCleared(key))
+    keepNumber(ask, step.id, '', 'over-range', step.main.reading?.id)
   }
+  const last = at + 1 === test.steps.length
   return (
     <WorkSheet
       labelledBy="step-title"
       actions={
         <>
-          {phone ? (
+          {phone && ask.kind === 'number' ? (
             <NumberPad
               text={draft ?? ''}
               onText={(text) => dispatch(drafted({ key, text }))}
-              onNone={() => {
-                dispatch(draftCleared(key))
-                keep('', 'none')
-                onNext()
-              }}
+              {...(ask.nothing ? { none: ask.nothing, onNone: nothing } : { none: 'leave open', onNone: onNext })}
             />
-          ) : null}
-          {phone ? null : (
-            <Button
-              second
-              end=""
-              onClick={() => {
-                keep('', 'none')
-                onNext()
-              }}
-            >
-              No reading, go on
+          ) : ask.kind === 'number' && ask.nothing ? (
+            <Button second end="" onClick={nothing}>
+              {ask.nothing[0]!.toUpperCase() + ask.nothing.slice(1)}
             </Button>
-          )}
-          {result.verdict === 'good' ? (
-            <Button to={`/jobs/${job.id}/loops/${loop.id}/hand-over`}>Hand over</Button>
           ) : (
-            <Button disabled={draft === undefined && step.reading === undefined} onClick={onNext}>
-              {draft === undefined && step.reading === undefined
-                ? 'Type the reading first'
-                : at + 1 < test.steps.length || result.verdict === 'waiting'
-                  ? 'Keep, next step'
-                  : 'Keep, read step 1 again'}
-            </Button>
+            <span className="not-phone" />
           )}
+          <Button
+            disabled={draft === undefined && !read && !step.spare}
+            onClick={() => {
+              if (commit() && !(last && draft !== undefined)) onNext()
+            }}
+          >
+            {draft !== undefined
+              ? last
+                ? 'Keep the reading'
+                : 'Keep, next step'
+              : read || step.spare
+                ? last
+                  ? 'To what waits'
+                  : 'Next step'
+                : ask.kind === 'number'
+                  ? 'Type the reading first'
+                  : 'Answer first'}
+          </Button>
         </>
       }
     >
@@ -109,67 +106,186 @@ export function StepSheet({ plan, test, step, onNext }: StepProps) {
           Step {at + 1} of {test.steps.length}
         </h2>
         <span className="text-ink2">
-          {step.title.toLowerCase()}, should go {step.switches}
+          {step.title}
+          {step.spare ? ', if wanted' : ''}
         </span>
       </div>
-      {phone ? <Cautions stage="prove" brief className="-my-2" /> : null}
-      <p className="text-[17px] leading-[26px] max-md:text-[16px] max-md:leading-6">
-        {step.instruction}{' '}
-        <span className="not-phone">The thermometer lies on the probe; wait five probe lags between moves.</span>
-      </p>
-      <NumberField
-        label={`Reads when it goes ${step.switches}`}
-        draftKey={key}
-        value={value}
-        shown={
-          step.reading && step.reading.unit === view.label
-            ? step.reading.text
-            : value === undefined
-              ? ''
-              : formatValue(value, 'temperature', preferences)
-        }
-        quantity="temperature"
-        preferences={preferences}
-        low={-100}
-        high={500}
-        big
-        onCommit={(si, typed) => (si === undefined ? undefined : keep(typed))}
-        finding={step.verdict === 'look' ? 'look' : undefined}
-      />
-      <ProofBar
-        size={phone ? 'phone' : 'large'}
-        expected={view.toShown(step.expectedC)}
-        tolerance={difference.toShown(step.toleranceK)}
-        reading={value === undefined ? undefined : view.toShown(value)}
-        verdict={step.verdict}
-        format={shownText}
-      />
-      <div
-        className="border-t border-line pt-3 grid gap-1"
-        role="status"
-        aria-label="Verdict"
-        data-verdict={result.verdict}
-      >
-        <p className="flex items-center gap-3">
-          <Shape kind={shapeOf[result.verdict]} size={22} />
-          <b className="h2">{result.head}</b>
-        </p>
-        <p>
-          {result.reason}{' '}
-          {result.verdict === 'waiting' ? '' : <span className="underline underline-offset-2">{result.next}</span>}
-        </p>
-        {result.offsetK !== undefined && result.offsetK !== plan.offsetK ? (
-          <button type="button" className="third self-start min-h-8 max-md:min-h-12" onClick={putOffset}>
-            Put {words.say(result.offsetK, 'difference')} into the plan
-          </button>
-        ) : null}
-        {step.errorK !== undefined ? (
-          <p className="text-ink2">
-            This step: {formatQuantity(Math.abs(step.errorK), 'difference', preferences)}{' '}
-            {step.errorK < 0 ? 'low' : 'high'}, may stray {words.say(step.toleranceK, 'difference')}.
-          </p>
-        ) : null}
+      <p className="text-[17px] leading-[26px] max-md:text-[16px] max-md:leading-6">{step.does}</p>
+      {step.caution ? <p className="font-bold">{step.caution}</p> : null}
+      {step.clock && ask.kind === 'number' ? (
+        <Stopwatch
+          onStop={(seconds) => {
+            const view = quantityView(ask.quantity, preferences)
+            const inUnit = ask.quantity === 'minutes' ? seconds / 60 : seconds
+            dispatch(drafted({ key, text: view.toShown(inUnit).toFixed(ask.quantity === 'minutes' ? 2 : 1) }))
+          }}
+        />
+      ) : null}
+      <div className="asks">
+        <Main
+          ask={ask}
+          state={step.main}
+          draftKey={key}
+          phone={phone}
+          onNumber={(typed) => keepNumber(ask as NumberAsk, step.id, typed, 'value', step.main.reading?.id)}
+          onText={(text) => keepText(step.id, text, step.main.reading?.id)}
+        />
+        {step.asides.map((state) => (
+          <Aside
+            key={state.id}
+            state={state}
+            draftKey={`${loop.id}/${test.id}/${state.id}/${test.take}`}
+            onNumber={(typed) => keepNumber(state.ask as NumberAsk, state.id, typed, 'value', state.reading?.id)}
+            onText={(text) => keepText(state.id, text, state.reading?.id)}
+          />
+        ))}
       </div>
+      {ask.kind === 'number'
+        ? bar(step.main, quantityView(ask.quantity, preferences), phone ? 'phone' : 'large')
+        : null}
+      <VerdictBlock test={test} step={step} />
+      {test.chart ? (
+        <Suspense fallback={null}>
+          <TestChart chart={test.chart} label={`${test.title}, readings against the plan`} />
+        </Suspense>
+      ) : null}
     </WorkSheet>
+  )
+}
+
+interface MainProps {
+  readonly ask: AskState['ask']
+  readonly state: AskState
+  readonly draftKey: string
+  readonly phone: boolean
+  readonly onNumber: (typed: string) => string | undefined
+  readonly onText: (text: string) => string | undefined
+}
+
+function Main({ ask, state, draftKey, phone, onNumber, onText }: MainProps) {
+  if (ask.kind === 'number') return <Figure ask={ask} state={state} draftKey={draftKey} big onNumber={onNumber} />
+  if (ask.kind === 'choice') return <Choices ask={ask} state={state} big={phone} onText={onText} />
+  return <Members ask={ask} state={state} onText={onText} />
+}
+
+function Aside({ state, draftKey, onNumber, onText }: Omit<MainProps, 'ask' | 'phone'>) {
+  const { ask } = state
+  if (ask.kind === 'number') return <Figure ask={ask} state={state} draftKey={draftKey} onNumber={onNumber} />
+  if (ask.kind === 'choice') return <Choices ask={ask} state={state} onText={onText} />
+  return <Members ask={ask} state={state} onText={onText} />
+}
+
+function Figure({
+  ask,
+  state,
+  draftKey,
+  big = false,
+  onNumber,
+}: {
+  readonly ask: NumberAsk
+  readonly state: AskState
+  readonly draftKey: string
+  readonly big?: boolean
+  readonly onNumber: (typed: string) => string | undefined
+}) {
+  const { preferences } = useLoop()
+  const view = quantityView(ask.quantity, preferences)
+  const { reading } = state
+  const shown =
+    reading?.state === 'over-range'
+      ? ''
+      : reading && reading.unit === view.label
+        ? reading.text
+        : typeof state.value === 'number'
+          ? formatValue(state.value, ask.quantity, preferences, ask.decimals)
+          : ''
+  return (
+    <NumberField
+      label={reading?.state === 'over-range' ? `${ask.label}: ${readText(state)}` : ask.label}
+      draftKey={draftKey}
+      value={typeof state.value === 'number' ? state.value : undefined}
+      shown={shown}
+      quantity={ask.quantity}
+      preferences={preferences}
+      {...(ask.decimals === undefined ? {} : { decimals: ask.decimals })}
+      big={big}
+      className={big ? 'main' : 'aside'}
+      onCommit={(si, typed) => (si === undefined ? undefined : onNumber(typed))}
+      finding={state.verdict === 'look' ? 'look' : undefined}
+    />
+  )
+}
+
+function Choices({
+  ask,
+  state,
+  big = false,
+  onText,
+}: {
+  readonly ask: ChoiceAsk
+  readonly state: AskState
+  readonly big?: boolean
+  readonly onText: (text: string) => string | undefined
+}) {
+  const picked = state.reading?.state === 'value' ? state.reading.text : undefined
+  return (
+    <fieldset className={`choices ${big ? 'big' : ''}`}>
+      <legend className="lab mb-1">{ask.label}</legend>
+      {Object.entries(ask.choices).map(([id, says]) => (
+        <button
+          key={id}
+          type="button"
+          aria-pressed={picked === id}
+          className={picked === id ? 'chosen' : ''}
+          onClick={() => onText(id)}
+        >
+          {says}
+        </button>
+      ))}
+    </fieldset>
+  )
+}
+
+/** Which of several are on: each a switch of its own; none is an answer too. */
+function Members({
+  ask,
+  state,
+  onText,
+}: {
+  readonly ask: SetAsk
+  readonly state: AskState
+  readonly onText: (text: string) => string | undefined
+}) {
+  const text = state.reading?.state === 'value' ? state.reading.text : undefined
+  const on = text === undefined || text === 'none' ? [] : text.split(' ')
+  return (
+    <fieldset className="choices">
+      <legend className="lab mb-1">{ask.label}</legend>
+      {Object.entries(ask.members).map(([id, says]) => (
+        <button
+          key={id}
+          type="button"
+          aria-pressed={on.includes(id)}
+          className={on.includes(id) ? 'chosen' : ''}
+          onClick={() =>
+            onText(
+              pickedText(
+                Object.keys(ask.members).filter((each) => (each === id ? !on.includes(id) : on.includes(each))),
+              ),
+            )
+          }
+        >
+          {says}
+        </button>
+      ))}
+      <button
+        type="button"
+        aria-pressed={text === 'none'}
+        className={text === 'none' ? 'chosen' : ''}
+        onClick={() => onText('none')}
+      >
+        none
+      </button>
+    </fieldset>
   )
 }

@@ -11,7 +11,7 @@ import { NumberField } from '../../ui/NumberField'
 import { NumberPad } from '../../ui/NumberPad'
 import { Shape } from '../../ui/Shape'
 import { WorkSheet } from '../../ui/WorkSheet'
-import { useKeepReading } from './SafetySheet'
+import { useKeepReading } from '../../loop/useKeepReading'
 
 /** The short finder: which cut to make, what it reads, and on with the half that is joined until one part is left. */
 export function HuntSheet({ ground, onDone }: { ground: HuntGround; onDone: () => void }) {

@@ -1,12 +1,11 @@
 import { TriangleAlert } from 'lucide-react'
-import type { ProofReading } from '@nachtigal/core/job/documents'
-import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
 import type { SafetyStep } from '@nachtigal/core/proof/safetyStep'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
+import { useKeepReading } from '../../loop/useKeepReading'
 import { AddTemporary } from '../../loop/TemporaryBar'
 import { Button } from '../../ui/Button'
 import { NumberField } from '../../ui/NumberField'
@@ -21,30 +20,6 @@ interface Props {
   readonly of: number
   readonly onNext: () => void
   readonly onHunt?: ((conductor: string) => void) | undefined
-}
-
-/** Keeps a reading of a step; a newer one stands for it, none is ever taken back. */
-export function useKeepReading() {
-  const { loop, change } = useLoop()
-  return (test: string, step: string, made: Omit<ProofReading, 'order' | 'test' | 'step'>, supersedes?: string) =>
-    change({
-      loop: {
-        ...loop,
-        proof: {
-          ...loop.proof,
-          readings: {
-            ...loop.proof.readings,
-            [crypto.randomUUID()]: {
-              ...made,
-              order: nextReadingOrder(loop),
-              test,
-              step,
-              ...(supersedes === undefined ? {} : { supersedes }),
-            },
-          },
-        },
-      },
-    })
 }
 
 /** One step, large: what to do, what should be read, the reading or the answer, the verdict with its cause and what to do next. */
@@ -63,7 +38,7 @@ export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
           step.block,
           step.id,
           reading(state === 'over-range' ? 'OL' : typed, ask.quantity, preferences, state),
-          step.reading?.id,
+          { supersedes: step.reading?.id, quantity: ask.quantity },
         )
       : undefined
   const answer = (says: 'yes' | 'no') => {

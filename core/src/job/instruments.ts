@@ -1,0 +1,37 @@
+import { ordered } from './chain'
+import type { Instrument, JobDocument } from './documents'
+import type { Quantity } from '../units/quantity'
+
+/** A kind of instrument as the shelf holds it. */
+export interface InstrumentType {
+  readonly id: string
+  readonly title: string
+  readonly about: string
+  readonly errs: NonNullable<Instrument['errs']>
+  /** Usual time from one check to the next. */
+  readonly months: number
+}
+
+/** What an instrument may err at a reading, in the unit of the quantity; nothing where it does not read that. */
+export function mayErr(instrument: Pick<Instrument, 'errs'>, quantity: Quantity, value: number): number | undefined {
+  const { fixed = 0, percent = 0 } = instrument.errs?.[quantity] ?? {}
+  if (instrument.errs?.[quantity] === undefined) return undefined
+  return fixed + (percent / 100) * Math.abs(value)
+}
+
+/** Whether an instrument's check had run out on the day of a reading: ISO days compare as text. */
+export const outOfDate = ({ due }: Pick<Instrument, 'due'>, at: string): boolean =>
+  due !== undefined && due < at.slice(0, 10)
+
+/** The instruments that were taken out on a day, in order. */
+export const kitOf = (job: Pick<JobDocument, 'instruments' | 'kit'>, day: string) =>
+  ordered(job.instruments).filter(({ id }) => job.kit?.[day]?.[id])
+
+/** The one of the day's instruments that reads a quantity. Differences of temperature are read as temperatures. */
+export function instrumentFor(
+  job: Pick<JobDocument, 'instruments' | 'kit'>,
+  day: string,
+  quantity: Quantity,
+): (Instrument & { readonly id: string }) | undefined {
+  return kitOf(job, day).find(({ errs }) => errs?.[quantity] !== undefined)
+}

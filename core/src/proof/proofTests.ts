@@ -1,0 +1,144 @@
+import type { LoopContext } from '../check/context'
+import { type PlanOf, plansOf } from '../job/behaviour'
+import { ordered } from '../job/chain'
+import { bindsAny } from '../profile/bound'
+import { controllerPlanOf } from '../survey/controllerPlanOf'
+import { ownGuard } from '../wiring/guards'
+import { reachOf } from '../wiring/reach'
+import { type ProofTest, testKinds, type TestSpec } from './proofTest'
+import { takeTest } from './takeTest'
+import { alarmTest } from './tests/alarmTest'
+import { batteryTest } from './tests/batteryTest'
+import { beforeTest } from './tests/beforeTest'
+import { defrostTest } from './tests/defrostTest'
+import { dialTestOf } from './tests/dialTestOf'
+import { driveTest } from './tests/driveTest'
+import { fanTest, humidityInput } from './tests/fanTest'
+import { backupTest, coolerTest, restartTest, warmUpTest } from './tests/guardTests'
+import { limiterTest, ownGuardTest } from './tests/limiterTest'
+import { offsetTest } from './tests/offsetTest'
+import { deviceOf, feelsItself, stageGroup } from './tests/parts'
+import { permissiveTest } from './tests/permissiveTest'
+import { probeFaultTest } from './tests/probeFaultTest'
+import { resetTest } from './tests/resetTest'
+import { restTest } from './tests/restTest'
+import { riseAndFallTest } from './tests/riseAndFallTest'
+import { stagesTest } from './tests/stagesTest'
+import { substituteTest } from './tests/substituteTest'
+import { sweepTest } from './tests/sweepTest'
+import { clockTest, timerTest } from './tests/timerTest'
+
+type Maybe = TestSpec | undefined
+
+/** Tests of one planned output. */
+function ofPlan(context: LoopContext, plan: PlanOf): Maybe[] {
+  const device = deviceOf(context, plan.output.device)
+  if (!device) return []
+  const mechanical = feelsItself(device)
+  const stages = stageGroup(context, plan)
+  const lead = stages.length === 0 || stages[0]!.id === plan.id
+  const end = reachOf(context.chain, plan.output)[0]
+  const rests = plan.kind === 'on-off' && (plan.minimumOffS > 0 || end?.device.facts.load?.timesOwnRest === true)
+  return [
+    beforeTest(context, plan),
+    ...(plan.kind === 'on-off' && mechanical ? [dialTestOf(context, plan)] : []),
+    ...(plan.kind === 'on-off' && !mechanical && lead ? [riseAndFallTest(context, plan)] : []),
+    ...(lead && stages.length > 0 ? [stagesTest(context, stages)] : []),
+    ...(plan.kind === 'on-off' ? [] : [sweepTest(context, plan)]),
+    ...(plan.kind === 'fan' ? [fanTest(context, plan), backupTest(context, plan)] : []),
+    ...(rests && plan.kind === 'on-off' && lead ? [restTest(context, plan)] : []),
+    ...(mechanical || !lead
+      ? []
+      : [
+          probeFaultTest(context, plan),
+          offsetTest(context, plan),
+          substituteTest(context, plan, plan.input),
+          alarmTest(context, plan),
+        ]),
+    ...(plan.kind === 'fan' && humidityInput(context, plan)
+      ? [substituteTest(context, plan, humidityInput(context, plan)!)]
+      : []),
+    ...(context.loop.kind === 'enclosure' && plan.action === 'cooling' ? [coolerTest(context, plan)] : []),
+    ...(lead && plan.kind !== 'fan' ? [warmUpTest(context, plan)] : []),
+  ]
+}
+
+/** Tests of one controller as a whole. */
+function ofControllers(context: LoopContext, plans: readonly PlanOf[]): Maybe[] {
+  return context.chain.devices.flatMap((device): Maybe[] => {
+    const { controller } = device.facts
+    const mine = plans.filter(({ output }) => output.device === device.id)
+    if (!controller) return []
+    const whole = controllerPlanOf(context, device)
+    const has = (start: string) => bindsAny(controller, start)
+    const drives = plans.find(({ output }) =>
+      reachOf(context.chain, output).some(({ via }) => via.some(({ id }) => id === device.id)),
+    )
+    return [
+      ...(device.facts.category === 'drive' && drives ? [driveTest(context, device, drives)] : []),
+      ...(mine.length > 0 && has('reset.') && whole.reset ? [resetTest(context, device, whole.reset, mine[0])] : []),
+      ...(mine.length > 0 &&
+      has('defrost.') &&
+      whole.defrost &&
+      (whole.defrost.by !== 'time' || whole.defrost.everyH > 0)
+        ? [defrostTest(context, device, whole.defrost)]
+        : []),
+      ...(mine.length > 0 && has('battery.') && whole.battery ? [batteryTest(context, device, whole.battery)] : []),
+      ...(mine.length > 0 && has('timer.') && whole.timer && whole.timer.aS > 0
+        ? [timerTest(context, device, whole.timer, mine[0]!)]
+        : []),
+      ...(mine.length > 0 && has('period1.') && ordered(whole.week?.periods ?? {}).length > 0
+        ? [clockTest(context, device)]
+        : []),
+      ...(mine.length > 0 && controller.menu ? [restartTest(context, device, mine)] : []),
+    ]
+  })
+}
+
+/** Tests of what guards: limiters, the maker's own chain, permissives. */
+function ofGuards(context: LoopContext): Maybe[] {
+  return context.chain.devices.map((device): Maybe => {
+    if (device.facts.limiter) return limiterTest(context, device)
+    if (device.facts.permissive) return permissiveTest(context, device)
+    if (
+      device.facts.category === 'load' &&
+      ownGuard(device.facts) &&
+      context.chain.connections.some(({ to }) => to.device === device.id)
+    )
+      return ownGuardTest(context, device)
+    return undefined
+  })
+}
+
+/** Every test that a loop's plan asks for, without what was read. In the order in which they are best made. */
+export function testSpecs(context: LoopContext): readonly TestSpec[] {
+  const plans = plansOf(context.loop.settings.planned)
+  const found = [
+    ...plans.flatMap((plan) => ofPlan(context, plan)),
+    ...ofControllers(context, plans),
+    ...(plans.length > 0 ? ofGuards(context) : []),
+  ]
+  const specs = [...new Map(found.flatMap((each) => (each ? [[each.id, each] as const] : []))).values()]
+  return specs
+    .map((each, i) => ({ each, i }))
+    .sort((a, b) => testKinds.indexOf(a.each.kind) - testKinds.indexOf(b.each.kind) || a.i - b.i)
+    .map(({ each }) => each)
+}
+
+const made = new WeakMap<LoopContext, readonly ProofTest[]>()
+
+/** Every test of a loop with its readings and what they mean; made once for a context. */
+export function proofTests(context: LoopContext): readonly ProofTest[] {
+  const known = made.get(context)
+  if (known) return known
+  const tests = testSpecs(context).map((spec) => takeTest(context, spec))
+  made.set(context, tests)
+  return tests
+}
+
+/** Whether nothing is left to do about a test: it is good, may be left out, or was left out with a reason. */
+export const settled = ({ result, spare, skipped }: ProofTest): boolean =>
+  result.verdict === 'good' || ((skipped !== undefined || spare === true) && result.verdict === 'waiting')
+
+/** Whether a test failed: it cannot be reasoned away, only taken again. */
+export const failed = ({ result }: ProofTest): boolean => result.verdict === 'look' || result.verdict === 'stop'

@@ -1,0 +1,183 @@
+import type { LoopContext } from '../../check/context'
+import type { ResolvedDevice } from '../../job/chain'
+import { fieldValue } from '../../plant/fieldValue'
+import { limitersOf, ownGuard } from '../../wiring/guards'
+import { powerPaths } from '../../wiring/powerPath'
+import type { NumberAsk, TestSpec } from '../proofTest'
+import { cause, nameOf, sourceOfRow, spec, toWires, yesNo } from './parts'
+
+/**
+ * Limiter trip by a substituted value: its own probe is warmed (or cooled) while the control still calls. Expected: the dial, tolerance
+ * tol.limit (under it, never over); its own device opens, the load stands without current, and reset is as made.
+ */
+export function limiterTest(context: LoopContext, device: ResolvedDevice): TestSpec {
+  const { words, data, chain } = context
+  const { say } = words
+  const facts = device.facts.limiter!
+  const falls = facts.opens === 'fall'
+  const row = fieldValue(data, 'tol.limit')
+  const dialC = device.dialC
+  const guarded = powerPaths(chain).filter((line) => limitersOf(chain, line).some((c) => c.device.id === device.id))
+  const load = guarded[0]?.load
+  const what = load ? nameOf(load) : 'the load'
+  const manual = facts.reset === 'manual'
+  const trip: NumberAsk = {
+    kind: 'number',
+    label: 'Opens at',
+    quantity: 'temperature',
+    expected: dialC ?? 0,
+    // Never on the far side of the dial: it would let too much through.
+    low: dialC === undefined ? -Infinity : falls ? dialC : dialC + row.low,
+    high: dialC === undefined ? Infinity : falls ? dialC - row.low : dialC,
+    source: sourceOfRow(context, 'tol.limit'),
+    nothing: 'does not open',
+    ...(dialC === undefined ? { free: true as const } : {}),
+  }
+  return spec(context, {
+    id: `limiter/${device.id}`,
+    kind: 'limiter',
+    title: falls ? 'Frost thermostat trip' : 'Limiter trip',
+    about: nameOf(device),
+    purpose: `That it really takes ${what} off ${dialC === undefined ? '' : `at ${say(dialC, 'temperature', 0)} `}by a device of its own, whatever the control says.`,
+    have: ['reference thermometer', falls ? 'ice water' : 'warm water or a dry block', 'clamp meter'],
+    how: `Its own probe in the ${falls ? 'ice water' : 'warm water'}, thermometer beside it. Never by raising the working temperature, never with the dial turned down for good: put it back to where it stood.`,
+    rule: `Opens within ${say(Math.abs(row.low), 'difference', 0)} ${falls ? 'over' : 'under'} its dial, never ${falls ? 'under' : 'over'} (${sourceOfRow(context, 'tol.limit')}).`,
+    guards: true,
+    safety: [
+      'A safety is proved, never by-passed: no bridge over it, not for a minute.',
+      'Hot water scalds: small vessel, gloves.',
+    ],
+    steps: [
+      {
+        id: 'calls',
+        title: 'The control calls',
+        does: `Set up so that the control calls and ${what} runs.`,
+        main: yesNo(`${what} runs`),
+      },
+      {
+        id: 'trip',
+        title: 'It opens',
+        does: `${falls ? 'Cool' : 'Warm'} its probe slowly. Read the thermometer when it opens.`,
+        main: trip,
+      },
+      {
+        id: 'opened',
+        title: 'The load is off',
+        does: `The control still calls. Is ${what} without current? Clamp its own line.`,
+        main: { kind: 'choice', label: what, choices: { off: 'No current', on: 'Still runs' }, wants: 'off' },
+      },
+      {
+        id: 'reset',
+        title: manual ? 'It stays off' : 'It comes back by itself',
+        does: manual
+          ? `Let its probe go back. ${what} must stay off until somebody resets it by hand.`
+          : `Let its probe go back. ${what} comes back by itself.`,
+        main: {
+          kind: 'choice',
+          label: 'When it is back',
+          choices: { stays: 'Stays off', returns: 'Comes back by itself' },
+          wants: manual ? 'stays' : 'returns',
+        },
+      },
+      {
+        id: 'left',
+        title: 'As it was left',
+        does: `Reset it${manual ? ' by hand' : ''}. Dial ${dialC === undefined ? 'as it is to stay' : `at ${say(dialC, 'temperature', 0)}`}, probe back in its place and fastened, cap on.`,
+        main: yesNo('Dial and probe are back'),
+      },
+    ],
+    judge: (found) => {
+      const stop = (head: string, reason: string, id: string, says: string, check: string) => ({
+        verdict: 'stop' as const,
+        head,
+        reason,
+        next: check,
+        causes: [cause(id, says, check, toWires)],
+      })
+      const at = found.value('trip')
+      if (found.picked('opened') === 'on')
+        return stop(
+          'Stop: the limiter does not take the load off',
+          `It opened and ${what} runs on.`,
+          'limiter-on-command',
+          'It only takes the command away, or the contactor it opens is welded or by-passed.',
+          'Isolate. Its contact belongs into the load\u2019s own line or into a contactor of its own; then this test again.',
+        )
+      if (at === null)
+        return stop(
+          'Stop: the limiter does not open',
+          'It was taken past its dial and stayed closed.',
+          'limiter-dead',
+          'Its capillary has lost its charge, its contact is welded, or the probe is not where you warmed.',
+          'Isolate and replace it. Nothing runs without it.',
+        )
+      if (at !== undefined && dialC !== undefined && (falls ? at < trip.low : at > trip.high))
+        return stop(
+          `Stop: it opens too ${falls ? 'low' : 'late'}`,
+          `${say(at, 'temperature')}; its dial stands at ${say(dialC, 'temperature', 0)}.`,
+          'limiter-late',
+          'The dial is not what its scale says, or its probe sits in the cool end of your vessel.',
+          'Once more, stirred. Still so: replace it.',
+        )
+      if (found.picked('reset') === 'returns' && manual)
+        return stop(
+          'Stop: it resets by itself',
+          'A limiter with manual reset came back alone.',
+          'resets-itself',
+          'Another model is fitted than planned, or its reset is jammed in.',
+          'Isolate. Fit the one with manual reset.',
+        )
+      if (at !== undefined && dialC !== undefined && (at < trip.low || at > trip.high))
+        return {
+          verdict: 'look' as const,
+          head: 'It opens too soon',
+          reason: `${say(at, 'temperature')}; its dial stands at ${say(dialC, 'temperature', 0)}, ${say(Math.abs(row.low), 'difference', 0)} may be missing.`,
+          next: 'Once more, slower and stirred.',
+          causes: [
+            cause(
+              'limiter-early',
+              'Warmed too fast, or its scale is off to the safe side.',
+              'Once more, slower. Still so: it will trip in use; replace it.',
+            ),
+          ],
+        }
+      return undefined
+    },
+  })
+}
+
+/** The maker's own safety chain of a heater: proved by whoever may, by the maker's way; we only keep that it was. */
+export function ownGuardTest(context: LoopContext, device: ResolvedDevice): TestSpec {
+  return spec(context, {
+    id: `limiter/${device.id}`,
+    kind: 'limiter',
+    title: 'The maker\u2019s own safety chain',
+    about: nameOf(device),
+    purpose: `${ownGuard(device.facts)!}. It was proved by the maker\u2019s way.`,
+    have: ['the maker\u2019s leaflet', 'the record of whoever proved it'],
+    how: 'By the maker\u2019s leaflet, by the licensed trade. Nothing of ours stands in for it or touches it.',
+    rule: 'Proved and recorded, or not proved.',
+    guards: true,
+    safety: ['Gas, oil, flue and refrigerant are for the licensed trade.'],
+    steps: [
+      {
+        id: 'proved',
+        title: 'Proved by the licensed trade',
+        does: `Was the safety chain of ${nameOf(device)} proved after installing, by the leaflet? The record is at hand.`,
+        main: yesNo('Proved and recorded', 'Proved', 'Not proved'),
+      },
+    ],
+    judge: (found) =>
+      found.picked('proved') === 'no'
+        ? {
+            verdict: 'stop',
+            head: 'Stop: its safety chain is not proved',
+            reason: `${nameOf(device)} is not to run before.`,
+            next: 'Have it proved by the licensed trade.',
+            causes: [
+              cause('own-guard-open', 'Nobody has proved it yet.', 'Licensed trade, by the maker\u2019s leaflet.'),
+            ],
+          }
+        : undefined,
+  })
+}

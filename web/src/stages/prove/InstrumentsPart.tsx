@@ -1,0 +1,190 @@
+import { useState } from 'react'
+import { ordered } from '@nachtigal/core/job/chain'
+import type { Instrument } from '@nachtigal/core/job/documents'
+import { outOfDate } from '@nachtigal/core/job/instruments'
+import { type Quantity, quantityView } from '@nachtigal/core/units/quantity'
+import { shownText } from '@nachtigal/core/units/quantity'
+import { useShelfQuery } from '../../lib/api'
+import { useLoop } from '../../loop/loopContext'
+import { today } from '../../loop/useKeepReading'
+import { Button } from '../../ui/Button'
+import { ChoiceField } from '../../ui/ChoiceField'
+import { Field } from '../../ui/Field'
+import { Shape } from '../../ui/Shape'
+
+const DAY = /^\d{4}-\d\d-\d\d$/
+
+/** The instruments of the job: which are out today, when each was checked, what it may err. */
+export function InstrumentsPart() {
+  const { job, change } = useLoop()
+  const day = today()
+  const all = ordered(job.instruments)
+  const taken = job.kit?.[day] ?? {}
+  const take = (id: string, out: boolean) => {
+    const { [id]: _it, ...others } = taken
+    change({ job: { ...job, kit: { ...job.kit, [day]: out ? { ...others, [id]: true } : others } } })
+  }
+  const write = (id: string, part: 'serial' | 'checked' | 'due', text: string): string | undefined => {
+    const { id: _id, ...instrument } = all.find((each) => each.id === id)!
+    const { [part]: _old, ...rest } = instrument
+    if (part !== 'serial' && text !== '' && !DAY.test(text))
+      return `${part === 'checked' ? 'Checked' : 'Due'} is \u201c${text}\u201d: it takes a day such as ${day}.`
+    const next: Instrument = { ...rest, ...(text === '' ? {} : { [part]: text }) }
+    return change({ job: { ...job, instruments: { ...job.instruments, [id]: next } } })
+  }
+  return (
+    <div className="work">
+      <div className="p-4 min-h-0 overflow-auto grid gap-3 content-start">
+        <h2 className="h2">Measured with today</h2>
+        {all.length === 0 ? (
+          <p>No instruments yet. Add the ones in your bag: what each may err counts in every verdict.</p>
+        ) : (
+          <ul className="grid gap-3" aria-label="Instruments">
+            {all.map((instrument) => (
+              <li key={instrument.id} className="instrument">
+                <label className="flex items-center gap-3 min-h-12">
+                  <input
+                    type="checkbox"
+                    checked={taken[instrument.id] === true}
+                    onChange={(event) => take(instrument.id, event.target.checked)}
+                  />
+                  <b className="text-[16px]">{instrument.name}</b>
+                  {outOfDate(instrument, day) ? (
+                    <span className="flex items-center gap-1">
+                      <Shape kind="look" /> check was due {instrument.due}
+                    </span>
+                  ) : null}
+                </label>
+                <p className="small text-ink2">{errsText(instrument)}</p>
+                <div className="grid grid-cols-3 gap-3 max-md:grid-cols-1">
+                  <Part
+                    label="Serial"
+                    value={instrument.serial}
+                    onKeep={(text) => write(instrument.id, 'serial', text)}
+                  />
+                  <Part
+                    label="Last checked"
+                    value={instrument.checked}
+                    placeholder={day}
+                    onKeep={(text) => write(instrument.id, 'checked', text)}
+                  />
+                  <Part
+                    label="Next check due"
+                    value={instrument.due}
+                    placeholder={day}
+                    onKeep={(text) => write(instrument.id, 'due', text)}
+                  />
+                </div>
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+      <aside className="panel" aria-label="Add an instrument">
+        <AddInstrument />
+        <p className="small text-ink2">
+          Where an instrument may err by more than a third of what may stray, the verdict is: cannot tell. One that is
+          out of date is said on the sheet.
+        </p>
+      </aside>
+    </div>
+  )
+}
+
+/** What an instrument may err, in the units of the job. */
+function errsText({ errs = {} }: Instrument): string {
+  return Object.entries(errs)
+    .map(([quantity, { fixed = 0, percent = 0 }]) => {
+      const { label, toShown } = quantityView(quantity === 'temperature' ? 'difference' : (quantity as Quantity), {
+        temperatureUnit: 'C',
+        system: 'metric',
+      })
+      const amount = fixed > 0 ? `${shownText(toShown(fixed), fixed < 1 ? 2 : 1)}\u00a0${label}` : ''
+      const share = percent > 0 ? `${percent}\u00a0% of reading` : ''
+      return `${quantity} \u00b1 ${[amount, share].filter(Boolean).join(' + ')}`
+    })
+    .join('; ')
+}
+
+function Part({
+  label,
+  value = '',
+  placeholder,
+  onKeep,
+}: {
+  readonly label: string
+  readonly value?: string | undefined
+  readonly placeholder?: string
+  readonly onKeep: (text: string) => string | undefined
+}) {
+  const [text, setText] = useState<string>()
+  const [problem, setProblem] = useState<string>()
+  return (
+    <Field label={label} text error={problem}>
+      {(ids) => (
+        <input
+          {...ids}
+          value={text ?? value}
+          maxLength={60}
+          placeholder={placeholder}
+          onChange={(event) => setText(event.target.value)}
+          onBlur={() => {
+            if (text === undefined) return
+            const refused = text.trim() === value ? undefined : onKeep(text.trim())
+            setProblem(refused)
+            if (refused === undefined) setText(undefined)
+          }}
+        />
+      )}
+    </Field>
+  )
+}
+
+function AddInstrument() {
+  const { job, change } = useLoop()
+  const { data: shelf } = useShelfQuery()
+  const [type, setType] = useState<string>()
+  const [problem, setProblem] = useState<string>()
+  const types = shelf?.instruments ?? []
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        const found = types.find(({ id }) => id === type)
+        if (!found) {
+          setProblem('Kind is empty: it takes one of the list.')
+          return
+        }
+        const id = crypto.randomUUID()
+        const order = (ordered(job.instruments).at(-1)?.order ?? 0) + 1
+        const day = today()
+        const refused = change({
+          job: {
+            ...job,
+            instruments: { ...job.instruments, [id]: { order, name: found.title, errs: found.errs } },
+            kit: { ...job.kit, [day]: { ...job.kit?.[day], [id]: true } },
+          },
+        })
+        setProblem(refused)
+      }}
+    >
+      <h2 className="h2">Add one</h2>
+      <ChoiceField
+        label="Kind"
+        value={type}
+        choices={types.map(({ id, title, about }) => ({ value: id, title: `${title} (${about})` }))}
+        onChoose={(value) => {
+          setType(value)
+          setProblem(undefined)
+        }}
+      />
+      {problem ? (
+        <p role="alert" className="error">
+          {problem}
+        </p>
+      ) : null}
+      <Button type="submit">Put it in the bag</Button>
+    </form>
+  )
+}

@@ -1,0 +1,78 @@
+import { useState } from 'react'
+import type { ProofTest } from '@nachtigal/core/proof/proofTest'
+import { PHONE, useMedia } from '../../lib/useMedia'
+import { useLoop } from '../../loop/loopContext'
+import { Button } from '../../ui/Button'
+import { Shape } from '../../ui/Shape'
+import { WorkSheet } from '../../ui/WorkSheet'
+import { stepShape } from './shapes'
+import { StepSheet } from './StepSheet'
+import { TestHead, TestResults } from './TestResults'
+import { testPath } from './TestsPart'
+
+/** Chosen on a phone before the first step: what the test is for, what to have at hand, what can hurt. */
+const BEFORE = 'before'
+
+/** One test: its steps as a column of results, the step in hand large. */
+export function TestPart({ test }: { test: ProofTest }) {
+  const { job, loop } = useLoop()
+  const [chosen, setChosen] = useState<string | undefined>(() =>
+    test.steps.some(({ verdict }) => verdict !== 'waiting') ? undefined : BEFORE,
+  )
+  const phone = useMedia(PHONE)
+  const step =
+    test.steps.find(({ id }) => id === chosen) ??
+    test.steps.find(({ verdict, spare }) => verdict === 'waiting' && !spare) ??
+    test.steps.at(-1)!
+  const at = test.steps.indexOf(step)
+  const next = () =>
+    setChosen(
+      test.steps[at + 1]?.id ??
+        test.steps.find(({ verdict, id }) => verdict === 'waiting' && id !== step.id)?.id ??
+        step.id,
+    )
+  const asking = phone && chosen === BEFORE
+  return (
+    <div className="fills test-part">
+      {phone ? (
+        <nav className="steps-strip" aria-label="Steps">
+          <button type="button" aria-current={asking} aria-label="Before the test" onClick={() => setChosen(BEFORE)}>
+            <span className="cond">before</span>
+            <Shape kind="note" />
+          </button>
+          {test.steps.map((each, i) => (
+            <button
+              key={each.id}
+              type="button"
+              aria-current={!asking && each.id === step.id}
+              aria-label={`Step ${i + 1}, ${each.title}`}
+              onClick={() => setChosen(each.id)}
+            >
+              <span>{i + 1}</span>
+              <Shape kind={stepShape[each.verdict]} labelled />
+            </button>
+          ))}
+        </nav>
+      ) : (
+        <TestResults test={test} step={step} onChoose={setChosen} />
+      )}
+      {asking ? (
+        <WorkSheet
+          labelledBy="before-title"
+          actions={
+            <>
+              <Button second end="" to={testPath(job.id, loop.id, '').replace(/\/test\/$/, '')}>
+                All tests
+              </Button>
+              <Button onClick={() => setChosen(test.steps[0]!.id)}>First step</Button>
+            </>
+          }
+        >
+          <TestHead test={test} />
+        </WorkSheet>
+      ) : (
+        <StepSheet key={`${step.id} ${test.take}`} test={test} step={step} onNext={next} />
+      )}
+    </div>
+  )
+}
