@@ -1,6 +1,7 @@
 import type { InstrumentType } from '@nachtigal/core/job/instruments'
 import type { Symptom } from '@nachtigal/core/proof/symptom'
 import type { Climate } from '@nachtigal/core/plant/climate'
+import type { LogKind } from '@nachtigal/core/job/logKind'
 import type { Command, LogRow } from '@nachtigal/core/job/command'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
 import type { CalcData } from '@nachtigal/core/calc/calculation'
@@ -20,6 +21,13 @@ export const routes = {
   job: '/api/jobs/:jobId',
   commands: '/api/jobs/:jobId/commands',
   log: '/api/jobs/:jobId/log',
+  logVerify: '/api/jobs/:jobId/log/verify',
+  logCsv: '/api/jobs/:jobId/log.csv',
+  logJson: '/api/jobs/:jobId/log.json',
+  at: '/api/jobs/:jobId/at/:sequence',
+  photo: '/api/jobs/:jobId/photos/:hash',
+  panelCard: '/api/jobs/:jobId/loops/:loopId/panel-card.pdf',
+  ownersPage: '/api/jobs/:jobId/loops/:loopId/owners-page.pdf',
   file: '/api/jobs/:jobId/file',
   import: '/api/import',
   asLeft: '/api/jobs/:jobId/loops/:loopId/as-left.pdf',
@@ -61,6 +69,23 @@ export interface CommandReply {
 export interface LogPage {
   readonly rows: readonly LogRow[]
   readonly total: number
+  /** There are older ones. */
+  readonly more?: true
+}
+
+/** What is looked for in a log; what is left out does not count. */
+export interface LogWanted {
+  readonly before?: number | undefined
+  readonly loop?: string | undefined
+  readonly kind?: LogKind | undefined
+  readonly by?: string | undefined
+  readonly words?: string | undefined
+}
+
+/** Whether the chain of hashes holds, and the first row where it does not. */
+export interface LogVerdict {
+  readonly rows: number
+  readonly brokenAt?: number
 }
 
 export interface Shelf {
@@ -77,6 +102,12 @@ export interface Shelf {
   readonly instruments: readonly InstrumentType[]
   /** What a loop may complain of, with causes, what tells them apart, and remedies. */
   readonly symptoms: readonly Symptom[]
+}
+
+/** A photo in a job file: what it is, and its bytes in base64. */
+export interface PhotoFile {
+  readonly type: string
+  readonly base64: string
 }
 
 /** What calculations are handed of a shelf. */
@@ -100,6 +131,8 @@ export interface ShelfReply {
 export interface JobFile {
   readonly format: 'nachtigal-job'
   readonly version: number
+  /** By the hash of their contents; left out where there are none. */
+  readonly photos?: Readonly<Record<string, PhotoFile>>
   readonly job: JobDocument
   readonly loops: Readonly<Record<string, LoopDocument>>
   readonly log: readonly LogRow[]

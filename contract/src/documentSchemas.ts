@@ -223,6 +223,8 @@ export const jobSchema = shape({
   notes: mapOf(shape({ ...noted, text: filledText(4000) })),
 })
 
+const signature = () => ({ by: filledText(80), at: instant().required(), instrument: filledText(400) })
+
 export const loopSchema = shape({
   version: number().oneOf([2], '${path} must be 2').required(),
   type: oneOf(['loop']).required(),
@@ -329,13 +331,21 @@ export const loopSchema = shape({
   waivers: mapOf(shape({ by: filledText(80), reason: filledText(400) })),
   temporary: mapOf(shape({ ...noted, kind: oneOf(temporaryKinds), what: filledText(400) })),
   handover: shape({
-    signed: shape({ by: filledText(80), at: instant().required(), instrument: filledText(120) }).default(undefined),
+    signed: optional(shape(signature())),
+    ticks: optionalMapOf(shape({ by: filledText(80), at: instant().required() })),
+    retest: day(),
+    call: text(120),
+    reopened: optional(shape({ by: filledText(80), at: instant().required(), why: filledText(400) })),
+    past: optionalMapOf(shape({ ...signature(), order: order() })),
   }).required(),
   notes: optionalMapOf(
     shape({
       ...noted,
       text: filledText(4000),
       sum: shape({ calc: filledText(60), given: filledText(8000) }).default(undefined),
+      photo: string().matches(/^[0-9a-f]{64}$/, '${path} is no hash of a photo'),
+      test: text(),
+      step: text(),
     }),
   ),
   trial: shape({

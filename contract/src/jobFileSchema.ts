@@ -1,7 +1,13 @@
 import { array, string } from 'yup'
 import { commandSchema } from './commandSchema'
 import { jobSchema, loopSchema } from './documentSchemas'
-import { finite, instant, mapOf, oneOf, shape, anyFields } from './parts'
+import { anyFields, finite, instant, mapOf, oneOf, optionalMapOf, shape } from './parts'
+
+/** Pictures that are taken in: what a phone's camera makes once the page has made it small. */
+export const photoTypes = ['image/jpeg', 'image/png', 'image/webp'] as const
+/** Bytes of a photo at most. */
+export const MOST_PHOTO_BYTES = 3_000_000
+const MOST_PHOTO_CHARACTERS = Math.ceil(MOST_PHOTO_BYTES / 3) * 4
 
 /** Version of the job file that is written; older ones are taken in and brought to it. */
 export const JOB_FILE_VERSION = 2
@@ -31,6 +37,15 @@ export const jobFileSchema = shape({
   version: finite(JOB_FILE_VERSION, JOB_FILE_VERSION).required(),
   job: jobSchema.required(),
   loops: mapOf(loopSchema),
+  photos: optionalMapOf(
+    shape({
+      type: oneOf(photoTypes).required(),
+      base64: string()
+        .matches(/^[A-Za-z0-9+/]+={0,2}$/, '${path} is no base64')
+        .max(MOST_PHOTO_CHARACTERS, '${path} is too large')
+        .required(),
+    }),
+  ),
   log: log(),
 })
 

@@ -72,7 +72,7 @@ export function createApp(deps: AppDeps): Express {
       },
     }),
   )
-  app.use(routes.import, express.json({ limit: '32mb' }))
+  app.use(routes.import, express.json({ limit: '128mb' }))
   app.use(routes.shelf, express.json({ limit: '4mb' }))
   app.use(routes.calc, express.json({ limit: '4mb', strict: false }))
   app.use('/api', express.json({ limit: '1mb' }))

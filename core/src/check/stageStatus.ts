@@ -2,6 +2,7 @@ import { keyingSheet, waits } from '../proof/keyingSheet'
 import { failed, proofTests, settled } from '../proof/proofTests'
 import { safetyBlocks } from '../proof/safetyBlocks'
 import { safetyBlockIds } from '../proof/safetyStep'
+import { handoverTicks } from '../job/handover'
 import { openQuestions } from '../survey/surveyResult'
 import { type Stage, stages } from '../survey/hazards'
 import { counted } from '../units/words'
@@ -132,7 +133,7 @@ function prove(context: LoopContext): Progress {
 /** Where each of the seven stages stands, for rail, list and board. A stage is never locked. */
 export function stageStatus(context: LoopContext): StageStatus[] {
   const findings = checkLoop(context).open
-  const { signed } = context.loop.handover
+  const { signed, reopened } = context.loop.handover
   const keptRuns = Object.keys(context.loop.trial?.runs ?? {}).length
   const progress: Record<Stage, Progress> = {
     survey: survey(context),
@@ -147,7 +148,9 @@ export function stageStatus(context: LoopContext): StageStatus[] {
           : notBegun,
     prove: prove(context),
     'hand-over': signed
-      ? { begun: true, done: true, says: `signed by ${signed.by}` }
+      ? reopened
+        ? { begun: true, done: false, says: 'opened again', next: 'Sign it again' }
+        : { begun: true, done: true, says: `signed by ${signed.by}` }
       : { ...notBegun, next: 'Sign the as-left sheet' },
   }
   return stages.map((stage) => {
@@ -181,6 +184,10 @@ export function nextThing(context: LoopContext): {
 /** Stages whose work must be done before anyone signs. */
 const signed: ReadonlySet<Stage> = new Set(['survey', 'wire', 'set', 'prove'])
 
+/** What still has to be ticked before anyone signs. */
+export const ticksOpen = ({ handover }: Pick<LoopContext['loop'], 'handover'>): string[] =>
+  Object.entries(handoverTicks).flatMap(([id, title]) => (handover.ticks?.[id] ? [] : [title]))
+
 /** Why the hand-over cannot be signed yet; empty when it can. Stops, temporary work and failed tests keep it shut. */
 export function signingBlockedBy(context: LoopContext): string[] {
   const { open } = checkLoop(context)
@@ -188,6 +195,7 @@ export function signingBlockedBy(context: LoopContext): string[] {
     ...open
       .filter(({ severity, code }) => severity === 'stop' || code === TEST_FAILED)
       .map(({ head, remedy }) => `${head} ${remedy}`),
+    ...ticksOpen(context.loop).map((title) => `Not ticked: ${title.toLowerCase()}.`),
     ...Object.values(context.loop.temporary).map(({ what }) => `Temporary: ${what}. Take it off first.`),
     ...context.rows
       .filter((row) => judgeRow(context, row).verdict === 'stop')

@@ -1,7 +1,17 @@
 import { spell } from '../control/timerSequence'
 import type { Behaviour } from '../job/behaviour'
 import type { Change } from '../job/command'
-import type { LoopDocument, PastResult, ProofReading, Reading, RowChange, StepDone, WayTaken } from '../job/documents'
+import { type HandoverTick, handoverTicks } from '../job/handover'
+import type {
+  LoopDocument,
+  LoopNote,
+  PastResult,
+  ProofReading,
+  Reading,
+  RowChange,
+  StepDone,
+  WayTaken,
+} from '../job/documents'
 import { safetyStepWords } from '../proof/safetyStep'
 import { kindOfTest, stepWords, testTitles } from '../proof/testTitles'
 import { hazards } from '../survey/hazards'
@@ -295,9 +305,26 @@ function named(
     ]
   if (a === 'waivers')
     return ['Finding closed', (v) => (v === null || v === undefined ? 'open' : (v as { reason: string }).reason)]
+  if (a === 'instruments') return [`Instrument ${b ?? ''}`.trim(), plain]
+  if (a === 'kit')
+    return [`Measured with on ${b ?? ''}`, (v) => (v === null || v === undefined ? 'not taken out' : 'taken out')]
+  if (a === 'notes' && (value as LoopNote | null)?.photo !== undefined)
+    return ['Photo', (v) => (v === null || v === undefined ? 'nothing' : (v as LoopNote).text)]
   if (a === 'notes') return ['Note', (v) => (v === null || v === undefined ? 'nothing' : (v as { text: string }).text)]
   if (a === 'temporary')
     return ['Temporary', (v) => (v === null || v === undefined ? 'nothing' : (v as { what: string }).what)]
+  if (a === 'handover' && b === 'ticks')
+    return [
+      `Hand-over: ${(handoverTicks[c as HandoverTick] ?? c ?? '').toLowerCase()}`,
+      (v) => (v === null || v === undefined ? 'not ticked' : 'ticked'),
+    ]
+  if (a === 'handover' && b === 'reopened')
+    return [
+      'Hand-over',
+      (v) => (v === null || v === undefined ? 'locked' : `opened again: ${(v as { why: string }).why}`),
+    ]
+  if (a === 'handover' && (b === 'retest' || b === 'call'))
+    return [b === 'retest' ? 'Next test' : 'Whom to call', plain]
   if (a === 'handover')
     return [
       'Hand-over',

@@ -10,5 +10,6 @@ export function atomicPath(path: readonly string[]): boolean {
   if (a === 'chain') return b === 'connections' && path.length === 3
   if (a === 'proof') return path.length === 3
   if (a === 'survey') return (b === 'ways' && path.length === 3) || (b === 'found' && path.length === 4)
+  if (a === 'handover' && (b === 'ticks' || b === 'past')) return path.length === 3
   return (a === 'handover' || a === 'waivers' || a === 'temporary' || a === 'notes') && path.length === 2
 }

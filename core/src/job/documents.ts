@@ -52,6 +52,11 @@ export interface Note {
 /** A note of a loop; one that keeps a sum says which and what was put in, as JSON text in SI, so that it can be opened again. */
 export interface LoopNote extends Note {
   readonly sum?: { readonly calc: string; readonly given: string }
+  /** A photo, by the hash of its contents. */
+  readonly photo?: string
+  /** The test and step that it was taken at. */
+  readonly test?: string
+  readonly step?: string
 }
 
 /** One controlled loop: everything from the first visit to the hand-over sheet. */
@@ -95,7 +100,7 @@ export interface LoopDocument {
   readonly waivers: Readonly<Record<string, { readonly by: string; readonly reason: string }>>
   /** Bridges, forced outputs, lifted wires: hand-over stays shut until it is empty. */
   readonly temporary: Readonly<Record<string, Temporary>>
-  readonly handover: { readonly signed?: SignOff }
+  readonly handover: Handover
   readonly notes?: Readonly<Record<string, LoopNote>>
   /** What was tried by simulation. */
   readonly trial?: Trial
@@ -257,6 +262,21 @@ export interface SignOff {
   readonly by: string
   readonly at: string
   readonly instrument: string
+}
+
+/** Where the hand-over of a loop stands. */
+export interface Handover {
+  readonly signed?: SignOff
+  /** What was ticked, by whom. */
+  readonly ticks?: Readonly<Record<string, { readonly by: string; readonly at: string }>>
+  /** Day of the next test, as ISO text. */
+  readonly retest?: string
+  /** Whom the owner calls. */
+  readonly call?: string
+  /** Opened again after the signature: changes since are told. */
+  readonly reopened?: { readonly by: string; readonly at: string; readonly why: string }
+  /** Signatures that a later one stands for. */
+  readonly past?: Readonly<Record<string, SignOff & { readonly order: number }>>
 }
 
 export type AnyDocument = JobDocument | LoopDocument

@@ -139,7 +139,7 @@ function figures(context: LoopContext): Readonly<Record<string, string>> {
     probe: probe ? nameOf(probe) : 'the probe',
     probe20: substitute(context, plan.input, 20) ?? 'what its table says',
     'set-ohm': substitute(context, plan.input, plan.setpointC) ?? 'the set\u2019s value',
-    lag: say(lagS, 'seconds'),
+    lag: spell(lagS),
     load: load ? nameOf(load) : loadName(context, plan),
     relay: relay ? nameOf(relay) : 'the relay',
     limiter: limiter

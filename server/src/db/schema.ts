@@ -1,4 +1,4 @@
-import { boolean, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import { boolean, customType, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
 import type { Command } from '@nachtigal/core/job/command'
 import type { AnyDocument } from '@nachtigal/core/job/documents'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
@@ -32,6 +32,22 @@ export const ownDevices = pgTable('own_devices', {
   takenOff: boolean('taken_off').notNull(),
   changedAt: text('changed_at').notNull(),
 })
+
+const bytes = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' })
+
+/** Photos by the hash of their contents; a note names the hash. One that no note names any more stays, for the log does. */
+export const photos = pgTable(
+  'photos',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    hash: text('hash').notNull(),
+    type: text('type').notNull(),
+    body: bytes('body').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.hash] })],
+)
 
 /** Append-only. Rows are never migrated and never changed. */
 export const logRows = pgTable(

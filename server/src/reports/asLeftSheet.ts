@@ -6,6 +6,7 @@ import { signingBlockedBy } from '@nachtigal/core/check/stageStatus'
 import { switchingPlans } from '@nachtigal/core/job/behaviour'
 import type { Reading } from '@nachtigal/core/job/documents'
 import { keyingSheet } from '@nachtigal/core/proof/keyingSheet'
+import { handoverTicks } from '@nachtigal/core/job/handover'
 import { proofTests } from '@nachtigal/core/proof/proofTests'
 import { readText, shouldText } from '@nachtigal/core/proof/takeTest'
 import { hazards } from '@nachtigal/core/survey/hazards'
@@ -283,6 +284,19 @@ export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
     }),
     ...(signed ? [] : blocked.map((line) => t(`Keeps hand-over open: ${line}`, { margin: [0, 0, 0, 3] }))),
   )
+  const { ticks = {}, retest } = loop.handover
+  content.push(
+    heading('Handed over with it'),
+    ...Object.entries(handoverTicks).map(([id, title]) => {
+      const tick = ticks[id]
+      return t(`${tick ? '[x]' : '[ ]'} ${title}${tick ? `, ${tick.by}, ${tick.at.slice(0, 10)}` : ''}`, {
+        margin: [0, 0, 0, 2],
+      })
+    }),
+    ...(retest ? [t(`Next test: ${retest}.`, { margin: [0, 0, 0, 2] })] : []),
+  )
+  if (stamp.since && stamp.since.length > 0)
+    content.push(heading('Since hand-over'), ...stamp.since.map((line) => t(line, { margin: [0, 0, 0, 2] })))
   if (ticked.length > 0)
     content.push(heading('Cautions'), ...ticked.map(({ caution }) => t(words.tell(caution), { margin: [0, 0, 0, 3] })))
   content.push(

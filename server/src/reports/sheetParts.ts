@@ -39,6 +39,8 @@ export function table(
 export interface Stamp {
   readonly printedAt: string
   readonly hash: string
+  /** What was changed after the loop was handed over, in words. */
+  readonly since?: readonly string[]
 }
 
 /** A sheet of one loop: page, faces, footer. */

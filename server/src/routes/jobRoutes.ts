@@ -1,12 +1,19 @@
-import { Router } from 'express'
+import { raw, type Request, Router } from 'express'
 import type { Schema } from 'yup'
-import { type JobFile, routes } from '@nachtigal/contract/api'
+import { type JobFile, type LogWanted, routes } from '@nachtigal/contract/api'
 import { refusal } from '@nachtigal/contract/check'
 import { commandSchema } from '@nachtigal/contract/commandSchema'
-import { JOB_FILE_VERSION, jobFileSchema, olderJobFileSchema } from '@nachtigal/contract/jobFileSchema'
+import {
+  JOB_FILE_VERSION,
+  jobFileSchema,
+  MOST_PHOTO_BYTES,
+  olderJobFileSchema,
+} from '@nachtigal/contract/jobFileSchema'
 import type { Command } from '@nachtigal/core/job/command'
+import { type LogKind, logKinds } from '@nachtigal/core/job/logKind'
 import { AppError } from '../appError'
 import { checkStorable } from './checkStorable'
+import { logCsv } from '../reports/logCsv'
 import type { JobStore } from '../store/jobStore'
 
 function accept<T>(schema: Schema, body: unknown, code: 'COMMAND_REFUSED' | 'FILE_REFUSED'): T {
@@ -41,6 +48,26 @@ function shapeOfVersion(body: unknown) {
   return version === JOB_FILE_VERSION ? jobFileSchema : olderJobFileSchema
 }
 
+/** Longest text that a log is searched for. */
+const MOST_WORDS = 100
+
+/** What is wanted of a log, from the address; what makes no sense there does not count. */
+function wantedOf(query: Request['query']): LogWanted {
+  const text = (name: string) => {
+    const value = query[name]
+    return typeof value === 'string' && value !== '' ? value.slice(0, MOST_WORDS) : undefined
+  }
+  const before = Number(text('before'))
+  const kind = text('kind')
+  return {
+    before: Number.isInteger(before) && before > 0 ? before : undefined,
+    loop: text('loop'),
+    by: text('by'),
+    words: text('words'),
+    kind: kind !== undefined && Object.hasOwn(logKinds, kind) ? (kind as LogKind) : undefined,
+  }
+}
+
 const LOG_PAGE = 200
 
 /** A file name that any system takes: letters and digits of the job's name, nothing else. */
@@ -72,10 +99,42 @@ export function jobRoutes({ store }: { readonly store: JobStore }): Router {
     response.json(await store.apply(command))
   })
   router.get(routes.log, async (request, response) => {
-    const before = Number(request.query['before'])
-    response.json(
-      await store.log(request.params.jobId, LOG_PAGE, Number.isInteger(before) && before > 0 ? before : undefined),
-    )
+    response.json(await store.log(request.params.jobId, LOG_PAGE, wantedOf(request.query)))
+  })
+  router.get(routes.logVerify, async (request, response) => {
+    response.json(await store.verify(request.params.jobId))
+  })
+  router.get(routes.logJson, async (request, response) => {
+    const { job } = await store.read(request.params.jobId)
+    response.attachment(fileName(`${job.name}-log`, 'json')).json(await store.wholeLog(job.id))
+  })
+  router.get(routes.logCsv, async (request, response) => {
+    const state = await store.read(request.params.jobId)
+    const text = logCsv(state, await store.wholeLog(state.job.id))
+    response
+      .type('text/csv; charset=utf-8')
+      .attachment(fileName(`${state.job.name}-log`, 'csv'))
+      .send(text)
+  })
+  router.put(routes.photo, raw({ type: () => true, limit: MOST_PHOTO_BYTES }), async (request, response) => {
+    const { jobId = '', hash = '' } = request.params as Record<string, string>
+    await store.putPhoto(jobId, hash, Buffer.isBuffer(request.body) ? request.body : new Uint8Array())
+    response.status(204).end()
+  })
+  router.get(routes.photo, async (request, response) => {
+    const { type, body } = await store.photo(request.params.jobId, request.params.hash)
+    response.type(type).setHeader('Cache-Control', 'private, max-age=31536000, immutable')
+    response.send(Buffer.from(body))
+  })
+  router.get(routes.at, async (request, response) => {
+    const sequence = Number(request.params.sequence)
+    if (!Number.isInteger(sequence) || sequence < 1)
+      throw new AppError(
+        'ROW_UNKNOWN',
+        `sequence is ${request.params.sequence.slice(0, 20)}: it takes a row\u2019s number`,
+        { field: 'sequence' },
+      )
+    response.json(await store.at(request.params.jobId, sequence))
   })
   router.get(routes.file, async (request, response) => {
     const file = await store.exportFile(request.params.jobId)

@@ -1,12 +1,16 @@
 import { type Request, type Response, Router } from 'express'
 import { routes } from '@nachtigal/contract/api'
 import { loopContext, type LoopContext } from '@nachtigal/core/check/context'
+import { wordChange } from '@nachtigal/core/check/wordChange'
+import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import { changesSince } from '@nachtigal/core/job/handover'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import { cutOutOf } from '@nachtigal/core/wiring/cutOut'
 import { AppError } from '../appError'
 import { asLeftSheet } from '../reports/asLeftSheet'
 import { keyingCsv, keyingPdf } from '../reports/keyingSheets'
 import { layPicture } from '../reports/layPicture'
+import { ownersPage, panelCard } from '../reports/ownerSheets'
 import type { RenderPdf } from '../reports/renderPdf'
 import type { Stamp } from '../reports/sheetParts'
 import { cutOutSheet, labelsSheet, pictureSheet, wiresSheet } from '../reports/wireSheets'
@@ -21,6 +25,23 @@ interface Deps {
   readonly now: () => string
 }
 
+/** What of a loop was changed after it was signed, in words; nothing where it never was. */
+async function sinceHandover(store: JobStore, job: JobDocument, loop: LoopDocument): Promise<string[] | undefined> {
+  if (!loop.handover.signed) return undefined
+  const { rows } = await store.log(job.id, SIGNINGS, { loop: loop.id, kind: 'hand-over' })
+  const row = rows.find(({ command }) =>
+    command.change.some(({ path, to }) => path.join('/') === 'handover/signed' && to !== null),
+  )
+  if (!row) return undefined
+  const then = (await store.at(job.id, row.sequence)).loops[loop.id]
+  return changesSince(then, loop).map((change) => {
+    const { what, before, after } = wordChange(change, job)
+    return `${what}: ${before} to ${after}`
+  })
+}
+/** Rows about a hand-over that are looked through for the signature. */
+const SIGNINGS = 200
+
 /** Printed sheets and lists, made on the server with its own fonts. */
 export function sheetRoutes({ store, data, renderPdf, now }: Deps): Router {
   const read = async (request: Request): Promise<{ readonly context: LoopContext; readonly stamp: Stamp }> => {
@@ -29,9 +50,10 @@ export function sheetRoutes({ store, data, renderPdf, now }: Deps): Router {
     const loop = loops[loopId]
     if (!loop) throw new AppError('LOOP_UNKNOWN', `there is no loop ${loopId} in this job`, { loopId })
     const { rows } = await store.log(jobId, 1)
+    const since = await sinceHandover(store, job, loop)
     return {
       context: loopContext(job, loop, data, job, Object.values(loops)),
-      stamp: { printedAt: now(), hash: rows[0]?.hash ?? '' },
+      stamp: { printedAt: now(), hash: rows[0]?.hash ?? '', ...(since ? { since } : {}) },
     }
   }
   const pdf =
@@ -54,6 +76,8 @@ export function sheetRoutes({ store, data, renderPdf, now }: Deps): Router {
     }
   return Router()
     .get(routes.asLeft, pdf('as-left', asLeftSheet))
+    .get(routes.panelCard, pdf('panel-card', panelCard))
+    .get(routes.ownersPage, pdf('owners-page', ownersPage))
     .get(routes.wiresPdf, pdf('wires', wiresSheet))
     .get(routes.labels, pdf('labels', labelsSheet))
     .get(

@@ -1,8 +1,16 @@
-import { randomUUID } from 'node:crypto'
+import { createHash, randomUUID } from 'node:crypto'
 import { and, asc, count, desc, eq, sql } from 'drizzle-orm'
-import type { CommandReply, JobFile, JobState, JobSummary, LogPage } from '@nachtigal/contract/api'
+import type {
+  CommandReply,
+  JobFile,
+  JobState,
+  JobSummary,
+  LogPage,
+  LogVerdict,
+  LogWanted,
+} from '@nachtigal/contract/api'
 import { refusal } from '@nachtigal/contract/check'
-import { JOB_FILE_VERSION } from '@nachtigal/contract/jobFileSchema'
+import { JOB_FILE_VERSION, MOST_PHOTO_BYTES } from '@nachtigal/contract/jobFileSchema'
 import { jobSchema, loopSchema } from '@nachtigal/contract/documentSchemas'
 import { loopContext } from '@nachtigal/core/check/context'
 import { signingBlockedBy } from '@nachtigal/core/check/stageStatus'
@@ -11,10 +19,13 @@ import { sameValue } from '@nachtigal/core/job/canonicalJson'
 import { type Command, firstHash, type LogRow } from '@nachtigal/core/job/command'
 import type { AnyDocument, JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
+import { lockedOut } from '@nachtigal/core/job/handover'
 import { migration } from '@nachtigal/core/job/migrate'
 import { AppError } from '../appError'
 import type { Database } from '../db/openDatabase'
-import { documents, jobs, logRows } from '../db/schema'
+import { documents, jobs, logRows, photos } from '../db/schema'
+import { logFilter } from './logFilter'
+import { photoType } from './photoType'
 import { brokenLink, rowHash } from './rowHash'
 
 /** Everything the server does with jobs: one transaction for documents and log. */
@@ -22,9 +33,18 @@ export interface JobStore {
   list(): Promise<JobSummary[]>
   read(jobId: string): Promise<JobState>
   apply(command: Command): Promise<CommandReply>
-  log(jobId: string, limit: number, before?: number): Promise<LogPage>
+  log(jobId: string, limit: number, wanted?: LogWanted): Promise<LogPage>
+  /** Whether every row follows from the one before; the first that does not. */
+  verify(jobId: string): Promise<LogVerdict>
+  /** The job as it was after a row of its log. */
+  at(jobId: string, sequence: number): Promise<JobState>
+  /** Every row of the log, oldest first. */
+  wholeLog(jobId: string): Promise<readonly LogRow[]>
   exportFile(jobId: string): Promise<JobFile>
   importFile(file: JobFile): Promise<{ jobId: string }>
+  /** Keeps a photo under the hash of its bytes; the same one twice is kept once. @throws AppError when it is none, or another's hash */
+  putPhoto(jobId: string, hash: string, body: Uint8Array): Promise<void>
+  photo(jobId: string, hash: string): Promise<{ readonly type: string; readonly body: Uint8Array }>
   /** Brings jobs that an older program wrote to the present versions; answers how many. */
   migrate(): Promise<number>
 }
@@ -40,9 +60,18 @@ export function createJobStore(db: Database, data: FieldData, now: () => string)
     list: () => listJobs(db),
     read: (jobId) => readJob(db, jobId),
     apply: (command) => db.transaction((tx) => applyInTransaction(tx, command, data, now())),
-    log: (jobId, limit, before) => readLog(db, jobId, limit, before),
+    log: (jobId, limit, wanted) => readLog(db, jobId, limit, wanted),
+    verify: async (jobId) => {
+      const rows = await wholeLog(db, jobId)
+      const broken = brokenLink(rows)
+      return { rows: rows.length, ...(broken === undefined ? {} : { brokenAt: broken }) }
+    },
+    at: (jobId, sequence) => jobAt(db, jobId, sequence),
+    wholeLog: (jobId) => wholeLog(db, jobId),
     exportFile: (jobId) => exportJob(db, jobId),
     importFile: (file) => db.transaction((tx) => importJob(tx, file, now())),
+    putPhoto: (jobId, hash, body) => putPhoto(db, jobId, hash, body),
+    photo: (jobId, hash) => readPhoto(db, jobId, hash),
     migrate: () => migrateJobs(db, now),
   }
 }
@@ -82,15 +111,56 @@ async function readJob(db: Database, jobId: string): Promise<JobState> {
   return { job: job as JobDocument, loops: loops as Record<string, LoopDocument>, revision: row.revision }
 }
 
-async function readLog(db: Database, jobId: string, limit: number, before?: number): Promise<LogPage> {
-  const [row] = await db.select().from(jobs).where(eq(jobs.id, jobId))
-  if (!row) throw new AppError('JOB_UNKNOWN', `there is no job ${jobId}`, { jobId })
-  const where =
-    before === undefined
-      ? eq(logRows.jobId, jobId)
-      : and(eq(logRows.jobId, jobId), sql`${logRows.sequence} < ${before}`)
-  const rows = await db.select().from(logRows).where(where).orderBy(desc(logRows.sequence)).limit(limit)
-  return { total: row.revision, rows: rows.map(asLogRow) }
+/** Rows that are looked through at once for a filter. */
+const SEARCHED = 500
+
+/** The newest rows that answer what is wanted, so many at most. */
+async function readLog(db: Database, jobId: string, limit: number, wanted: LogWanted = {}): Promise<LogPage> {
+  const state = await readJob(db, jobId)
+  const { before, ...filter } = wanted
+  const plain = Object.values(filter).every((each) => each === undefined || each === '')
+  const fits = logFilter(state, filter)
+  const rows: LogRow[] = []
+  let below = before ?? state.revision + 1
+  while (rows.length < limit && below > 1) {
+    const batch = await db
+      .select()
+      .from(logRows)
+      .where(and(eq(logRows.jobId, jobId), sql`${logRows.sequence} < ${below}`))
+      .orderBy(desc(logRows.sequence))
+      .limit(plain ? limit : SEARCHED)
+    if (batch.length === 0) break
+    for (const row of batch.map(asLogRow)) {
+      below = row.sequence
+      if (fits(row)) rows.push(row)
+      if (rows.length === limit) break
+    }
+  }
+  return { total: state.revision, rows, ...(below > 1 ? { more: true } : {}) }
+}
+
+async function wholeLog(db: Database | Transaction, jobId: string): Promise<readonly LogRow[]> {
+  const rows = await db.select().from(logRows).where(eq(logRows.jobId, jobId)).orderBy(asc(logRows.sequence))
+  if (rows.length === 0) throw new AppError('JOB_UNKNOWN', `there is no job ${jobId}`, { jobId })
+  return rows.map(asLogRow)
+}
+
+/** The documents of a job as they were after a row: its commands replayed from the first. */
+async function jobAt(db: Database, jobId: string, sequence: number): Promise<JobState> {
+  const rows = (await wholeLog(db, jobId)).filter((row) => row.sequence <= sequence)
+  const { [jobId]: job, ...loops } = replay(rows)
+  if (!job) throw new AppError('ROW_UNKNOWN', `there is no row ${sequence} in this log`, { sequence })
+  return { job: job as JobDocument, loops: loops as Record<string, LoopDocument>, revision: rows.at(-1)!.sequence }
+}
+
+/** Documents that a log leads to. @throws AppError when it contradicts itself */
+function replay(log: readonly LogRow[]): Documents {
+  return log.reduce<Documents>((state, { command }) => {
+    const next = applyCommand(state, command)
+    if (!next.ok)
+      throw new AppError('FILE_REFUSED', `the log contradicts itself at command ${command.id}`, { id: command.id })
+    return next.documents
+  }, {})
 }
 
 const asLogRow = ({ sequence, receivedAt, command, previousHash, hash }: typeof logRows.$inferSelect): LogRow => ({
@@ -134,6 +204,8 @@ async function applyInTransaction(
       })
   }
   const before = await documentsOf(tx, jobId)
+  const locked = lockedOut(before, command.change)
+  if (locked) throw new AppError('LOOP_LOCKED', locked, { field: 'change' })
   const after = changed(before, command)
   checkSigning(before, after, command.jobId, data)
   await write(tx, jobId, command, before, after)
@@ -218,8 +290,45 @@ async function write(tx: Transaction, jobId: string, command: Command, before: D
 
 async function exportJob(db: Database, jobId: string): Promise<JobFile> {
   const { job, loops } = await readJob(db, jobId)
-  const log = await db.select().from(logRows).where(eq(logRows.jobId, jobId)).orderBy(asc(logRows.sequence))
-  return { format: 'nachtigal-job', version: JOB_FILE_VERSION, job, loops, log: log.map(asLogRow) }
+  const kept = await db.select().from(photos).where(eq(photos.jobId, jobId)).orderBy(asc(photos.hash))
+  return {
+    format: 'nachtigal-job',
+    version: JOB_FILE_VERSION,
+    job,
+    loops,
+    log: [...(await wholeLog(db, jobId))],
+    ...(kept.length === 0
+      ? {}
+      : {
+          photos: Object.fromEntries(
+            kept.map(({ hash, type, body }) => [hash, { type, base64: Buffer.from(body).toString('base64') }]),
+          ),
+        }),
+  }
+}
+
+async function putPhoto(db: Database | Transaction, jobId: string, hash: string, body: Uint8Array): Promise<void> {
+  const type = photoType(body)
+  if (type === undefined)
+    throw new AppError('PHOTO_REFUSED', 'photo is no JPEG, PNG or WebP picture', { field: 'photo' })
+  if (body.byteLength > MOST_PHOTO_BYTES)
+    throw new AppError('PHOTO_REFUSED', `photo has ${body.byteLength} bytes: at most ${MOST_PHOTO_BYTES}`, {
+      field: 'photo',
+    })
+  if (createHash('sha256').update(body).digest('hex') !== hash)
+    throw new AppError('PHOTO_REFUSED', `hash ${hash.slice(0, 12)} is not that of these bytes`, { field: 'hash' })
+  const [job] = await db.select().from(jobs).where(eq(jobs.id, jobId))
+  if (!job) throw new AppError('JOB_UNKNOWN', `there is no job ${jobId}`, { jobId })
+  await db.insert(photos).values({ jobId, hash, type, body }).onConflictDoNothing()
+}
+
+async function readPhoto(db: Database, jobId: string, hash: string) {
+  const [row] = await db
+    .select()
+    .from(photos)
+    .where(and(eq(photos.jobId, jobId), eq(photos.hash, hash)))
+  if (!row) throw new AppError('PHOTO_UNKNOWN', `there is no photo ${hash.slice(0, 12)} in this job`, { hash })
+  return { type: row.type, body: row.body }
 }
 
 /** The log row that brings documents to the present versions, and what they are then; nothing where none is old. */
@@ -283,12 +392,7 @@ async function importJob(tx: Transaction, file: JobFile, receivedAt: string): Pr
     throw new AppError('FILE_CHAIN_BROKEN', `the log was changed: row ${broken} does not follow from the one before`, {
       sequence: broken,
     })
-  let replayed = log.reduce<Documents>((state, { command }) => {
-    const next = applyCommand(state, command)
-    if (!next.ok)
-      throw new AppError('FILE_REFUSED', `the log contradicts itself at command ${command.id}`, { id: command.id })
-    return next.documents
-  }, {})
+  let replayed = replay(log)
   if (!sameValue(replayed, { [job.id]: job, ...loops }))
     throw new AppError('FILE_REFUSED', 'the log does not lead to the documents in this file', {})
   const brought = broughtForward(job.id, replayed, log.at(-1), receivedAt)
@@ -310,6 +414,8 @@ async function importJob(tx: Transaction, file: JobFile, receivedAt: string): Pr
       body: body as AnyDocument,
     })),
   )
+  for (const [hash, { base64 }] of Object.entries(file.photos ?? {}))
+    await putPhoto(tx, job.id, hash, Buffer.from(base64, 'base64'))
   for (let i = 0; i < log.length; i += 500)
     await tx
       .insert(logRows)

@@ -5,6 +5,7 @@ import { Stroke } from '../instruments/StageTrack'
 import { PHONE, useMedia } from '../lib/useMedia'
 import { useJob } from '../loop/jobContext'
 import { LoopChain } from '../loop/LoopChain'
+import { LockedBar } from '../loop/LockedBar'
 import { TemporaryBar } from '../loop/TemporaryBar'
 import { OutputSwitch } from '../loop/OutputSwitch'
 import { LoopProvider, useLoop } from '../loop/loopContext'
@@ -44,6 +45,7 @@ function Stage() {
       ) : (
         <LoopChain />
       )}
+      <LockedBar />
       <TemporaryBar />
       <main className="stage flex-1 min-h-0 flex flex-col overflow-auto" key={stage}>
         <Outlet />

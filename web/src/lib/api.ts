@@ -7,6 +7,8 @@ import {
   type JobState,
   type JobSummary,
   type LogPage,
+  type LogVerdict,
+  type LogWanted,
   routes,
   type Shelf,
 } from '@nachtigal/contract/api'
@@ -34,9 +36,19 @@ export const api = createApi({
       query: (deviceId) => ({ url: fill(routes.shelfDevice, { deviceId }), method: 'DELETE' }),
       invalidatesTags: ['shelf'],
     }),
-    log: build.query<LogPage, { jobId: string; before?: number }>({
-      query: ({ jobId, before }) => `${fill(routes.log, { jobId })}${before === undefined ? '' : `?before=${before}`}`,
+    log: build.query<LogPage, LogWanted & { jobId: string }>({
+      query: ({ jobId, ...wanted }) => ({
+        url: fill(routes.log, { jobId }),
+        params: Object.fromEntries(Object.entries(wanted).filter(([, value]) => value !== undefined && value !== '')),
+      }),
       providesTags: ['log'],
+    }),
+    logVerdict: build.query<LogVerdict, string>({
+      query: (jobId) => fill(routes.logVerify, { jobId }),
+      providesTags: ['log'],
+    }),
+    jobAt: build.query<JobState, { jobId: string; sequence: number }>({
+      query: ({ jobId, sequence }) => fill(routes.at, { jobId, sequence: String(sequence) }),
     }),
     sendCommand: build.mutation<CommandReply, Command>({
       query: (command) => ({ url: fill(routes.commands, { jobId: command.jobId }), method: 'POST', body: command }),
@@ -53,6 +65,8 @@ export const {
   useJobsQuery,
   useShelfQuery,
   useLogQuery,
+  useLogVerdictQuery,
+  useJobAtQuery,
   useImportFileMutation,
   usePutDeviceMutation,
   useImportDevicesMutation,

@@ -1,10 +1,10 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
 import type { Command } from '@nachtigal/core/job/command'
 
-/** Something that was just taken away, told for a while with the way back. */
+/** Something that was just taken away, told for a while with the way back; or why something was not done. */
 export interface Notice {
   readonly text: string
-  readonly command: Command
+  readonly command?: Command
 }
 
 const slice = createSlice({

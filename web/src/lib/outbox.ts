@@ -1,4 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie'
+import { fill, routes } from '@nachtigal/contract/api'
 import type { ErrorBody } from '@nachtigal/contract/errors'
 import type { Clash } from '@nachtigal/core/job/applyChange'
 import type { Command } from '@nachtigal/core/job/command'
@@ -16,6 +17,7 @@ import {
 import type { AppStore } from './store'
 
 type Kept = { readonly order?: number; readonly id: string; readonly command: Command }
+type KeptPhoto = { readonly hash: string; readonly jobId: string; readonly body: Blob }
 
 const RETRY_MS = 2000
 
@@ -25,6 +27,7 @@ const RETRY_MS = 2000
  */
 export class Outbox {
   private readonly kept: EntityTable<Kept, 'order'>
+  private readonly photos: EntityTable<KeptPhoto, 'hash'>
   private sending = false
   private closed = false
   private timer: ReturnType<typeof setTimeout> | undefined
@@ -34,7 +37,9 @@ export class Outbox {
     private readonly database = new Dexie('nachtigal'),
   ) {
     database.version(1).stores({ commands: '++order, &id' })
+    database.version(2).stores({ commands: '++order, &id', photos: '&hash' })
     this.kept = database.table('commands')
+    this.photos = database.table('photos')
   }
 
   /** Takes in what an earlier visit left on the device, then sends. */
@@ -48,6 +53,28 @@ export class Outbox {
     this.store.dispatch(commandMade(command))
     await this.kept.add({ id: command.id, command })
     void this.send()
+  }
+
+  /** Keeps a photo on the device, then sends it. @returns the hash of its bytes, for a note to name */
+  async addPhoto(jobId: string, body: Blob): Promise<string> {
+    const digest = await crypto.subtle.digest('SHA-256', await body.arrayBuffer())
+    const hash = [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('')
+    await this.photos.put({ hash, jobId, body })
+    void this.send()
+    return hash
+  }
+
+  /** Photos go first: whoever reads the note finds its picture. One that the server will not have is given up. */
+  private async sendPhotos() {
+    for (const { hash, jobId, body } of await this.photos.toArray()) {
+      try {
+        const answer = await fetch(fill(routes.photo, { jobId, hash }), { method: 'PUT', body })
+        if (answer.ok || (answer.status >= 400 && answer.status < 500 && answer.status !== 404))
+          await this.photos.delete(hash)
+      } catch {
+        return
+      }
+    }
   }
 
   /** Gives a parked command up. */
@@ -69,6 +96,7 @@ export class Outbox {
     this.sending = true
     clearTimeout(this.timer)
     try {
+      await this.sendPhotos()
       for (let next = this.next(); next; next = this.next()) if (!(await this.sendOne(next))) break
     } finally {
       this.sending = false

@@ -27,6 +27,7 @@ function firstDate(days: string, today: string): string {
 /**
  * The periods of a week as an iCalendar file: one weekly event each, in the wall time of wherever it is read, as controllers keep it.
  * @param today ISO date from which the first events are laid
+ * @param once days that come once, such as the next test
  */
 export function weekToCalendar(
   periods: readonly (Period & { readonly id: string })[],
@@ -36,6 +37,7 @@ export function weekToCalendar(
     today,
     stamp,
   }: { readonly name: string; readonly zone: string; readonly today: string; readonly stamp: string },
+  once: readonly { readonly title: string; readonly day: string }[] = [],
 ): string {
   const calendar = new ICAL.Component('vcalendar')
   calendar.addPropertyWithValue('version', '2.0')
@@ -55,6 +57,14 @@ export function weekToCalendar(
       'rrule',
       ICAL.Recur.fromData({ freq: 'WEEKLY', byday: [...days].map((day) => dayCodes[Number(day) - 1]!) }),
     )
+    calendar.addSubcomponent(event)
+  }
+  for (const { title, day } of once) {
+    const event = new ICAL.Component('vevent')
+    event.addPropertyWithValue('uid', `${day}-${title.replace(/\W+/g, '-')}@nachtigal`)
+    event.addPropertyWithValue('dtstamp', ICAL.Time.fromDateTimeString(`${stamp.slice(0, 19)}Z`))
+    event.addPropertyWithValue('summary', title)
+    event.addPropertyWithValue('dtstart', ICAL.Time.fromDateString(day))
     calendar.addSubcomponent(event)
   }
   return calendar.toString()

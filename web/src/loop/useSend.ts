@@ -3,6 +3,7 @@ import { refusal } from '@nachtigal/contract/check'
 import { jobSchema, loopSchema } from '@nachtigal/contract/documentSchemas'
 import { applyCommand, type Clash } from '@nachtigal/core/job/applyChange'
 import { wordChange } from '@nachtigal/core/check/wordChange'
+import { lockedOut } from '@nachtigal/core/job/handover'
 import type { Change } from '@nachtigal/core/job/command'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 import { selectJob } from '../lib/documentsSlice'
@@ -46,6 +47,12 @@ export function useSend(jobId: string): (change: readonly Change[], options?: Se
       const shown = selectJob(store.getState(), jobId)
       const applied = applyCommand(shown ? { [jobId]: shown.job, ...shown.loops } : {}, { change })
       if (!applied.ok) return bothSides(applied.clashes, shown?.job ?? metric)
+      const locked = lockedOut(shown?.loops ?? {}, change)
+      if (locked) {
+        // Whoever asked may have no place to say so: told where everybody looks.
+        store.dispatch(noticeGiven({ text: locked }))
+        return locked
+      }
       for (const id of new Set(change.map(({ document }) => document))) {
         const document = applied.documents[id]
         const wrong = document === undefined ? undefined : refusal(id === jobId ? jobSchema : loopSchema, document)

@@ -1,3 +1,4 @@
+import { spell } from '../../control/timerSequence'
 import type { LoopContext } from '../../check/context'
 import type { PlanOf } from '../../job/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
@@ -34,7 +35,7 @@ export function offsetTest(context: LoopContext, plan: PlanOf): TestSpec {
     id,
     title,
     ...(i > 0 ? { spare: true as const } : {}),
-    does: `${probe ? nameOf(probe) : 'The probe'} and the ${other} side by side ${where}. Wait ${say(settleS(context, plan.input), 'seconds')}. Read both within a breath.`,
+    does: `${probe ? nameOf(probe) : 'The probe'} and the ${other} side by side ${where}. Wait ${spell(settleS(context, plan.input))}. Read both within a breath.`,
     main: noted(`${remote ? 'Second display' : 'Reference'} reads`, 'temperature'),
     asides: { display: noted('Display shows', 'temperature') },
   })

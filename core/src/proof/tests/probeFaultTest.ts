@@ -1,3 +1,4 @@
+import { spell } from '../../control/timerSequence'
 import type { LoopContext } from '../../check/context'
 import type { PlanOf } from '../../job/behaviour'
 import type { ChoiceAsk, Outcome, TestSpec } from '../proofTest'
@@ -107,7 +108,7 @@ export function probeFaultTest(context: LoopContext, plan: PlanOf): TestSpec {
       {
         id: 'back',
         title: 'Joined again',
-        does: `Power off, wire off, probe landed, power on. Within ${context.words.say(settleS(context, plan.input), 'seconds')} it shows the place and controls again.`,
+        does: `Power off, wire off, probe landed, power on. Within ${spell(settleS(context, plan.input))} it shows the place and controls again.`,
         main: {
           kind: 'choice',
           label: 'Display and output',

@@ -1,5 +1,6 @@
 import { conventionWords } from '../../control/conventionWords'
 import { conventions, switchingPoints } from '../../control/switchingPoints'
+import { spell } from '../../control/timerSequence'
 import type { LoopContext } from '../../check/context'
 import type { OnOffBehaviour, PlanOf } from '../../job/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
@@ -110,7 +111,7 @@ export function riseAndFallTest(context: LoopContext, plan: Plan): TestSpec {
     about: outputName(context, plan),
     purpose: `Where it really switches: off at ${say(plan.offC, 'temperature')}, on at ${say(plan.onC, 'temperature')}, may stray ${say(toleranceK, 'difference')}.`,
     have: ['reference thermometer', 'bag of warm water or a warm hand', 'ice pack for what must cool'],
-    how: `The thermometer lies on the probe. Not faster than ${say(rampKPerS(context, plan.input, toleranceK) * 60, 'difference', 2)} a minute: the probe lags ${say(feeling(context, plan.input).lagS, 'seconds')}. Wait ${say(settleS(context, plan.input), 'seconds')} between moves.`,
+    how: `The thermometer lies on the probe. Not faster than ${say(rampKPerS(context, plan.input, toleranceK) * 60, 'difference', 2)} a minute: the probe lags ${spell(feeling(context, plan.input).lagS)}. Wait ${spell(settleS(context, plan.input))} between moves.`,
     rule: `Every point within ${say(toleranceK, 'difference')}; swing within ${say(fieldValue(data, 'tol.swing').typical, 'percent')} of the plan; repeats within ${say(2 * toleranceK, 'difference')}.`,
     steps: [
       step('rise-1', true, false),

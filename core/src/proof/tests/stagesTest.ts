@@ -2,7 +2,9 @@ import { diagnoseStages, stagesEnergised } from '../../control/stages'
 import type { LoopContext } from '../../check/context'
 import type { OnOffBehaviour, PlanOf } from '../../job/behaviour'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
+import { spell } from '../../control/timerSequence'
 import { counted } from '../../units/words'
+import { outputPath } from '../../wiring/outputPath'
 import type { Cause, Found, Outcome, SetAsk, StepSpec, TestSpec } from '../proofTest'
 import {
   cause,
@@ -54,7 +56,9 @@ export function stagesTest(context: LoopContext, stages: readonly PlanOf<OnOffBe
   const { words } = context
   const first = stages[0]!
   const device = deviceOf(context, first.output.device)!
-  const members = Object.fromEntries(stages.map((stage, i) => [String(i + 1), `${i + 1} ${loadName(context, stage)}`]))
+  const members = Object.fromEntries(
+    stages.map((stage, i) => [String(i + 1), `${i + 1} ${outputPath(context.chain, stage).load?.tag ?? ''}`.trim()]),
+  )
   const lamps = Object.fromEntries(stages.map((_, i) => [String(i + 1), String(i + 1)]))
   const waitS = controllerPlanOf(context, device).stages?.waitS ?? 0
   const rests = Math.max(...stages.map(({ minimumOffS }) => minimumOffS))
@@ -72,7 +76,7 @@ export function stagesTest(context: LoopContext, stages: readonly PlanOf<OnOffBe
     return {
       id,
       title: `${words.say(temperatureC, 'temperature')}, ${way}`,
-      does: `Bring the ${box} ${way === 'rising' ? 'up' : 'down'} to ${words.say(temperatureC, 'temperature')}${dial ? ` (${dial})` : ''}. Wait ${words.say(Math.max(waitS * stages.length, 5), 'seconds')}${rests > 0 && way === 'falling' ? '' : rests > 0 ? `, and out any rest of ${words.say(rests, 'seconds')}` : ''}. Which loads run?`,
+      does: `Bring the ${box} ${way === 'rising' ? 'up' : 'down'} to ${words.say(temperatureC, 'temperature')}${dial ? ` (${dial})` : ''}. Wait ${spell(Math.max(waitS * stages.length, 5))}${rests > 0 && way === 'falling' ? '' : rests > 0 ? `, and out any rest of ${spell(rests)}` : ''}. Which loads run?`,
       main: ask('Loads that run', members),
       asides: { lamps: ask('Lamps on the display', lamps) },
       ...(dial ? { dial } : {}),
@@ -119,9 +123,9 @@ function judge(
   const dead = names.filter((n) => wanted(n).length > 0 && wanted(n).every(({ on }) => !on.includes(n)))
   const stuck = names.filter(
     (n) =>
+      wanted(n).length > 0 &&
       unwanted(n).length > 0 &&
-      unwanted(n).every(({ on }) => on.includes(n)) &&
-      wanted(n).every(({ on }) => on.includes(n)),
+      [...wanted(n), ...unwanted(n)].every(({ on }) => on.includes(n)),
   )
   // Two stages that answer for each other are crossed: each runs where the other should.
   for (const [i, a] of names.entries())

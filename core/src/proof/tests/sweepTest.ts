@@ -1,5 +1,6 @@
 import { fanAt } from '../../check/settings/fanView'
 import { outputScale } from '../../check/settings/bandView'
+import { spell } from '../../control/timerSequence'
 import type { LoopContext } from '../../check/context'
 import { bandEnds, proportionalPercent } from '../../control/proportional'
 import type { BandBehaviour, FanBehaviour, PlanOf } from '../../job/behaviour'
@@ -184,7 +185,7 @@ export function sweepTest(context: LoopContext, plan: Plan): TestSpec {
       {
         id: 'joined',
         title: 'Probe joined again',
-        does: `Take the ${box} off, land the probe again. The display shows the temperature of the place within ${say(settleS(context, plan.input), 'seconds')}.`,
+        does: `Take the ${box} off, land the probe again. The display shows the temperature of the place within ${spell(settleS(context, plan.input))}.`,
         main: { kind: 'choice', label: 'Display', choices: { yes: 'Shows the place', no: 'Does not' }, wants: 'yes' },
         at: { input: plan.input, probe: 'joined' },
       },

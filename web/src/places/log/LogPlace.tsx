@@ -1,27 +1,59 @@
+import './log.css'
 import { format } from 'date-fns'
 import { useMemo, useState } from 'react'
+import { useSearchParams } from 'react-router'
+import { fill, routes } from '@nachtigal/contract/api'
 import { keptInput } from '@nachtigal/core/calc/keptSum'
 import { loopContext } from '@nachtigal/core/check/context'
 import { wordChange } from '@nachtigal/core/check/wordChange'
+import { ordered } from '@nachtigal/core/job/chain'
 import type { Command } from '@nachtigal/core/job/command'
 import type { LoopNote } from '@nachtigal/core/job/documents'
+import { type LogKind, logKinds } from '@nachtigal/core/job/logKind'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
-import { useLogQuery } from '../../lib/api'
+import { useLogQuery, useLogVerdictQuery } from '../../lib/api'
 import { useAppSelector } from '../../lib/store'
 import { useJob } from '../../loop/jobContext'
 import { NameField } from '../../loop/NameField'
 import { useOpenSum } from '../../loop/useOpenSum'
 import { useUndo } from '../../loop/useUndo'
+import { Shape } from '../../ui/Shape'
+import { ThenAndNow } from './ThenAndNow'
 
 const MOST_CHANGES = 4
 
-/** The log: every change with who, when, before and after, why; any of them can be taken back. */
+/** The log: every change with who, when, before and after, why; sought through, verified, and any of it taken back. */
 export function LogPlace() {
   const { job, loops, data: shelf } = useJob()
   const unit = useAppSelector((state) => state.view.unit)
+  const [params, setParams] = useSearchParams()
   const [before, setBefore] = useState<number>()
+  const [compared, setCompared] = useState<{ readonly sequence: number; readonly loop: string }>()
+  const wanted = {
+    loop: params.get('loop') ?? '',
+    kind: (params.get('kind') ?? '') as LogKind | '',
+    words: params.get('words') ?? '',
+  }
+  const want = (name: keyof typeof wanted, value: string) => {
+    setBefore(undefined)
+    setParams(
+      (old) => {
+        const next = new URLSearchParams(old)
+        if (value === '') next.delete(name)
+        else next.set(name, value)
+        return next
+      },
+      { replace: true },
+    )
+  }
   const { data, isError, isFetching } = useLogQuery(
-    { jobId: job.id, ...(before === undefined ? {} : { before }) },
+    {
+      jobId: job.id,
+      before,
+      loop: wanted.loop,
+      kind: wanted.kind === '' ? undefined : wanted.kind,
+      words: wanted.words,
+    },
     { refetchOnMountOrArgChange: true },
   )
   const [problem, setProblem] = useState<{ id: string; text: string }>()
@@ -48,20 +80,70 @@ export function LogPlace() {
     const wrong = undo(command)
     setProblem(wrong ? { id: command.id, text: wrong } : undefined)
   }
+  if (compared && loops[compared.loop])
+    return (
+      <ThenAndNow
+        jobId={job.id}
+        loop={loops[compared.loop]!}
+        sequence={compared.sequence}
+        preferences={preferences}
+        wireName={(id) => wires.get(id)}
+        onClose={() => setCompared(undefined)}
+      />
+    )
   return (
     <main className="sheet overflow-auto p-4">
-      <div className="flex items-end flex-wrap gap-4 mb-2">
+      <div className="flex items-end flex-wrap gap-x-4 gap-y-1 mb-2">
         <h1 className="h1">Log</h1>
-        <span className="text-ink2">
-          {data ? `${data.total} changes, each row carries the hash of the one before` : ''}
-        </span>
+        <ChainHolds jobId={job.id} />
+        <a className="ml-auto" href={fill(routes.logCsv, { jobId: job.id })} download>
+          CSV
+        </a>
+        <a href={fill(routes.logJson, { jobId: job.id })} download>
+          JSON
+        </a>
         <div className="only-phone w-full">
           <NameField />
         </div>
       </div>
+      <div className="log-filter" role="search" aria-label="Look through the log">
+        <label>
+          <span className="lab">Words</span>
+          <input
+            type="search"
+            value={wanted.words}
+            maxLength={100}
+            placeholder="swing, wire 7, Ilse"
+            onChange={(event) => want('words', event.target.value)}
+          />
+        </label>
+        <label>
+          <span className="lab">Loop</span>
+          <select value={wanted.loop} onChange={(event) => want('loop', event.target.value)}>
+            <option value="">all</option>
+            {ordered(loops).map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          <span className="lab">About</span>
+          <select value={wanted.kind} onChange={(event) => want('kind', event.target.value)}>
+            <option value="">everything</option>
+            {Object.entries(logKinds).map(([id, title]) => (
+              <option key={id} value={id}>
+                {title}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
       {isError ? (
         <p role="alert">The log is on the server, and it does not answer. What you change is kept here meanwhile.</p>
       ) : null}
+      {data && data.rows.length === 0 ? <p>Nothing in the log answers that. Fewer words, or another loop.</p> : null}
       <table className="grid-table" aria-busy={isFetching}>
         <thead>
           <tr>
@@ -96,8 +178,18 @@ export function LogPlace() {
                   <span className="block text-ink2">and {command.change.length - MOST_CHANGES} more</span>
                 ) : null}
                 {command.change.map(({ path, to }) => {
-                  const { sum } = (path[0] === 'notes' && to !== null ? to : {}) as Partial<LoopNote>
+                  const { sum, photo, text } = (path[0] === 'notes' && to !== null ? to : {}) as Partial<LoopNote>
                   const input = sum && keptInput(sum.calc, sum.given)
+                  if (photo)
+                    return (
+                      <img
+                        key={path.join('/')}
+                        className="log-photo"
+                        loading="lazy"
+                        src={fill(routes.photo, { jobId: job.id, hash: photo })}
+                        alt={text ?? 'photo'}
+                      />
+                    )
                   return input ? (
                     <button
                       key={path.join('/')}
@@ -117,18 +209,30 @@ export function LogPlace() {
                 ) : null}
               </td>
               <td className="align-top whitespace-nowrap">
-                {undone.has(command.id) ? (
-                  <span className="small text-ink2">taken back</span>
-                ) : (
-                  <button
-                    type="button"
-                    className="third min-h-8 -my-1.5"
-                    onClick={() => back(command)}
-                    aria-label={`Undo change ${sequence}`}
-                  >
-                    Undo
-                  </button>
-                )}
+                <span className="flex gap-4 max-md:flex-col">
+                  {command.loopId && loops[command.loopId] ? (
+                    <button
+                      type="button"
+                      className="third min-h-8 max-md:min-h-12 -my-1.5"
+                      onClick={() => setCompared({ sequence, loop: command.loopId! })}
+                      aria-label={`As it was at change ${sequence}`}
+                    >
+                      As it was
+                    </button>
+                  ) : null}
+                  {undone.has(command.id) ? (
+                    <span className="small text-ink2">taken back</span>
+                  ) : (
+                    <button
+                      type="button"
+                      className="third min-h-8 max-md:min-h-12 -my-1.5"
+                      onClick={() => back(command)}
+                      aria-label={`Undo change ${sequence}`}
+                    >
+                      Undo
+                    </button>
+                  )}
+                </span>
               </td>
             </tr>
           ))}
@@ -136,16 +240,39 @@ export function LogPlace() {
       </table>
       <div className="flex gap-4 py-3">
         {before === undefined ? null : (
-          <button type="button" className="third" onClick={() => setBefore(undefined)}>
+          <button type="button" className="third min-h-8 max-md:min-h-12" onClick={() => setBefore(undefined)}>
             Newest
           </button>
         )}
-        {data && data.rows.at(-1) && data.rows.at(-1)!.sequence > 1 ? (
-          <button type="button" className="third" onClick={() => setBefore(data.rows.at(-1)!.sequence)}>
+        {data?.more && data.rows.at(-1) ? (
+          <button
+            type="button"
+            className="third min-h-8 max-md:min-h-12"
+            onClick={() => setBefore(data.rows.at(-1)!.sequence)}
+          >
             Older
           </button>
         ) : null}
       </div>
     </main>
+  )
+}
+
+/** Whether each row follows from the one before: looked at anew whenever the log is opened. */
+function ChainHolds({ jobId }: { jobId: string }) {
+  const { data } = useLogVerdictQuery(jobId, { refetchOnMountOrArgChange: true })
+  if (!data) return null
+  if (data.brokenAt !== undefined)
+    return (
+      <span role="alert" className="flex items-center gap-2">
+        <Shape kind="stop" labelled />
+        <b>The record was changed: row {data.brokenAt} does not follow from the one before.</b>
+      </span>
+    )
+  return (
+    <span className="flex items-center gap-2 text-ink2">
+      <Shape kind="fits" labelled />
+      {data.rows} rows, each carries the hash of the one before: the chain holds.
+    </span>
   )
 }

@@ -1,9 +1,20 @@
+import './handOver.css'
 import { format } from 'date-fns'
 import { useState } from 'react'
 import { fill, routes } from '@nachtigal/contract/api'
 import { signingBlockedBy, stageStatus } from '@nachtigal/core/check/stageStatus'
+import { wordChange } from '@nachtigal/core/check/wordChange'
+import { ordered } from '@nachtigal/core/job/chain'
+import { changesSince, handoverTicks, isLocked } from '@nachtigal/core/job/handover'
+import { kitOf } from '@nachtigal/core/job/instruments'
+import { plainDay } from '@nachtigal/core/time/plainDay'
+import { useJobAtQuery, useLogQuery } from '../../lib/api'
+import { download } from '../../lib/download'
 import { useAppSelector } from '../../lib/store'
+import { weekToCalendar } from '../../lib/weekCalendar'
+import { OpenAgain } from '../../loop/LockedBar'
 import { useLoop } from '../../loop/loopContext'
+import { today } from '../../loop/useKeepReading'
 import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
 import { Shape } from '../../ui/Shape'
@@ -14,34 +25,46 @@ const sheets = [
   {
     title: 'As-left sheet (PDF)',
     route: routes.asLeft,
-    about: 'chain, keyed values, readings, wires, safety steps, what is open',
+    about: 'chain, values planned, found and left, tests, wires, what is open',
     kept: false,
   },
+  {
+    title: 'Panel card (PDF)',
+    route: routes.panelCard,
+    about: 'small, to laminate: what may be turned, alarms, whom to call',
+    kept: false,
+  },
+  {
+    title: 'Owner\u2019s page (PDF)',
+    route: routes.ownersPage,
+    about: 'in plain words, for whoever lives with it',
+    kept: false,
+  },
+  { title: 'Keying sheet (PDF)', route: routes.keyingPdf, about: 'keys, codes, planned, found, left', kept: false },
   { title: 'Wires (PDF)', route: routes.wiresPdf, about: 'terminal to terminal, with what was measured', kept: false },
   { title: 'Wiring picture (PDF)', route: routes.picture, about: 'made from the list, black on white', kept: false },
   { title: 'Labels (PDF)', route: routes.labels, about: 'one for each end of each wire', kept: false },
   { title: 'Wires (CSV)', route: routes.wiresCsv, about: 'for a table program', kept: true },
+  { title: 'Log (CSV)', route: routes.logCsv, about: 'every change of the job, with its hash', kept: true },
   {
     title: 'Whole job (open file, JSON)',
     route: routes.file,
-    about: 'documents, devices and log; opens on any bench',
+    about: 'documents, devices, photos and log; opens on any bench',
     kept: true,
   },
 ] as const
 
-/** Stage 7: the sheets, the job file, the signature. */
+/** Stage 7: the sheets, what goes with them, the signature, and what was changed since. */
 export function HandOverStage() {
   const context = useLoop()
-  const { job, loop, change } = context
+  const { job, loop } = context
   const waiting = useAppSelector((state) => state.documents.pending.length)
-  const blocked = signingBlockedBy(context)
   const status = stageStatus(context)
-  const { signed } = loop.handover
   return (
     <div className="work">
-      <div className="p-4 min-h-0 overflow-auto grid gap-6 content-start">
+      <div className="p-4 min-h-0 overflow-auto grid gap-5 content-start">
         <section aria-labelledby="sheets">
-          <h2 id="sheets" className="h2 mb-2">
+          <h2 id="sheets" className="h2 mb-1">
             Sheets
           </h2>
           {waiting > 0 ? (
@@ -49,11 +72,10 @@ export function HandOverStage() {
               {waiting} change{waiting === 1 ? ' is' : 's are'} not on the server yet: sheets are made there.
             </p>
           ) : null}
-          <ul className="grid gap-2">
+          <ul className="handover-sheets">
             {sheets.map(({ title, route, about, kept }) => (
-              <li key={title} className="flex items-baseline gap-x-4 flex-wrap border-b border-line pb-2">
+              <li key={title}>
                 <a
-                  className="text-[16px] max-md:min-h-12 max-md:inline-flex max-md:items-center max-md:w-full"
                   href={fill(route, { jobId: job.id, loopId: loop.id })}
                   {...(kept ? { download: true } : { target: '_blank', rel: 'noreferrer' })}
                 >
@@ -62,13 +84,15 @@ export function HandOverStage() {
                 <span className="text-ink2">{about}</span>
               </li>
             ))}
+            <CalendarLine />
           </ul>
         </section>
+        <Since />
         <section aria-labelledby="standing">
-          <h2 id="standing" className="h2 mb-2">
+          <h2 id="standing" className="h2 mb-1">
             Where it stands
           </h2>
-          <ul>
+          <ul className="standing">
             {status.slice(0, 6).map(({ stage, state, says }) => (
               <li key={stage} className="flex items-center gap-3 border-b border-line min-h-9">
                 <Shape kind={shape[state]} labelled />
@@ -79,53 +103,222 @@ export function HandOverStage() {
           </ul>
         </section>
       </div>
-      <aside className="panel" aria-label="Sign">
-        <h2 className="h2">Sign</h2>
-        {signed ? (
-          <>
-            <p className="flex items-center gap-2">
-              <Shape kind="fits" size={22} />
-              <b>Signed by {signed.by}</b>
-            </p>
-            <p>
-              {format(new Date(signed.at), 'd MMMM yyyy HH:mm')}, measured with {signed.instrument}.
-            </p>
-            <button
-              type="button"
-              className="third min-h-8"
-              onClick={() =>
-                change({ loop: { ...loop, handover: {} } }, { tell: `Signature of ${signed.by} taken back.` })
-              }
-            >
-              Take the signature back
-            </button>
-          </>
-        ) : blocked.length > 0 ? (
-          <>
-            <p>Stays shut until these are settled:</p>
-            <ul className="grid gap-1">
-              {blocked.map((line) => (
-                <li key={line} className="caution">
-                  <Shape kind="waiting" size={16} />
-                  <span>{line}</span>
-                </li>
-              ))}
-            </ul>
-          </>
-        ) : (
-          <SignForm />
-        )}
-      </aside>
+      <Sign />
     </div>
   )
+}
+
+/** Week periods and the day of the next test as a calendar file. */
+function CalendarLine() {
+  const { job, loop } = useLoop()
+  const periods = Object.values(loop.settings.controllers ?? {}).flatMap(({ week }) => ordered(week?.periods ?? {}))
+  const { retest } = loop.handover
+  if (periods.length === 0 && retest === undefined) return null
+  const make = () => {
+    const days = retest === undefined ? [] : [{ title: `${loop.name}: tests again`, day: retest }]
+    const text = weekToCalendar(
+      periods,
+      { name: loop.name, zone: job.zone, today: today(), stamp: new Date().toISOString() },
+      days,
+    )
+    download(`${loop.name.replace(/[^\w-]+/g, '-')}.ics`, text, 'text/calendar')
+  }
+  return (
+    <li>
+      <button type="button" className="third" onClick={make}>
+        Schedule (calendar)
+      </button>
+      <span className="text-ink2">periods of the week, the next test</span>
+    </li>
+  )
+}
+
+/** What was changed after the signature, whether it was opened again by this hand or another. */
+function Since() {
+  const { job, loop, preferences } = useLoop()
+  const { signed } = loop.handover
+  const { data: log } = useLogQuery({ jobId: job.id, loop: loop.id, kind: 'hand-over' }, { skip: !signed })
+  const sequence = log?.rows.find(({ command }) =>
+    command.change.some(({ path, to }) => path.join('/') === 'handover/signed' && to !== null),
+  )?.sequence
+  const { data: then } = useJobAtQuery({ jobId: job.id, sequence: sequence ?? 0 }, { skip: sequence === undefined })
+  if (!signed || !then) return null
+  const changed = changesSince(then.loops[loop.id], loop)
+  if (changed.length === 0) return null
+  return (
+    <section aria-labelledby="since">
+      <h2 id="since" className="h2 mb-1">
+        Since hand-over
+      </h2>
+      <ul>
+        {changed.map((change) => {
+          const { what, before, after } = wordChange(change, preferences)
+          return (
+            <li key={change.path.join('/')} className="border-b border-line py-1">
+              <b>{what}</b> <span className="text-ink2">{before} to</span> {after}
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}
+
+function Sign() {
+  const context = useLoop()
+  const { loop } = context
+  const blocked = signingBlockedBy(context)
+  const { signed, reopened } = loop.handover
+  const locked = isLocked(loop)
+  return (
+    <aside className="panel" aria-label="Sign">
+      <h2 className="h2">{locked ? 'Handed over' : 'Sign'}</h2>
+      {signed ? (
+        <>
+          <p className="flex items-center gap-2">
+            <Shape kind={locked ? 'fits' : 'look'} size={22} />
+            <b>Signed by {signed.by}</b>
+          </p>
+          <p>
+            {format(new Date(signed.at), 'd MMMM yyyy HH:mm')}, measured with {signed.instrument}.
+          </p>
+          {reopened ? (
+            <p>
+              Opened again {reopened.at.slice(0, 10)} by {reopened.by}: {reopened.why}
+            </p>
+          ) : (
+            <OpenAgain />
+          )}
+        </>
+      ) : null}
+      {locked ? null : (
+        <>
+          <Ticks />
+          {blocked.length > 0 ? (
+            <>
+              <p>Stays shut until these are settled:</p>
+              <ul className="grid gap-1" aria-label="Keeps it shut">
+                {blocked.map((line) => (
+                  <li key={line} className="caution">
+                    <Shape kind="waiting" size={16} />
+                    <span>{line}</span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          ) : (
+            <SignForm />
+          )}
+        </>
+      )}
+    </aside>
+  )
+}
+
+/** What has to lie there, the day of the next test, whom the owner calls. */
+function Ticks() {
+  const { loop, change } = useLoop()
+  const by = useAppSelector((state) => state.view.by)
+  const { ticks = {}, retest, call } = loop.handover
+  const turn = (id: string, on: boolean) => {
+    const { [id]: _it, ...others } = ticks
+    const next = on ? { ...others, [id]: { by: by || 'unnamed', at: new Date().toISOString() } } : others
+    change({ loop: { ...loop, handover: { ...loop.handover, ticks: next } } })
+  }
+  const write = (part: 'retest' | 'call', text: string) => {
+    const { [part]: _old, ...rest } = loop.handover
+    return change({ loop: { ...loop, handover: { ...rest, ...(text === '' ? {} : { [part]: text }) } } })
+  }
+  return (
+    <div className="grid gap-2">
+      <ul>
+        {Object.entries(handoverTicks).map(([id, title]) => (
+          <li key={id}>
+            <label className="flex items-center gap-3 min-h-9 max-md:min-h-12">
+              <input
+                type="checkbox"
+                className="handover-tick"
+                checked={ticks[id] !== undefined}
+                onChange={(event) => turn(id, event.target.checked)}
+              />
+              {title}
+            </label>
+          </li>
+        ))}
+      </ul>
+      <Line
+        label="Next test on"
+        value={retest}
+        placeholder="2027-09-30"
+        wrong={(text) =>
+          text === '' || plainDay(text)
+            ? undefined
+            : `Next test is \u201c${text}\u201d: it takes a day such as 2027-09-30.`
+        }
+        onKeep={(text) => write('retest', text)}
+      />
+      <Line label="Owner calls" value={call} placeholder="name and number" onKeep={(text) => write('call', text)} />
+    </div>
+  )
+}
+
+function Line({
+  label,
+  value = '',
+  placeholder,
+  wrong = () => undefined,
+  onKeep,
+}: {
+  readonly label: string
+  readonly value?: string | undefined
+  readonly placeholder: string
+  readonly wrong?: (text: string) => string | undefined
+  readonly onKeep: (text: string) => string | undefined
+}) {
+  const [text, setText] = useState<string>()
+  const [problem, setProblem] = useState<string>()
+  return (
+    <Field label={label} text error={problem}>
+      {(ids) => (
+        <input
+          {...ids}
+          value={text ?? value}
+          maxLength={120}
+          placeholder={placeholder}
+          onChange={(event) => setText(event.target.value)}
+          onBlur={() => {
+            if (text === undefined) return
+            const said = text.trim()
+            const refused = wrong(said) ?? (said === value ? undefined : onKeep(said))
+            setProblem(refused)
+            if (refused === undefined) setText(undefined)
+          }}
+        />
+      )}
+    </Field>
+  )
+}
+
+/** Instruments of the record as one line: whatever was read with, and what is out today. */
+function useInstruments(): string {
+  const { job, loop } = useLoop()
+  const used = new Set(Object.values(loop.proof.readings).flatMap(({ instrument }) => (instrument ? [instrument] : [])))
+  for (const { id } of kitOf(job, today())) used.add(id)
+  return ordered(job.instruments)
+    .filter(({ id }) => used.has(id))
+    .map(({ name, serial, checked }) => [name, serial, checked ? `checked ${checked}` : ''].filter(Boolean).join(' '))
+    .join('; ')
+    .slice(0, 400)
 }
 
 function SignForm() {
   const { loop, change } = useLoop()
   const known = useAppSelector((state) => state.view.by)
+  const instruments = useInstruments()
   const [by, setBy] = useState(known)
-  const [instrument, setInstrument] = useState('')
+  const [typed, setTyped] = useState<string>()
   const [problem, setProblem] = useState<string>()
+  const instrument = typed ?? instruments
   const sign = () => {
     if (by.trim() === '' || instrument.trim() === '') {
       setProblem(
@@ -135,11 +328,17 @@ function SignForm() {
       )
       return
     }
+    const { signed, reopened: _again, past = {}, ...rest } = loop.handover
+    const order = (ordered(past).at(-1)?.order ?? 0) + 1
     setProblem(
       change({
         loop: {
           ...loop,
-          handover: { signed: { by: by.trim(), at: new Date().toISOString(), instrument: instrument.trim() } },
+          handover: {
+            ...rest,
+            ...(signed ? { past: { ...past, [crypto.randomUUID()]: { ...signed, order } } } : {}),
+            signed: { by: by.trim(), at: new Date().toISOString(), instrument: instrument.trim() },
+          },
         },
       }),
     )
@@ -170,16 +369,16 @@ function SignForm() {
           <input
             {...ids}
             value={instrument}
-            maxLength={120}
+            maxLength={400}
             placeholder="thermometer, meter, when checked"
             onChange={(event) => {
               setProblem(undefined)
-              setInstrument(event.target.value)
+              setTyped(event.target.value)
             }}
           />
         )}
       </Field>
-      <Button type="submit">Sign the as-left sheet</Button>
+      <Button type="submit">Sign and hand over</Button>
     </form>
   )
 }

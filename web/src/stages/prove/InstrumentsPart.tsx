@@ -2,8 +2,8 @@ import { useState } from 'react'
 import { ordered } from '@nachtigal/core/job/chain'
 import type { Instrument } from '@nachtigal/core/job/documents'
 import { outOfDate } from '@nachtigal/core/job/instruments'
-import { type Quantity, quantityView } from '@nachtigal/core/units/quantity'
-import { shownText } from '@nachtigal/core/units/quantity'
+import { plainDay } from '@nachtigal/core/time/plainDay'
+import { type Quantity, quantityView, shownText } from '@nachtigal/core/units/quantity'
 import { useShelfQuery } from '../../lib/api'
 import { useLoop } from '../../loop/loopContext'
 import { today } from '../../loop/useKeepReading'
@@ -11,8 +11,6 @@ import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { Field } from '../../ui/Field'
 import { Shape } from '../../ui/Shape'
-
-const DAY = /^\d{4}-\d\d-\d\d$/
 
 /** The instruments of the job: which are out today, when each was checked, what it may err. */
 export function InstrumentsPart() {
@@ -27,7 +25,7 @@ export function InstrumentsPart() {
   const write = (id: string, part: 'serial' | 'checked' | 'due', text: string): string | undefined => {
     const { id: _id, ...instrument } = all.find((each) => each.id === id)!
     const { [part]: _old, ...rest } = instrument
-    if (part !== 'serial' && text !== '' && !DAY.test(text))
+    if (part !== 'serial' && text !== '' && !plainDay(text))
       return `${part === 'checked' ? 'Checked' : 'Due'} is \u201c${text}\u201d: it takes a day such as ${day}.`
     const next: Instrument = { ...rest, ...(text === '' ? {} : { [part]: text }) }
     return change({ job: { ...job, instruments: { ...job.instruments, [id]: next } } })

@@ -10,33 +10,36 @@ import { StepSheet } from './StepSheet'
 import { TestHead, TestResults } from './TestResults'
 import { testPath } from './TestsPart'
 
-/** Chosen on a phone before the first step: what the test is for, what to have at hand, what can hurt. */
-const BEFORE = 'before'
+/** The step that waits first, or the last one where none does. */
+const firstOpen = ({ steps }: ProofTest) =>
+  steps.find(({ verdict, spare }) => verdict === 'waiting' && !spare) ?? steps.at(-1)!
 
 /** One test: its steps as a column of results, the step in hand large. */
 export function TestPart({ test }: { test: ProofTest }) {
   const { job, loop } = useLoop()
-  const [chosen, setChosen] = useState<string | undefined>(() =>
-    test.steps.some(({ verdict }) => verdict !== 'waiting') ? undefined : BEFORE,
-  )
+  // The step in hand stays while it is answered: an answer may take several taps.
+  const [chosen, setChosen] = useState(() => firstOpen(test).id)
+  /** Shown on a phone before the first step: what the test is for, what to have at hand, what can hurt. */
+  const [before, setBefore] = useState(() => test.steps.every(({ verdict }) => verdict === 'waiting'))
   const phone = useMedia(PHONE)
-  const step =
-    test.steps.find(({ id }) => id === chosen) ??
-    test.steps.find(({ verdict, spare }) => verdict === 'waiting' && !spare) ??
-    test.steps.at(-1)!
+  const step = test.steps.find(({ id }) => id === chosen) ?? firstOpen(test)
+  const choose = (id: string) => {
+    setBefore(false)
+    setChosen(id)
+  }
   const at = test.steps.indexOf(step)
   const next = () =>
-    setChosen(
+    choose(
       test.steps[at + 1]?.id ??
         test.steps.find(({ verdict, id }) => verdict === 'waiting' && id !== step.id)?.id ??
         step.id,
     )
-  const asking = phone && chosen === BEFORE
+  const asking = phone && before
   return (
     <div className="fills test-part">
       {phone ? (
         <nav className="steps-strip" aria-label="Steps">
-          <button type="button" aria-current={asking} aria-label="Before the test" onClick={() => setChosen(BEFORE)}>
+          <button type="button" aria-current={asking} aria-label="Before the test" onClick={() => setBefore(true)}>
             <span className="cond">before</span>
             <Shape kind="note" />
           </button>
@@ -46,7 +49,7 @@ export function TestPart({ test }: { test: ProofTest }) {
               type="button"
               aria-current={!asking && each.id === step.id}
               aria-label={`Step ${i + 1}, ${each.title}`}
-              onClick={() => setChosen(each.id)}
+              onClick={() => choose(each.id)}
             >
               <span>{i + 1}</span>
               <Shape kind={stepShape[each.verdict]} labelled />
@@ -54,7 +57,7 @@ export function TestPart({ test }: { test: ProofTest }) {
           ))}
         </nav>
       ) : (
-        <TestResults test={test} step={step} onChoose={setChosen} />
+        <TestResults test={test} step={step} onChoose={choose} />
       )}
       {asking ? (
         <WorkSheet
@@ -64,7 +67,7 @@ export function TestPart({ test }: { test: ProofTest }) {
               <Button second end="" to={testPath(job.id, loop.id, '').replace(/\/test\/$/, '')}>
                 All tests
               </Button>
-              <Button onClick={() => setChosen(test.steps[0]!.id)}>First step</Button>
+              <Button onClick={() => choose(test.steps[0]!.id)}>First step</Button>
             </>
           }
         >

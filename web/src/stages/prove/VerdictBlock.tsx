@@ -4,8 +4,11 @@ import type { Behaviour } from '@nachtigal/core/job/behaviour'
 import { ordered } from '@nachtigal/core/job/chain'
 import type { Cause, Go, ProofStep, ProofTest } from '@nachtigal/core/proof/proofTest'
 import { spanQuantity } from '@nachtigal/core/proof/takeTest'
+import { fill, routes } from '@nachtigal/contract/api'
+import { smallPhoto } from '../../lib/smallPhoto'
 import { useAppSelector } from '../../lib/store'
 import { useLoop } from '../../loop/loopContext'
+import { useOutbox } from '../../loop/outboxContext'
 import { Opens } from '../../ui/Opens'
 import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
@@ -162,43 +165,80 @@ function TakeAgain({ test }: { test: ProofTest }) {
   )
 }
 
+/** A note or a photo of a step; both stand in the log and in the job file. */
 function NoteHere({ test, step }: { test: ProofTest; step: ProofStep }) {
-  const { loop, change } = useLoop()
+  const { job, loop, change } = useLoop()
   const by = useAppSelector((state) => state.view.by)
+  const outbox = useOutbox()
   const [text, setText] = useState('')
-  const [kept, setKept] = useState(false)
+  const [problem, setProblem] = useState<string>()
+  const notes = loop.notes ?? {}
+  const here = ordered(notes).filter((note) => note.test === test.id && note.step === step.id)
+  const keep = (said: string, photo?: string) => {
+    const order = (ordered(notes).at(-1)?.order ?? 0) + 1
+    const note = {
+      order,
+      text: `${test.title}, ${step.title}${said === '' ? '' : `: ${said}`}`,
+      at: new Date().toISOString(),
+      by: by || 'unnamed',
+      test: test.id,
+      step: step.id,
+      ...(photo ? { photo } : {}),
+    }
+    const refused = change({ loop: { ...loop, notes: { ...notes, [crypto.randomUUID()]: note } } })
+    setProblem(refused)
+    if (refused === undefined) setText('')
+  }
+  const take = async (file: File | undefined) => {
+    if (!file) return
+    try {
+      keep(text.trim(), await outbox.addPhoto(job.id, await smallPhoto(file)))
+    } catch (error) {
+      setProblem((error as Error).message)
+    }
+  }
   return (
     <Opens
       className="third min-h-8 max-md:min-h-12"
-      label="Write a note"
-      trigger={kept ? 'Note kept. Another' : 'Note'}
+      label="Note or photo"
+      trigger={here.length === 0 ? 'Note or photo' : `Notes: ${here.length}`}
     >
       <form
         className="grid gap-3"
         onSubmit={(event) => {
           event.preventDefault()
-          const said = text.trim()
-          if (said === '') return
-          const notes = loop.notes ?? {}
-          const order = (ordered(notes).at(-1)?.order ?? 0) + 1
-          const note = {
-            order,
-            text: `${test.title}, ${step.title.toLowerCase()}: ${said}`,
-            at: new Date().toISOString(),
-            by: by || 'unnamed',
-          }
-          if (change({ loop: { ...loop, notes: { ...notes, [crypto.randomUUID()]: note } } }) === undefined) {
-            setText('')
-            setKept(true)
-          }
+          if (text.trim() !== '') keep(text.trim())
         }}
       >
-        <Field label="Note" text>
+        {here.map(({ id, text: said, photo, by: who }) => (
+          <figure key={id} className="m-0">
+            {photo ? (
+              <img className="note-photo" src={fill(routes.photo, { jobId: job.id, hash: photo })} alt={said} />
+            ) : null}
+            <figcaption>
+              {said}. {who}
+            </figcaption>
+          </figure>
+        ))}
+        <Field label="Note" text error={problem}>
           {(ids) => <input {...ids} value={text} maxLength={1000} onChange={(event) => setText(event.target.value)} />}
         </Field>
         <Button type="submit" disabled={text.trim() === ''}>
           Keep the note
         </Button>
+        <label className="btn second cursor-pointer">
+          <span>Take a photo</span>
+          <input
+            type="file"
+            accept="image/*"
+            capture="environment"
+            className="sr-only"
+            onChange={(event) => {
+              void take(event.target.files?.[0])
+              event.target.value = ''
+            }}
+          />
+        </label>
       </form>
     </Opens>
   )

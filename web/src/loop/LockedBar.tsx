@@ -1,0 +1,65 @@
+import { Lock } from 'lucide-react'
+import { useState } from 'react'
+import { isLocked } from '@nachtigal/core/job/handover'
+import { useAppSelector } from '../lib/store'
+import { Button } from '../ui/Button'
+import { Field } from '../ui/Field'
+import { Opens } from '../ui/Opens'
+import { useLoop } from './loopContext'
+
+/** A loop that was handed over: seen on every screen of it, with the way to open it again. */
+export function LockedBar() {
+  const { loop } = useLoop()
+  const { signed } = loop.handover
+  if (!signed || !isLocked(loop)) return null
+  return (
+    <section className="temporary" aria-label="Locked">
+      <Lock size={16} strokeWidth={1.5} aria-hidden />
+      <span className="min-w-0 flex-1">
+        <b>Handed over</b> {signed.at.slice(0, 10)} by {signed.by}, locked.
+      </span>
+      <OpenAgain />
+    </section>
+  )
+}
+
+/** Opens a loop again that was handed over, with a reason; what is changed then is told as since hand-over. */
+export function OpenAgain() {
+  const { loop, change } = useLoop()
+  const by = useAppSelector((state) => state.view.by)
+  const [why, setWhy] = useState('')
+  const [problem, setProblem] = useState<string>()
+  return (
+    <Opens className="third min-h-8 max-md:min-h-12 flex-none" label="Open it again" trigger="Open it again">
+      <form
+        className="grid gap-3"
+        onSubmit={(event) => {
+          event.preventDefault()
+          const said = why.trim()
+          if (said === '') {
+            setProblem('Reason is empty: it takes why this loop is opened again.')
+            return
+          }
+          const reopened = { by: by || 'unnamed', at: new Date().toISOString(), why: said }
+          setProblem(change({ loop: { ...loop, handover: { ...loop.handover, reopened } } }))
+        }}
+      >
+        <p>The signature stays in the record. What is changed from now on stands on the sheet as since hand-over.</p>
+        <Field label="Reason" text error={problem}>
+          {(ids) => (
+            <input
+              {...ids}
+              value={why}
+              maxLength={300}
+              onChange={(event) => {
+                setProblem(undefined)
+                setWhy(event.target.value)
+              }}
+            />
+          )}
+        </Field>
+        <Button type="submit">Open it again</Button>
+      </form>
+    </Opens>
+  )
+}
