@@ -3,6 +3,7 @@ import { removeStage } from '@nachtigal/core/job/stageGroup'
 import { keyingSheet } from '@nachtigal/core/proof/keyingSheet'
 import { firstVisit } from './surveys'
 import {
+  bag,
   between,
   branch,
   chain,
@@ -11,6 +12,7 @@ import {
   option,
   proveAndSwitchOn,
   reading,
+  readTest,
   set,
   type Story,
   survey,
@@ -110,31 +112,26 @@ function hatchlingFloor(teller: Teller) {
       1,
     )
   }
-  for (const [i, [step, celsius]] of (
-    [
-      ['rise-1', 28.2],
-      ['fall-1', 27.1],
-    ] as const
-  ).entries())
-    edit(
-      (l) => ({
-        ...l,
-        proof: {
-          ...l.proof,
-          readings: {
-            ...l.proof.readings,
-            [uuid(`reading ${i}`)]: {
-              ...reading(teller, celsius.toFixed(1), '°C', celsius),
-              order: i + 1,
-              test: `rise-and-fall/${uuid('plan')}`,
-              step,
-            },
-          },
-        },
-      }),
-      undefined,
-      14,
-    )
+  bag(teller)
+  const plan = uuid('plan')
+  readTest(teller, `before/${plan}`, [
+    ['commanded', 'yes'],
+    ['answered', 'yes'],
+    ['current', 0.28, 'current', 'clamp'],
+  ])
+  readTest(teller, `limiter/${uuid('device 3')}`, [
+    ['calls', 'yes'],
+    ['trip', 48, 'temperature', 'reference'],
+    ['opened', 'off'],
+    ['reset', 'stays'],
+    ['left', 'yes'],
+  ])
+  readTest(teller, `rise-and-fall/${plan}`, [
+    ['rise-1', 28.2, 'temperature', 'reference'],
+    ['rise-1/went', 'off'],
+    ['rise-1/display', 28.1, 'temperature'],
+    ['fall-1', 27.1, 'temperature', 'reference'],
+  ])
 }
 
 const nothingThere = { state: 'none', weather: 'Overcast, light rain', outdoorC: 6 } as const

@@ -8,7 +8,7 @@ import type { SafetyStep } from '@nachtigal/core/proof/safetyStep'
 import { placing } from '@nachtigal/core/survey/placing'
 import { withDefaultPlans } from '@nachtigal/core/survey/defaultPlans'
 import { addDevice, insertDevice, joinPorts, moveSupply, setDevice, setOption } from '@nachtigal/core/wiring/chainEdit'
-import { quantityView } from '@nachtigal/core/units/quantity'
+import { type Quantity, quantityView } from '@nachtigal/core/units/quantity'
 import type { Edited } from '@nachtigal/core/wiring/edited'
 
 /** What a story is told with: every call is one command. */
@@ -202,5 +202,62 @@ export function proveAndSwitchOn(teller: Teller) {
         proof: { ...l.proof, readings: { ...l.proof.readings, [uuid(`safety ${n}`)]: kept } },
       }))
     }
+  }
+}
+
+/** The instruments of whoever tells, made up, and taken out for every day that the story lasts. */
+export function bag(teller: Teller) {
+  const { uuid, now, current, put } = teller
+  const { job, loop } = current()
+  const made = {
+    reference: { name: 'Ermine, reference thermometer', serial: 'ER-0412', errs: { temperature: { fixed: 0.1 } } },
+    meter: {
+      name: 'Hare, multimeter',
+      serial: 'HA-2207',
+      errs: {
+        voltage: { fixed: 0.01, percent: 0.1 },
+        milliamps: { fixed: 0.01, percent: 0.1 },
+        resistance: { fixed: 0.1, percent: 0.2 },
+      },
+    },
+    clamp: { name: 'Badger, clamp meter', serial: 'BA-118', errs: { current: { fixed: 0.005, percent: 1 } } },
+  }
+  const day = now().slice(0, 10)
+  const instruments = Object.fromEntries(
+    Object.entries(made).map(([id, instrument], i) => [
+      uuid(`instrument ${id}`),
+      { order: i + 1, ...instrument, checked: '2026-03-10', due: '2027-03-10' },
+    ]),
+  )
+  const kit = { [day]: Object.fromEntries(Object.keys(instruments).map((id) => [id, true as const])) }
+  put({ job: { ...job, instruments, kit }, loop })
+}
+
+/** Readings of a test: a choice, or a number (SI) with what it is of and which instrument it was read with. */
+export function readTest(
+  teller: Teller,
+  test: string,
+  readings: readonly (readonly [step: string, read: number | string, quantity?: Quantity, instrument?: string])[],
+) {
+  const { edit, uuid, current } = teller
+  for (const [step, read, quantity, instrument] of readings) {
+    const view = quantity && quantityView(quantity, { temperatureUnit: 'C', system: 'metric' })
+    const kept: ProofReading = {
+      ...(typeof read === 'number' && view
+        ? reading(teller, view.toShown(read).toFixed(view.decimals), view.label, read)
+        : reading(teller, String(read), '')),
+      order: nextReadingOrder(current().loop),
+      test,
+      step,
+      ...(instrument ? { instrument: uuid(`instrument ${instrument}`) } : {}),
+    }
+    edit(
+      (l) => ({
+        ...l,
+        proof: { ...l.proof, readings: { ...l.proof.readings, [uuid(`reading ${test} ${step}`)]: kept } },
+      }),
+      undefined,
+      step.includes('/') ? 0 : 6,
+    )
   }
 }

@@ -1,3 +1,4 @@
+import { PDFParse } from 'pdf-parse'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Locator, type Page, test as base } from '@playwright/test'
 import { emptyFolder, removeFolder, type RunningServer, startServer } from './server'
@@ -250,4 +251,81 @@ export async function setPart(page: Page, name: string) {
   const link = page.getByRole('navigation', { name: 'Parts of setting' }).getByRole('link', { name, exact: true })
   await link.click()
   await expect(link).toHaveAttribute('aria-current', 'step')
+}
+
+/** What sound work answers where this should be read; `undefined` where it is written down only. */
+function soundAnswer(should: string): string {
+  const numbers = [...should.replace(/\u2212/g, '-').matchAll(/-?\d+(?:\.\d+)?/g)].map(([text]) => Number(text))
+  if (numbers.length === 0) return '20'
+  if (/ to /.test(should)) return ((numbers[0]! + numbers[1]!) / 2).toFixed(1)
+  if (/at most/.test(should)) return (numbers[0]! * 0.8).toFixed(1)
+  if (/at least/.test(should)) return (numbers[0]! * 1.2).toFixed(1)
+  return String(numbers[0]!)
+}
+
+/** To a test of Prove by its title; the step that waits is open when this returns. */
+export async function openTest(page: Page, title: string | RegExp) {
+  await page.getByRole('navigation', { name: 'Parts of proving' }).getByRole('link', { name: 'Tests' }).click()
+  await page.getByRole('region', { name: 'Tests' }).getByRole('link', { name: title }).first().click()
+  const first = page.getByRole('button', { name: 'First step' })
+  if ((page.viewportSize()?.width ?? 0) < 768 && (await first.isVisible().catch(() => false))) await first.click()
+  await expect(page.locator('.asks')).toBeVisible()
+}
+
+/** Takes every step of the test in hand as sound work goes. */
+export async function soundTest(page: Page) {
+  const steps = page.getByRole('button', { name: /^Step \d+,/ })
+  const count = await steps.count()
+  for (let i = 0; i < count; i++) {
+    await steps.nth(i).click()
+    await expect(page.getByRole('heading', { name: `Step ${i + 1} of ${count}` })).toBeVisible()
+    const asks = page.locator('.asks')
+    const should = (await asks.getAttribute('data-should')) ?? ''
+    const field = asks.locator('.main input')
+    if ((await field.count()) > 0) {
+      const typed = soundAnswer(should)
+      await field.fill(typed)
+      await field.press('Enter')
+      const display = asks.getByLabel('Display shows')
+      if (should === '' && (await display.count()) > 0) {
+        await display.fill(typed)
+        await display.press('Enter')
+      }
+      continue
+    }
+    const choices = asks.locator('fieldset').first()
+    const lamps = await choices.getByRole('button', { name: 'none', exact: true }).count()
+    const wanted = lamps > 0 && should !== 'none' ? should.split(', ') : [should]
+    for (const each of wanted)
+      await (
+        each === '' ? choices.getByRole('button').first() : choices.getByRole('button', { name: each, exact: true })
+      ).click()
+  }
+}
+
+/** Every test that is to be made, as sound work goes. */
+export async function soundTests(page: Page) {
+  for (let n = 0; n < 40; n++) {
+    await page.getByRole('navigation', { name: 'Parts of proving' }).getByRole('link', { name: 'Tests' }).click()
+    const waiting = page.getByRole('region', { name: 'To be made' }).locator('li:not([data-verdict="good"]) a').first()
+    await expect(page.getByRole('region', { name: 'To be made' })).toBeVisible()
+    if ((await waiting.count()) === 0) return
+    await waiting.click()
+    const first = page.getByRole('button', { name: 'First step' })
+    if ((page.viewportSize()?.width ?? 0) < 768 && (await first.isVisible())) await first.click()
+    await expect(page.locator('.asks')).toBeVisible()
+    await soundTest(page)
+    await expect(page.getByRole('status', { name: 'Verdict' })).toHaveAttribute('data-verdict', 'good')
+  }
+}
+
+/** The text of a sheet that a link of Hand over opens, on one line. */
+export async function pdfText(page: Page, url: string, link: RegExp): Promise<string> {
+  const href = await page.getByRole('link', { name: link }).getAttribute('href')
+  const answer = await page.request.get(url + href)
+  expect(answer.headers()['content-type']).toContain('application/pdf')
+  const parser = new PDFParse({ data: await answer.body() })
+  const { text } = await parser.getText()
+  await parser.destroy()
+  return text.replace(/[ \t]*\n[ \t]*/g, ' ')
 }

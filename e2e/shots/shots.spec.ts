@@ -11,7 +11,6 @@ const views = [
   ['dead-tests', 'wire/dead'],
   ['keying', 'set/keying'],
   ['try', 'try'],
-  ['prove', 'prove'],
   ['hand-over', 'hand-over'],
 ] as const
 
@@ -46,6 +45,13 @@ test('pictures of the main views', async ({ page, server }) => {
     await shot(name)
   }
   for (const [name, place] of views) await visit(name, place)
+  await page.goto(`${loop}/prove`)
+  await page
+    .getByRole('region', { name: 'Tests' })
+    .getByRole('link', { name: /Rise and fall/ })
+    .click()
+  await page.waitForTimeout(300)
+  await shot('prove')
   await visit('set', 'set', named('Penguin slab chiller'))
   await visit('set-fan', 'set', named('Quarantine room'))
   await page.goto(`${pool}/wire/logic`)
@@ -75,6 +81,10 @@ test('pictures of the main views', async ({ page, server }) => {
   await visit('wire-phone', 'wire', pool)
   await visit('keying-phone', 'set/keying', pool)
   await page.goto(`${loop}/prove`)
+  await page
+    .getByRole('region', { name: 'Tests' })
+    .getByRole('link', { name: /Rise and fall/ })
+    .click()
   await page.getByRole('button', { name: /^Step 3,/ }).click()
   await page.waitForTimeout(300)
   await shot('prove-phone')

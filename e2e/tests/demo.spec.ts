@@ -10,7 +10,7 @@ const open = async (page: import('@playwright/test').Page, url: string) => {
     .getByRole('main')
     .getByRole('link', { name: /Hatchling floor/ })
     .click()
-  await expect(page.getByRole('heading', { name: 'Rise and fall' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '2 of 8 tests' })).toBeVisible()
 }
 
 test('keys go to stages, turn the unit, open the board and take back', async ({ page, server }) => {
@@ -40,7 +40,7 @@ test('every place has an address: reload and back work', async ({ page, server }
   await page.reload()
   await expect(page.getByRole('heading', { name: 'Wire 4' })).toBeVisible()
   await page.goBack()
-  await expect(page.getByRole('heading', { name: 'Rise and fall' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '2 of 8 tests' })).toBeVisible()
   await page.goto(`${server.url}/nowhere`)
   await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible()
 })

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { expect, expectAccessible, fill, matchedFloor, saved, test, toStage, setPart } from '../fixtures'
+import { expect, expectAccessible, fill, matchedFloor, openTest, saved, test, toStage, setPart } from '../fixtures'
 
 test('a wire over its limit, or open, stops the loop until a better reading is typed', async ({ page, server }) => {
   await matchedFloor(page, server.url)
@@ -63,20 +63,25 @@ test('a plain finding is closed with a reason and a name; the log takes the clos
 test('a reading that does not repeat says replace; a step without a switching says look', async ({ page, server }) => {
   await matchedFloor(page, server.url)
   await toStage(page, 'Prove')
-  await page.getByRole('group', { name: 'Before any test' }).getByRole('button', { name: 'no' }).last().click()
-  await expect(page.getByText('A plant fault first.')).toBeVisible()
+  await openTest(page, /Commanded\? Answered\?/)
+  await page.getByRole('button', { name: 'Yes' }).click()
+  await page.getByRole('button', { name: 'Next step' }).click()
+  await page.getByRole('button', { name: 'No', exact: true }).click()
+  await expect(page.getByRole('status', { name: 'Verdict' })).toContainText('Commanded, not answered')
+  await openTest(page, /Rise and fall/)
   const read = async (step: number, text: string) => {
     await page.getByRole('button', { name: new RegExp(`^Step ${step},`) }).click()
     await fill(page, step % 2 === 1 ? 'Reads when it goes off' : 'Reads when it goes on', text)
   }
   for (const [i, text] of ['28.0', '27.0', '29.4', '27.0'].entries()) await read(i + 1, text)
-  await expect(page.locator('[data-verdict="replace"]')).toContainText('Replace: it does not repeat')
-  await expect(page.locator('[data-verdict="replace"]')).toContainText(/1\.40\sK apart; 1\.00\sK is allowed/)
+  const verdict = page.getByRole('status', { name: 'Verdict' })
+  await expect(verdict).toContainText('Replace: it does not repeat')
+  await expect(verdict).toContainText(/1\.40\sK apart; 1\.00\sK is allowed/)
   await page.getByRole('button', { name: /^Step 3,/ }).click()
-  await page.getByRole('button', { name: 'No reading, go on' }).click()
-  await expect(page.locator('[data-verdict="waiting"]')).toContainText('1 reading waits')
+  await page.getByRole('button', { name: 'Does not switch' }).click()
+  await expect(verdict).toContainText('It does not switch')
   await read(3, '28.1')
-  await expect(page.locator('[data-verdict="good"]')).toBeVisible()
+  await expect(verdict).toHaveAttribute('data-verdict', 'good')
 })
 
 test('a job file goes from one bench to another by the page; what is none is refused by name', async ({

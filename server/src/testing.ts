@@ -55,7 +55,7 @@ export async function testServer(webFolder?: string) {
     loopbackOnly: true,
     ...(webFolder ? { webFolder } : {}),
   })
-  return { app, store, close: database.close }
+  return { app, store, shelf, db: database.db, close: database.close }
 }
 
 export function command(jobId: string, change: Change[], more: Partial<Command> = {}): Command {

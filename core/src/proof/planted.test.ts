@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '../check/context'
-import { proportionalPercent, bandEnds } from '../control/proportional'
+import { bandEnds } from '../control/proportional'
 import { fanDemand } from '../control/fanDemand'
 import {
   fromSetpoint,
@@ -11,7 +11,6 @@ import {
   type OnOffBehaviour,
   type PlanOf,
 } from '../job/behaviour'
-import { ordered } from '../job/chain'
 import { faultyProbe } from '../probes/faultyProbe'
 import { mismatch } from '../probes/mismatch'
 import { probeCurve } from '../probes/probeCurve'
@@ -19,7 +18,7 @@ import type { Control, Fault } from '../simulate/scenario'
 import { signalSpan, type Signal } from '../signal/signal'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
 import { judged, type Read, testOf } from '../testing/answered'
-import { chained, idOf, replanned, step, swapped } from '../testing/chains'
+import { chained, idOf, replanned, step } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import { soundReadings } from '../testing/soundReadings'
 import { runBench, throughC } from '../testing/plantedBench'

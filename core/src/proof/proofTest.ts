@@ -146,6 +146,8 @@ export interface TestSpec {
   /** Kind and what it is about: `sweep/<plan>`. */
   readonly id: string
   readonly kind: TestKind
+  /** The planned output that it is about, where it is about one. */
+  readonly plan?: string
   readonly title: string
   /** What it is about, by its name on the drawing. */
   readonly about: string

@@ -114,7 +114,7 @@ function ofGuards(context: LoopContext): Maybe[] {
 export function testSpecs(context: LoopContext): readonly TestSpec[] {
   const plans = plansOf(context.loop.settings.planned)
   const found = [
-    ...plans.flatMap((plan) => ofPlan(context, plan)),
+    ...plans.flatMap((plan) => ofPlan(context, plan).map((spec) => spec && { ...spec, plan: plan.id })),
     ...ofControllers(context, plans),
     ...(plans.length > 0 ? ofGuards(context) : []),
   ]

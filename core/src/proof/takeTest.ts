@@ -126,11 +126,15 @@ function askState(
   return { ...known, verdict: value >= ask.low - DUST && value <= ask.high + DUST ? 'fits' : 'look' }
 }
 
-/** Half the width of what is good; the whole of it where only one side is bounded. */
+/** Half the width of what is good; where only one side is bounded, how far that is from what is expected, or a tenth of it. */
 export const toleranceOf = ({ low, high, expected }: NumberAsk): number => {
-  const sides = [expected - low, high - expected].filter((side) => Number.isFinite(side) && side > 0)
-  return sides.length === 0 ? Infinity : Math.min(...sides)
+  if (Number.isFinite(low) && Number.isFinite(high)) return (high - low) / 2
+  const bound = Number.isFinite(low) ? low : Number.isFinite(high) ? high : undefined
+  if (bound === undefined) return Infinity
+  return Math.abs(bound - expected) || ONE_SIDED * Math.abs(bound)
 }
+/** Share of a bound that stands for its tolerance where nothing else is said. */
+const ONE_SIDED = 0.1
 
 /** A width of a temperature is a difference. */
 export const spanQuantity = ({ quantity }: NumberAsk) => (quantity === 'temperature' ? 'difference' : quantity)

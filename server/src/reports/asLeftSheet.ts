@@ -186,7 +186,6 @@ export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
   const { open, closed } = checkLoop(context)
   const { signed } = loop.handover
   const blocked = signingBlockedBy(context)
-  const device = (id: string | undefined) => chain.devices.find((d) => d.id === id)
   const joint = (id: string) => chain.connections.find((c) => c.id === id)
   const ticked = hazards.filter(({ id }) => loop.survey.hazards[id])
   const content: Block[] = [

@@ -3,6 +3,7 @@ import { faultView, faultTitle } from '@nachtigal/core/check/settings/faultView'
 import { ownerView, type OwnerRow } from '@nachtigal/core/check/settings/ownerView'
 import { plansOf } from '@nachtigal/core/job/behaviour'
 import type { ResolvedDevice } from '@nachtigal/core/job/chain'
+import { boundTo } from '@nachtigal/core/profile/bound'
 import { hazards } from '@nachtigal/core/survey/hazards'
 import { kindFacts } from '@nachtigal/core/survey/kindFacts'
 import { type Block, heading, INK, sheet, type Stamp, t, table } from './sheetParts'
@@ -19,13 +20,17 @@ function alarmLines(context: LoopContext): (readonly [string, string])[] {
   const lines = controllersOf(context).flatMap((device): (readonly [string, string])[] => {
     const { open, short } = device.facts.controller!.faultDisplay
     const plan = plansOf(context.loop.settings.planned).find(({ output }) => output.device === device.id)!
+    // What has no alarm of its own tells none, whatever is planned.
+    const tells =
+      boundTo(device.facts.controller!, 'alarmHigh') !== undefined ||
+      Object.values(device.facts.ports).some((port) => port.kind === 'contact' && port.role === 'alarm')
     const does = faultTitle(plan.probeFault).toLowerCase()
     const codes = [...new Set([open, short])].filter((code) => code !== '' && code !== 'none')
     return [
       ...codes.map(
         (code) => [`${device.name} shows ${code}`, `Its probe is broken; meanwhile: ${does}. Call.`] as const,
       ),
-      ...(plan.alarmHighC === undefined
+      ...(!tells || plan.alarmHighC === undefined
         ? []
         : [
             [
@@ -33,7 +38,7 @@ function alarmLines(context: LoopContext): (readonly [string, string])[] {
               `Over ${words.say(plan.alarmHighC, 'temperature')}: look whether a door stands open or the plant is off; still so after an hour, call.`,
             ] as const,
           ]),
-      ...(plan.alarmLowC === undefined
+      ...(!tells || plan.alarmLowC === undefined
         ? []
         : [[`${device.name} tells a low alarm`, `Under ${words.say(plan.alarmLowC, 'temperature')}: call.`] as const]),
     ]

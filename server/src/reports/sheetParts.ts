@@ -8,7 +8,9 @@ export const LINE = '#cfc9ba'
 export type Block = Record<string, unknown>
 
 export const t = (text: string, more: Block = {}): Block => ({ text: fontRuns(text), ...more })
-export const heading = (text: string): Block => t(text, { style: 'section' })
+export const heading = (text: string): Block => t(text, { style: 'section', headlineLevel: 1 })
+/** How far down a page a heading may still stand, share of its height: under that it would be left without its text. */
+const LOWEST_HEADING = 0.87
 export function table(
   widths: readonly (string | number)[],
   head: readonly string[],
@@ -43,6 +45,11 @@ export interface Stamp {
   readonly since?: readonly string[]
 }
 
+interface PlacedNode {
+  readonly headlineLevel?: number
+  readonly startPosition: { readonly verticalRatio: number }
+}
+
 /** A sheet of one loop: page, faces, footer. */
 export function sheet(
   { job, loop }: LoopContext,
@@ -63,6 +70,8 @@ export function sheet(
       head: { font: 'Barlow', fontSize: 10, color: INK2 },
     },
     content,
+    pageBreakBefore: ({ headlineLevel, startPosition }: PlacedNode) =>
+      headlineLevel === 1 && startPosition.verticalRatio > LOWEST_HEADING,
     footer: (page: number, pages: number) => ({
       columns: [
         t(`Printed ${stamp.printedAt.slice(0, 16).replace('T', ' ')} UTC. Record ${stamp.hash.slice(0, 16)}`),

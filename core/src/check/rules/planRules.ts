@@ -1,4 +1,3 @@
-import { switchingPlans } from '../../job/behaviour'
 import { rungsOf } from '../../job/stageGroup'
 import { fieldValue } from '../../plant/fieldValue'
 import { floorLimit } from '../../plant/floorOutput'

@@ -3,7 +3,7 @@ import type { LoopContext } from '../../check/context'
 import type { OnOffBehaviour, PlanOf } from '../../job/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import type { Cause, Outcome, StepSpec, TestSpec } from '../proofTest'
-import { cause, deviceOf, nameOf, noted, outputName, sourceOfRow, spec, toProbe, toWires } from './parts'
+import { cause, deviceOf, nameOf, noted, sourceOfRow, spec, toProbe, toWires } from './parts'
 
 /** Ohms over a closed contact from which on it is worn. Source: practice, see the row tests of the dead block. */
 const CLOSED_OHM = 1
@@ -22,12 +22,21 @@ export function dialTestOf(context: LoopContext, plan: PlanOf<OnOffBehaviour>): 
     port?.kind === 'contact' ? [terminal(port.common), terminal(port.make), terminal(port.breaks)] : ['', '', '']
   const row = fieldValue(data, 'tol.switch.mech')
   const heats = plan.action === 'heating'
-  const dial = (label: string) => noted(label, 'temperature', { nothing: 'does not switch' })
+  // Where a dial that is right stands as the contact moves: about what is around it, by what its print marks.
+  const [upper, lower] =
+    plan.convention === 'cut-in' || plan.convention === 'cut-out'
+      ? (plan.convention === 'cut-in') === heats
+        ? [0, -plan.swingK]
+        : [plan.swingK, 0]
+      : [plan.swingK / 2, -plan.swingK / 2]
   const turn = (id: string, title: string, does: string, label: string): StepSpec => ({
     id,
     title,
     does,
-    main: dial(label),
+    main: noted(label, 'temperature', {
+      expected: plan.setpointC + (id === 'closes' || id === 'other-opens' ? upper : lower),
+      nothing: 'does not switch',
+    }),
   })
   return spec(context, {
     id: `dial/${plan.id}`,
@@ -44,7 +53,7 @@ export function dialTestOf(context: LoopContext, plan: PlanOf<OnOffBehaviour>): 
         id: 'ambient',
         title: 'Around it',
         does: 'Read the reference thermometer beside the thermostat, out of your breath.',
-        main: noted('Thermometer reads', 'temperature'),
+        main: noted('Thermometer reads', 'temperature', { expected: plan.setpointC }),
       },
       turn(
         'closes',

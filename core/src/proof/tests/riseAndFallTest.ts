@@ -245,30 +245,32 @@ function judge(
       next: 'Nothing to do.',
     }
   const settingRight = Number.isFinite(lay) && Math.abs(lay) <= toleranceK + 1e-9
-  if (other && !(Number.isFinite(lay) && Math.abs(lay + errorK) <= toleranceK / 2))
-    return look(
-      'The swing sits on the other side of the set',
-      `${told}. It does what a set that ${conventionWords[other]} does.`,
-      [
+  const convention = other
+    ? [
         cause(
           'other-convention',
           `The controller counts the swing another way: there the set ${conventionWords[other]}, planned is one that ${conventionWords[plan.convention]}.`,
-          `Key ${parameterName(context, plan, 'convention') ?? 'the set so that the same points come out'}, repeat the test.`,
+          `What the display shows when it switches tells: right means this. Key ${parameterName(context, plan, 'convention') ?? 'the set so that the same points come out'}, repeat the test.`,
           toKeying,
         ),
-        ...offsetCauses(),
-      ],
+      ]
+    : []
+  const offsetCauses = [
+    cause(
+      'reads-off',
+      `It reads ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'low' : 'high'} at the probe.`,
+      'Hold the display against the reference; key the offset, or mend what makes it read so.',
+      toSet(plan, 'offset', 'Open the offset'),
+    ),
+    // Without the display's word for it the two look alike.
+    ...(Number.isFinite(lay) ? [] : convention),
+  ]
+  if (settingRight && other)
+    return look(
+      'The swing sits on the other side of the set',
+      `${told}. It does what a set that ${conventionWords[other]} does.`,
+      convention,
     )
-  function offsetCauses(): Cause[] {
-    return [
-      cause(
-        'reads-off',
-        `It reads ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'low' : 'high'} at the probe.`,
-        'Hold the display against the reference; key the offset, or mend what makes it read so.',
-        toSet(plan, 'offset', 'Open the offset'),
-      ),
-    ]
-  }
   if (settingRight)
     return look(
       'The set is not as planned',
@@ -310,7 +312,7 @@ function judge(
     head: `Adjust the offset by ${say(errorK, 'difference')}`,
     reason: `All points lie ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'high' : 'low'}: it reads that much ${errorK > 0 ? 'low' : 'high'}. ${told}.`,
     next: `Key offset ${say(offsetK, 'difference')} and repeat one rise and one fall.`,
-    causes: offsetCauses(),
+    causes: offsetCauses,
     ...(offsetK === plan.offsetK
       ? {}
       : { fix: { plan: plan.id, change: { offsetK }, says: `Put ${say(offsetK, 'difference')} into the plan` } }),

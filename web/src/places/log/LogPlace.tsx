@@ -12,6 +12,7 @@ import type { LoopNote } from '@nachtigal/core/job/documents'
 import { type LogKind, logKinds } from '@nachtigal/core/job/logKind'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 import { useLogQuery, useLogVerdictQuery } from '../../lib/api'
+import { photoUrl } from '../../lib/photoUrl'
 import { useAppSelector } from '../../lib/store'
 import { useJob } from '../../loop/jobContext'
 import { NameField } from '../../loop/NameField'
@@ -186,7 +187,7 @@ export function LogPlace() {
                         key={path.join('/')}
                         className="log-photo"
                         loading="lazy"
-                        src={fill(routes.photo, { jobId: job.id, hash: photo })}
+                        src={photoUrl(job.id, photo)}
                         alt={text ?? 'photo'}
                       />
                     )

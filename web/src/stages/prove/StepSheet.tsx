@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react'
 import type { AskState, ChoiceAsk, NumberAsk, ProofStep, ProofTest, SetAsk } from '@nachtigal/core/proof/proofTest'
-import { pickedText, readText } from '@nachtigal/core/proof/takeTest'
+import { pickedText, readText, shouldText } from '@nachtigal/core/proof/takeTest'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { formatValue, quantityView } from '@nachtigal/core/units/quantity'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
@@ -26,7 +26,7 @@ interface StepProps {
 
 /** One step, large: what to do, what should be read, the reading, the verdict. */
 export function StepSheet({ test, step, onNext }: StepProps) {
-  const { loop, reading, preferences } = useLoop()
+  const { loop, reading, preferences, words } = useLoop()
   const dispatch = useAppDispatch()
   const phone = useMedia(PHONE)
   const keepReading = useKeepReading()
@@ -121,7 +121,7 @@ export function StepSheet({ test, step, onNext }: StepProps) {
           }}
         />
       ) : null}
-      <div className="asks">
+      <div className="asks" data-should={shouldText(ask, words.say)}>
         <Main
           ask={ask}
           state={step.main}
@@ -201,7 +201,8 @@ function Figure({
           : ''
   return (
     <NumberField
-      label={reading?.state === 'over-range' ? `${ask.label}: ${readText(state)}` : ask.label}
+      label={ask.label}
+      aside={reading?.state === 'over-range' ? readText(state) : undefined}
       draftKey={draftKey}
       value={typeof state.value === 'number' ? state.value : undefined}
       shown={shown}

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import type { ProofTest } from '@nachtigal/core/proof/proofTest'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
@@ -16,7 +16,12 @@ const firstOpen = ({ steps }: ProofTest) =>
 
 /** One test: its steps as a column of results, the step in hand large. */
 export function TestPart({ test }: { test: ProofTest }) {
-  const { job, loop } = useLoop()
+  const { job, loop, takeOutput } = useLoop()
+  // The chain above shows the output that is tested.
+  const { plan } = test
+  useEffect(() => {
+    if (plan !== undefined) takeOutput(plan)
+  }, [plan, takeOutput])
   // The step in hand stays while it is answered: an answer may take several taps.
   const [chosen, setChosen] = useState(() => firstOpen(test).id)
   /** Shown on a phone before the first step: what the test is for, what to have at hand, what can hurt. */

@@ -55,7 +55,11 @@ export function TestsPart({ tests }: { tests: readonly ProofTest[] }) {
         {next ? (
           <>
             <p>
-              <b>{next.title}.</b> {next.purpose}
+              <b>
+                {next.title}
+                {next.title.endsWith('?') ? '' : '.'}
+              </b>{' '}
+              {next.purpose}
             </p>
             <Button to={testPath(job.id, loop.id, next.id)}>
               {failed(next) ? 'To the test that failed' : done === 0 ? 'Begin' : 'Next test'}

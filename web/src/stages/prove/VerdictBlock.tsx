@@ -4,7 +4,7 @@ import type { Behaviour } from '@nachtigal/core/job/behaviour'
 import { ordered } from '@nachtigal/core/job/chain'
 import type { Cause, Go, ProofStep, ProofTest } from '@nachtigal/core/proof/proofTest'
 import { spanQuantity } from '@nachtigal/core/proof/takeTest'
-import { fill, routes } from '@nachtigal/contract/api'
+import { photoTaken, photoUrl } from '../../lib/photoUrl'
 import { smallPhoto } from '../../lib/smallPhoto'
 import { useAppSelector } from '../../lib/store'
 import { useLoop } from '../../loop/loopContext'
@@ -192,7 +192,10 @@ function NoteHere({ test, step }: { test: ProofTest; step: ProofStep }) {
   const take = async (file: File | undefined) => {
     if (!file) return
     try {
-      keep(text.trim(), await outbox.addPhoto(job.id, await smallPhoto(file)))
+      const small = await smallPhoto(file)
+      const hash = await outbox.addPhoto(job.id, small)
+      photoTaken(hash, small)
+      keep(text.trim(), hash)
     } catch (error) {
       setProblem((error as Error).message)
     }
@@ -212,9 +215,7 @@ function NoteHere({ test, step }: { test: ProofTest; step: ProofStep }) {
       >
         {here.map(({ id, text: said, photo, by: who }) => (
           <figure key={id} className="m-0">
-            {photo ? (
-              <img className="note-photo" src={fill(routes.photo, { jobId: job.id, hash: photo })} alt={said} />
-            ) : null}
+            {photo ? <img className="note-photo" src={photoUrl(job.id, photo)} alt={said} /> : null}
             <figcaption>
               {said}. {who}
             </figcaption>
