@@ -263,9 +263,19 @@ function soundAnswer(should: string): string {
   return String(numbers[0]!)
 }
 
+/** To the list of tests, from wherever in Prove. */
+async function allTests(page: Page) {
+  const parts = page.getByRole('navigation', { name: 'Parts of proving' })
+  if (await parts.isVisible()) await parts.getByRole('link', { name: 'Tests' }).click()
+  else {
+    await page.getByRole('button', { name: 'Before the test' }).click()
+    await page.getByRole('link', { name: 'All tests' }).click()
+  }
+}
+
 /** To a test of Prove by its title; the step that waits is open when this returns. */
 export async function openTest(page: Page, title: string | RegExp) {
-  await page.getByRole('navigation', { name: 'Parts of proving' }).getByRole('link', { name: 'Tests' }).click()
+  await allTests(page)
   await page.getByRole('region', { name: 'Tests' }).getByRole('link', { name: title }).first().click()
   const first = page.getByRole('button', { name: 'First step' })
   if ((page.viewportSize()?.width ?? 0) < 768 && (await first.isVisible().catch(() => false))) await first.click()
@@ -306,7 +316,7 @@ export async function soundTest(page: Page) {
 /** Every test that is to be made, as sound work goes. */
 export async function soundTests(page: Page) {
   for (let n = 0; n < 40; n++) {
-    await page.getByRole('navigation', { name: 'Parts of proving' }).getByRole('link', { name: 'Tests' }).click()
+    await allTests(page)
     const waiting = page.getByRole('region', { name: 'To be made' }).locator('li:not([data-verdict="good"]) a').first()
     await expect(page.getByRole('region', { name: 'To be made' })).toBeVisible()
     if ((await waiting.count()) === 0) return

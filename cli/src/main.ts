@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
-import type { JobFile } from '@nachtigal/contract/api'
+import { fill, type JobFile, type JobSummary, routes } from '@nachtigal/contract/api'
 import { refusal } from '@nachtigal/contract/check'
 import { jobFileSchema } from '@nachtigal/contract/jobFileSchema'
 import type { CalcData } from '@nachtigal/core/calc/calculation'
@@ -119,12 +119,65 @@ function check([file]: string[]) {
   })
 }
 
+/** Where a bench listens, unless another is named. */
+const HERE = `http://127.0.0.1:${process.env['PORT'] || 4310}`
+
+/** The address after `--at`, and what else was given. */
+function withAddress(given: string[]): { readonly rest: string[]; readonly at: string } {
+  const i = given.indexOf('--at')
+  if (i < 0) return { rest: given, at: HERE }
+  const at = given[i + 1] ?? ''
+  if (!/^https?:\/\/[^\s]+$/.test(at)) refuse('at', `at is "${at}": it takes an address such as ${HERE}`)
+  return { rest: [...given.slice(0, i), ...given.slice(i + 2)], at: at.replace(/\/$/, '') }
+}
+
+async function asked(address: string, init?: RequestInit): Promise<unknown> {
+  const answer = await fetch(address, init).catch((error: Error) =>
+    refuse('at', `no bench answers at ${address}: ${error.message}. Start one with npm start`),
+  )
+  const body = (await answer.json()) as { error?: { message: string; field?: string; facts?: { field?: string } } }
+  if (!answer.ok)
+    refuse(body.error?.facts?.field ?? body.error?.field ?? 'file', body.error?.message ?? answer.statusText)
+  return body
+}
+
+/** A job of a running bench as one open file, by its id or its name. */
+async function exportJob(given: string[]) {
+  const { rest, at } = withAddress(given)
+  const [name = ''] = rest
+  const jobs = (await asked(`${at}${routes.jobs}`)) as JobSummary[]
+  const found = jobs.filter(({ id, name: called }) => id === name || called === name)
+  if (found.length !== 1)
+    refuse(
+      'job',
+      `"${name}" is ${found.length === 0 ? 'no job' : 'more than one job'} here: ${jobs.map((job) => `${job.id} ${job.name}`).join(', ') || 'there is none'}`,
+    )
+  print(await asked(`${at}${fill(routes.file, { jobId: found[0]!.id })}`))
+}
+
+/** Takes a job file in; answers the id of the job. */
+async function importJob(given: string[]) {
+  const { rest, at } = withAddress(given)
+  const [file] = rest
+  if (!file) refuse('file', 'import takes the path of a job file')
+  let body: string
+  try {
+    body = readFileSync(file, 'utf8')
+  } catch (error) {
+    return refuse('file', (error as Error).message)
+  }
+  json(body, 'file')
+  print(await asked(`${at}${routes.import}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body }))
+}
+
 const [command, ...rest] = process.argv.slice(2)
 if (command === 'calc') calc(rest)
 else if (command === 'simulate') runScenario(rest)
 else if (command === 'check') check(rest)
+else if (command === 'export') await exportJob(rest)
+else if (command === 'import') await importJob(rest)
 else
   refuse(
     'command',
-    `"${command ?? ''}" is not known here: calc --list, calc <id> [--schema], simulate <scenario.json>, check <job.json>`,
+    `"${command ?? ''}" is not known here: calc --list, calc <id> [--schema], simulate <scenario.json>, check <job.json>, export <job> [--at address], import <job.json> [--at address]`,
   )

@@ -79,6 +79,8 @@ export interface Stimulus {
   readonly probe?: 'lifted' | 'shorted' | 'joined'
   readonly contact?: { readonly device: string; readonly is: 'open' | 'closed' }
   readonly power?: 'off' | 'back'
+  /** So long after the start of the test. */
+  readonly afterS?: number
 }
 
 /** Where a thing is mended: a stage, a part of it, the output in hand. */

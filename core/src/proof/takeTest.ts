@@ -123,8 +123,12 @@ function askState(
       verdict: 'cannot-tell',
       says: `${instrument!.name} may be ${words.say(errs, spanQuantity(ask), 2)} off; for ${words.say(tolerance, spanQuantity(ask), 2)} it must be within ${words.say(share * tolerance, spanQuantity(ask), 2)}.`,
     }
-  return { ...known, verdict: value >= ask.low - DUST && value <= ask.high + DUST ? 'fits' : 'look' }
+  return { ...known, verdict: isGood(ask, value) ? 'fits' : 'look' }
 }
+
+/** Whether a figure lies within what is good; one that is only written down always does. */
+export const isGood = ({ low, high, free }: NumberAsk, value: number): boolean =>
+  free === true || (value >= low - DUST && value <= high + DUST)
 
 /** Half the width of what is good; where only one side is bounded, how far that is from what is expected, or a tenth of it. */
 export const toleranceOf = ({ low, high, expected }: NumberAsk): number => {
@@ -191,7 +195,7 @@ function outcome(given: Given, steps: readonly ProofStep[], found: Found, judge:
   return {
     verdict: 'waiting',
     head: counted(waiting.length, 'step waits', 'steps wait'),
-    reason: next ? `Next: ${next.title.toLowerCase()}.` : '',
+    reason: next ? `Next: ${next.title[0]!.toLowerCase()}${next.title.slice(1)}.` : '',
     next: next?.does ?? '',
     causes: [],
   }

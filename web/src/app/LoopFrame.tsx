@@ -40,7 +40,7 @@ function Stage() {
   const stage = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')?.params.stage
   return (
     <>
-      {stage === 'survey' || (phone && stage === 'wire') ? null : phone ? (
+      {stage === 'survey' || (phone && (stage === 'wire' || stage === 'prove')) ? null : phone ? (
         <OutputSwitch className="border-b border-line flex-none" />
       ) : (
         <LoopChain />

@@ -383,6 +383,7 @@ export function warmUpTest(context: LoopContext, plan: PlanOf): TestSpec | undef
       const atC = warmsTo(startC, endC, stepsAt[i]!, tauS)
       return {
         id: `t-${i + 1}`,
+        at: { input: plan.input, afterS: stepsAt[i]! },
         title: i === 0 ? 'Start' : `After ${say(stepsAt[i]! / 60, 'minutes')}`,
         does: i === 0 ? 'Read it before it starts.' : `Read it ${say(stepsAt[i]! / 60, 'minutes')} after the start.`,
         main:

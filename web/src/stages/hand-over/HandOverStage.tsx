@@ -7,6 +7,8 @@ import { wordChange } from '@nachtigal/core/check/wordChange'
 import { ordered } from '@nachtigal/core/job/chain'
 import { changesSince, handoverTicks, isLocked } from '@nachtigal/core/job/handover'
 import { kitOf } from '@nachtigal/core/job/instruments'
+import { bindsAny } from '@nachtigal/core/profile/bound'
+import { controllerPlanOf } from '@nachtigal/core/survey/controllerPlanOf'
 import { plainDay } from '@nachtigal/core/time/plainDay'
 import { useJobAtQuery, useLogQuery } from '../../lib/api'
 import { download } from '../../lib/download'
@@ -110,8 +112,13 @@ export function HandOverStage() {
 
 /** Week periods and the day of the next test as a calendar file. */
 function CalendarLine() {
-  const { job, loop } = useLoop()
-  const periods = Object.values(loop.settings.controllers ?? {}).flatMap(({ week }) => ordered(week?.periods ?? {}))
+  const context = useLoop()
+  const { job, loop, chain } = context
+  const periods = chain.devices.flatMap((device) =>
+    device.facts.controller && bindsAny(device.facts.controller, 'period1.')
+      ? ordered(controllerPlanOf(context, device).week?.periods ?? {})
+      : [],
+  )
   const { retest } = loop.handover
   if (periods.length === 0 && retest === undefined) return null
   const make = () => {

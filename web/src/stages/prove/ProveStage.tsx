@@ -1,6 +1,7 @@
 import './prove.css'
 import { useParams } from 'react-router'
 import { proofTests } from '@nachtigal/core/proof/proofTests'
+import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
 import { PartsNav } from '../../ui/PartsNav'
@@ -15,6 +16,7 @@ export function ProveStage() {
   const { job, loop } = context
   const { part = 'tests', '*': asked } = useParams()
   const tests = proofTests(context)
+  const phone = useMedia(PHONE)
   const base = `/jobs/${job.id}/loops/${loop.id}/prove`
   const test = asked === undefined ? undefined : tests.find(({ id }) => id === asked)
   const titles: Readonly<Record<string, string>> = {
@@ -24,11 +26,13 @@ export function ProveStage() {
   }
   return (
     <div className="fills flex-1 min-h-0 flex flex-col bg-paper">
-      <PartsNav
-        label="Parts of proving"
-        parts={Object.entries(titles).map(([id, title]) => ({ to: id === 'tests' ? base : `${base}/${id}`, title }))}
-        here={test ? 'Tests' : (titles[part] ?? 'Tests')}
-      />
+      {phone && test ? null : (
+        <PartsNav
+          label="Parts of proving"
+          parts={Object.entries(titles).map(([id, title]) => ({ to: id === 'tests' ? base : `${base}/${id}`, title }))}
+          here={test ? 'Tests' : (titles[part] ?? 'Tests')}
+        />
+      )}
       {part === 'find' ? (
         <FinderPart />
       ) : part === 'instruments' ? (

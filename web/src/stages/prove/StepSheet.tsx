@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react'
 import type { AskState, ChoiceAsk, NumberAsk, ProofStep, ProofTest, SetAsk } from '@nachtigal/core/proof/proofTest'
-import { pickedText, readText, shouldText } from '@nachtigal/core/proof/takeTest'
+import { isGood, pickedText, readText, shouldText } from '@nachtigal/core/proof/takeTest'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { formatValue, quantityView } from '@nachtigal/core/units/quantity'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
@@ -12,6 +12,7 @@ import { Button } from '../../ui/Button'
 import { NumberField } from '../../ui/NumberField'
 import { NumberPad } from '../../ui/NumberPad'
 import { WorkSheet } from '../../ui/WorkSheet'
+import { FromLogger } from './FromLogger'
 import { Stopwatch } from './Stopwatch'
 import { bar } from './TestResults'
 import { VerdictBlock } from './VerdictBlock'
@@ -62,6 +63,11 @@ export function StepSheet({ test, step, onNext }: StepProps) {
     keepNumber(ask, step.id, '', 'over-range', step.main.reading?.id)
   }
   const last = at + 1 === test.steps.length
+  const typed = draft === undefined ? undefined : parseNumber(draft)
+  const typedIsGood =
+    ask.kind === 'number' &&
+    typed?.ok === true &&
+    isGood(ask, quantityView(ask.quantity, preferences).toSi(typed.value))
   return (
     <WorkSheet
       labelledBy="step-title"
@@ -83,11 +89,13 @@ export function StepSheet({ test, step, onNext }: StepProps) {
           <Button
             disabled={draft === undefined && !read && !step.spare}
             onClick={() => {
-              if (commit() && !(last && draft !== undefined)) onNext()
+              // One that is not right stays in sight with its cause; the next press goes on.
+              const stays = draft !== undefined && (last || !typedIsGood)
+              if (commit() && !stays) onNext()
             }}
           >
             {draft !== undefined
-              ? last
+              ? last || !typedIsGood
                 ? 'Keep the reading'
                 : 'Keep, next step'
               : read || step.spare
@@ -143,6 +151,7 @@ export function StepSheet({ test, step, onNext }: StepProps) {
       {ask.kind === 'number'
         ? bar(step.main, quantityView(ask.quantity, preferences), phone ? 'phone' : 'large')
         : null}
+      {step.at?.afterS === undefined ? null : <FromLogger test={test} />}
       <VerdictBlock test={test} step={step} />
       {test.chart ? (
         <Suspense fallback={null}>

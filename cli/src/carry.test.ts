@@ -1,0 +1,85 @@
+import { type ChildProcess, spawn, spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import type { JobFile } from '@nachtigal/contract/api'
+
+const at = (file: string) => fileURLToPath(new URL(`../../${file}`, import.meta.url))
+const folder = mkdtempSync(path.join(tmpdir(), 'nachtigal-carry-'))
+const benches: ChildProcess[] = []
+
+/** A bench of its own on a free port. @returns its address */
+async function bench(name: string, ...args: string[]): Promise<string> {
+  const child = spawn(process.execPath, [at('server/dist/main.js'), ...args], {
+    env: { ...process.env, NODE_OPTIONS: '', PORT: '0', NACHTIGAL_DATA: path.join(folder, name), DATABASE_URL: '' },
+  })
+  benches.push(child)
+  return new Promise((resolve, reject) => {
+    let said = ''
+    child.stdout.on('data', (chunk: Buffer) => {
+      said += chunk.toString()
+      const found = /ready: (http:\/\/\S+)/.exec(said)
+      if (found) resolve(found[1]!)
+    })
+    child.on('exit', (code) => reject(new Error(`the bench ended with ${code}: ${said}`)))
+  })
+}
+
+const nachtigal = (...args: string[]) => {
+  const { status, stdout } = spawnSync(process.execPath, [at('bin/nachtigal'), ...args], {
+    encoding: 'utf8',
+    env: { ...process.env, NODE_OPTIONS: '' },
+    maxBuffer: 1 << 28,
+  })
+  return { status, stdout, error: () => (JSON.parse(stdout) as { error: { field: string; message: string } }).error }
+}
+
+let [here, there] = ['', '']
+beforeAll(async () => {
+  here = await bench('here', '--demo')
+  there = await bench('there')
+}, 120_000)
+afterAll(() => {
+  for (const child of benches) child.kill()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+describe('a job from one bench to another', () => {
+  it('goes out by its name and in elsewhere, without loss', () => {
+    const out = nachtigal('export', 'Otterholm Wildlife Hospital', '--at', here)
+    expect(out.status).toBe(0)
+    const file = path.join(folder, 'job.json')
+    writeFileSync(file, out.stdout)
+    const { job } = JSON.parse(out.stdout) as JobFile
+    const into = nachtigal('import', file, '--at', there)
+    expect([into.status, JSON.parse(into.stdout)]).toEqual([0, { jobId: job.id }])
+    expect(nachtigal('export', job.id, '--at', there).stdout).toBe(out.stdout)
+    const twice = nachtigal('import', file, '--at', there)
+    expect([twice.status, twice.error().message]).toEqual([2, expect.stringContaining('is here already')])
+  }, 60_000)
+  it.each([
+    ['a job that is not there', ['export', 'Nowhere'], 'job', /is no job here/],
+    ['no file', ['import'], 'file', /takes the path/],
+    ['a file that is no JSON', ['import', at('README.md')], 'file', /no JSON/],
+  ] as const)('%s: exit 2 and what is allowed', (_, args, field, says) => {
+    const { status, error } = nachtigal(...args, '--at', there)
+    expect([status, error().field]).toEqual([2, field])
+    expect(error().message).toMatch(says)
+  })
+  it('a newer file says what to do; an older one is brought forward', () => {
+    const old = JSON.parse(readFileSync(at('server/src/store/fixtures/jobFileVersion1.json'), 'utf8')) as JobFile
+    const newer = path.join(folder, 'newer.json')
+    writeFileSync(newer, JSON.stringify({ ...old, version: 9 }))
+    expect(nachtigal('import', newer, '--at', there).error().message).toContain('Update this bench')
+    expect(nachtigal('import', at('server/src/store/fixtures/jobFileVersion1.json'), '--at', there).status).toBe(0)
+  })
+  it('says so where no bench answers, or the address is none', () => {
+    expect(nachtigal('export', 'x', '--at', 'http://127.0.0.1:9').error()).toMatchObject({
+      field: 'at',
+      message: expect.stringContaining('no bench answers'),
+    })
+    expect(nachtigal('export', 'x', '--at', 'nowhere').error().field).toBe('at')
+  })
+})
