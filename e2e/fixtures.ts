@@ -266,20 +266,28 @@ function soundAnswer(should: string): string {
 /** To the list of tests, from wherever in Prove. */
 async function allTests(page: Page) {
   const parts = page.getByRole('navigation', { name: 'Parts of proving' })
+  const before = page.getByRole('button', { name: 'Before the test' })
+  await expect(parts.or(before)).toBeVisible()
   if (await parts.isVisible()) await parts.getByRole('link', { name: 'Tests' }).click()
   else {
-    await page.getByRole('button', { name: 'Before the test' }).click()
+    await before.click()
     await page.getByRole('link', { name: 'All tests' }).click()
   }
+}
+
+/** A phone shows what a test is for before its first step. */
+async function firstStep(page: Page) {
+  const first = page.getByRole('button', { name: 'First step' })
+  await expect(page.locator('.asks').or(first)).toBeVisible()
+  if (await first.isVisible()) await first.click()
+  await expect(page.locator('.asks')).toBeVisible()
 }
 
 /** To a test of Prove by its title; the step that waits is open when this returns. */
 export async function openTest(page: Page, title: string | RegExp) {
   await allTests(page)
   await page.getByRole('region', { name: 'Tests' }).getByRole('link', { name: title }).first().click()
-  const first = page.getByRole('button', { name: 'First step' })
-  if ((page.viewportSize()?.width ?? 0) < 768 && (await first.isVisible().catch(() => false))) await first.click()
-  await expect(page.locator('.asks')).toBeVisible()
+  await firstStep(page)
 }
 
 /** Takes every step of the test in hand as sound work goes. */
@@ -321,9 +329,7 @@ export async function soundTests(page: Page) {
     await expect(page.getByRole('region', { name: 'To be made' })).toBeVisible()
     if ((await waiting.count()) === 0) return
     await waiting.click()
-    const first = page.getByRole('button', { name: 'First step' })
-    if ((page.viewportSize()?.width ?? 0) < 768 && (await first.isVisible())) await first.click()
-    await expect(page.locator('.asks')).toBeVisible()
+    await firstStep(page)
     await soundTest(page)
     await expect(page.getByRole('status', { name: 'Verdict' })).toHaveAttribute('data-verdict', 'good')
   }
