@@ -54,6 +54,7 @@ test('finder, instruments, hand-over and log bear a thumb', async ({ page, serve
 test('a warm-up is read from a logger file; what is none is refused by name', async ({ page, server }) => {
   await openLoop(page, server.url, 'Plaster cabinet', 'prove')
   await openTest(page, /Warm-up watch/)
+  await page.getByRole('button', { name: 'Step 2, Start' }).click()
   const file = page.locator('input[type=file]').first()
   await file.setInputFiles({ name: 'note.csv', mimeType: 'text/csv', buffer: Buffer.from('no;numbers') })
   await expect(page.getByRole('alert')).toContainText('note.csv: the file holds no two rows')

@@ -542,28 +542,17 @@ const curveOf = (edited: Edited) => {
 }
 
 describe('warm-up watch, simulated', () => {
-  const context = contextOf(cabinet)
-  const { seen } = context.survey!
-  const powerW = seen.fullPowerW ?? seen.powerW
-  const test = testOf(context, 'warm-up')
-  const minutes = test.steps.map(({ title }) => (title === 'Start' ? 0 : Number(/[\d.]+/.exec(title)![0])))
-  const startC = seen.restC
-  function watch(fault: Fault | undefined, loss = 1) {
-    const hours = Math.ceil(minutes.at(-1)! / 60) + 1
+  const heated = chained('room')
+  /** A loop watched from cold at full output: its plant in the simulator, with a fault or another loss. */
+  function watch(edited: Edited, fault: Fault | undefined, loss = 1) {
+    const context = contextOf(edited)
+    const { seen } = context.survey!
+    const startC = seen.restC
+    const timed = testOf(context, 'warm-up').steps.filter(({ at }) => at?.afterS !== undefined)
+    const hoursOf = (i: number) => timed[i]!.at!.afterS! / 3600
     const run = runBench({
-      hourlyC: Array.from({ length: hours + 1 }, () => startC),
-      controls: [
-        {
-          id: 'c',
-          kind: 'on-off',
-          probe: 'probe',
-          drives: 'load',
-          action: 'heating',
-          onC: 1900,
-          offC: 2000,
-          probeFault: 'off',
-        },
-      ],
+      hourlyC: Array.from({ length: Math.ceil(hoursOf(timed.length - 1)) + 2 }, () => startC),
+      controls: [onOffOf(floorPlan, { action: 'heating', onC: 1900, offC: 2000 })],
       drives: ['load'],
       more: {
         network: {
@@ -572,23 +561,33 @@ describe('warm-up watch, simulated', () => {
           boundaries: { bath: { constantC: startC } },
         },
         probes: [{ id: 'probe', node: 'place', lagS: 1 }],
-        actuators: [{ id: 'load', node: 'place', powerW }],
+        actuators: [{ id: 'load', node: 'place', powerW: seen.fullPowerW ?? seen.powerW }],
         ...(fault ? { faults: [fault] } : {}),
       },
     })
-    return judged(
-      cabinet,
-      'warm-up',
-      Object.fromEntries(test.steps.map(({ id }, i) => [id, run.shownC(minutes[i]! / 60)])),
-    )
+    return judged(edited, 'warm-up', {
+      around: edited.loop.survey.answers['designOutdoor'] as number,
+      ...Object.fromEntries(timed.map(({ id }, i) => [id, run.shownC(hoursOf(i))])),
+    })
   }
-  it('is good with the plant of the survey', () => expect(watch(undefined).result.verdict).toBe('good'))
-  it('says power when the supply is low: at 70 % of the volts there is half the power', () =>
-    expect(first(watch({ kind: 'supply-low', share: 0.7, atS: 0 }))).toBe('power-low'))
-  it('says nothing arrives when the heater is dead', () =>
-    expect(first(watch({ kind: 'dead', actuator: 'load', atS: 0 }))).toBe('no-power'))
+  it.each([
+    ['room', heated],
+    ['cabinet', cabinet],
+  ] as const)('%s is good with the plant of the survey', (_, edited) =>
+    expect(watch(edited, undefined).result.verdict).toBe('good'),
+  )
+  it.each<[string, Edited, Fault | undefined, number]>([
+    // At 70 % of the volts there is half the power.
+    ['power-low', heated, { kind: 'supply-low', share: 0.7, atS: 0 }, 1],
+    ['power-low', cabinet, { kind: 'supply-low', share: 0.7, atS: 0 }, 1],
+    ['no-power', heated, { kind: 'dead', actuator: 'load', atS: 0 }, 1],
+    ['loss-high', heated, undefined, 2.2],
+  ])('%s', (id, edited, fault, loss) => {
+    expect(first(watch(edited, fault, loss))).toBe(id)
+  })
   it('says so from the first reading on', () => {
-    const early = judged(cabinet, 'warm-up', { 't-1': startC, 't-2': startC + 0.4 })
-    expect(first(early)).toBe('no-power')
+    const { seen } = contextOf(cabinet).survey!
+    const around = cabinet.loop.survey.answers['designOutdoor'] as number
+    expect(first(judged(cabinet, 'warm-up', { around, 't-1': seen.restC, 't-2': seen.restC + 0.4 }))).toBe('no-power')
   })
 })
