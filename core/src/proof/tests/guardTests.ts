@@ -426,7 +426,7 @@ export function warmUpTest(context: LoopContext, plan: PlanOf): TestSpec | undef
         }),
       }
     },
-    judge: (found, wrong) => {
+    judge: (found) => {
       const start = found.value('t-1')
       if (typeof start !== 'number') return undefined
       const read = TIMES.flatMap((_, i) => {
