@@ -304,7 +304,7 @@ export async function soundTest(page: Page) {
       const typed = soundAnswer(should)
       await field.fill(typed)
       await field.press('Enter')
-      const display = asks.getByLabel('Display shows')
+      const display = page.getByRole('textbox', { name: 'Display shows', exact: true })
       if (should === '' && (await display.count()) > 0) {
         await display.fill(typed)
         await display.press('Enter')

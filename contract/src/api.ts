@@ -26,6 +26,7 @@ export const routes = {
   logJson: '/api/jobs/:jobId/log.json',
   at: '/api/jobs/:jobId/at/:sequence',
   photo: '/api/jobs/:jobId/photos/:hash',
+  testSheet: '/api/jobs/:jobId/loops/:loopId/tests.pdf',
   panelCard: '/api/jobs/:jobId/loops/:loopId/panel-card.pdf',
   ownersPage: '/api/jobs/:jobId/loops/:loopId/owners-page.pdf',
   file: '/api/jobs/:jobId/file',

@@ -290,7 +290,7 @@ describe('handed over', () => {
     expect(text).toContain('Since hand-over')
     expect(text).toContain('Plan: offset 0.0 K to offset 0.5 K')
   }, 60_000)
-  it.each(['panel-card', 'owners-page'])(
+  it.each(['panel-card', 'owners-page', 'tests'])(
     '%s is made for every loop',
     async (sheet) => {
       for (const loop of Object.values(file.loops)) {

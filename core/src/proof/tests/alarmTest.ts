@@ -6,6 +6,7 @@ import {
   around,
   cause,
   deviceOf,
+  look,
   noted,
   outputName,
   parameterName,
@@ -92,13 +93,6 @@ export function alarmTest(context: LoopContext, plan: PlanOf): TestSpec | undefi
     rule: `Within ${say(toleranceK, 'difference')} (${source}); heard, muted, over again.`,
     steps,
     judge: (found, wrong): Partial<Outcome> | undefined => {
-      const look = (head: string, reason: string, ...causes: ReturnType<typeof cause>[]): Partial<Outcome> => ({
-        verdict: 'look',
-        head,
-        reason,
-        next: causes[0]!.check,
-        causes,
-      })
       for (const [id, atC] of sides) {
         const at = found.value(id)
         const name = parameterName(context, plan, id === 'high' ? 'alarmHigh' : 'alarmLow') ?? 'the alarm limit'

@@ -4,7 +4,7 @@ import type { BatteryPlan } from '../../job/controllerPlan'
 import { fieldValue } from '../../plant/fieldValue'
 import { boundTo } from '../../profile/bound'
 import type { Outcome, TestSpec } from '../proofTest'
-import { around, cause, nameOf, noted, sourceOfRow, spec, toKeying, toWires } from './parts'
+import { around, cause, look, nameOf, noted, sourceOfRow, spec, toKeying, toWires } from './parts'
 import { timeAsk } from './restTest'
 
 /** Battery cut-off by an adjustable supply at the controller's terminals: volts, hold time, restart. Expected: the plan; tol.cutoff.v, tol.timer. */
@@ -74,13 +74,6 @@ export function batteryTest(context: LoopContext, device: ResolvedDevice, plan: 
       },
     ],
     judge: (found, wrong): Partial<Outcome> | undefined => {
-      const look = (head: string, reason: string, ...causes: ReturnType<typeof cause>[]): Partial<Outcome> => ({
-        verdict: 'look',
-        head,
-        reason,
-        next: causes[0]!.check,
-        causes,
-      })
       const [off, hold, back] = [found.value('off'), found.value('hold'), found.value('back')]
       if (found.picked('after') === 'cut-short')
         return {

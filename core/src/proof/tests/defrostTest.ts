@@ -4,7 +4,7 @@ import type { DefrostPlan } from '../../job/controllerPlan'
 import { fieldValue } from '../../plant/fieldValue'
 import { boundTo } from '../../profile/bound'
 import type { NumberAsk, Outcome, StepSpec, TestSpec } from '../proofTest'
-import { around, cause, nameOf, sourceOfRow, spec, toKeying, toProbe, toWires, yesNo } from './parts'
+import { around, cause, look, nameOf, sourceOfRow, spec, toKeying, toProbe, toWires, yesNo } from './parts'
 
 /** A melt that ends sooner than this did not melt anything, min. */
 const AT_ONCE_MIN = 1
@@ -128,13 +128,6 @@ export function defrostTest(context: LoopContext, device: ResolvedDevice, plan: 
     ],
     steps,
     judge: (found, wrong): Partial<Outcome> | undefined => {
-      const look = (head: string, reason: string, ...causes: ReturnType<typeof cause>[]): Partial<Outcome> => ({
-        verdict: 'look',
-        head,
-        reason,
-        next: causes[0]!.check,
-        causes,
-      })
       const starts = found.picked('starts')
       if (starts === 'nothing')
         return look(

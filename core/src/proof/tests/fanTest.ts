@@ -2,12 +2,13 @@ import { fanAt } from '../../check/settings/fanView'
 import type { LoopContext } from '../../check/context'
 import type { FanBehaviour, PlanOf } from '../../job/behaviour'
 import { sourceOf } from '../../wiring/sources'
-import type { Cause, Outcome, StepSpec, TestSpec } from '../proofTest'
+import type { Outcome, StepSpec, TestSpec } from '../proofTest'
 import {
   around,
   cause,
   deviceOf,
   loadName,
+  look,
   outputName,
   parameterName,
   sourceOfRow,
@@ -97,13 +98,6 @@ export function fanTest(context: LoopContext, plan: PlanOf<FanBehaviour>): TestS
     ],
     steps,
     judge: (found, wrong): Partial<Outcome> | undefined => {
-      const look = (head: string, reason: string, ...causes: Cause[]): Partial<Outcome> => ({
-        verdict: 'look',
-        head,
-        reason,
-        next: causes[0]!.check,
-        causes,
-      })
       if (found.picked('least/turns') === 'stands' && fanAt(plan, cold, dry).percent > 0) {
         const low = found.value('least')
         const given =

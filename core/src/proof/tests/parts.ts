@@ -11,7 +11,7 @@ import type { Quantity } from '../../units/quantity'
 import { shownText } from '../../units/quantity'
 import { outputPath } from '../../wiring/outputPath'
 import { rungsOf } from '../../job/stageGroup'
-import type { Cause, ChoiceAsk, Go, NumberAsk, TestSpec } from '../proofTest'
+import type { Cause, ChoiceAsk, Go, NumberAsk, Outcome, TestSpec } from '../proofTest'
 
 /** Where a tolerance comes from, in words: a row of the field data. */
 export const sourceOfRow = ({ data }: Pick<LoopContext, 'data'>, row: string): string => {
@@ -191,3 +191,25 @@ export const spec = (
 })
 
 export const isStep = (wrong: readonly string[], ...ids: readonly string[]) => ids.some((id) => wrong.includes(id))
+
+/** What is found wrong: said shortly, with the likeliest cause first; what to do next is what that one asks to check. */
+export const look = (head: string, reason: string, first: Cause, ...others: readonly Cause[]): Partial<Outcome> => ({
+  verdict: 'look',
+  head,
+  reason,
+  next: first.check,
+  causes: [first, ...others],
+})
+
+/** The same from causes that are in a list already. @throws RangeError when it is empty */
+export function lookAmong(head: string, reason: string, causes: readonly Cause[]): Partial<Outcome> {
+  const [first, ...others] = causes
+  if (!first) throw new RangeError(`${head}: no cause is given`)
+  return look(head, reason, first, ...others)
+}
+
+/** The same where nothing may run before it is mended. */
+export const stop = (head: string, reason: string, first: Cause, ...others: readonly Cause[]): Partial<Outcome> => ({
+  ...look(head, reason, first, ...others),
+  verdict: 'stop',
+})

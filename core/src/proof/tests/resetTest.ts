@@ -4,10 +4,11 @@ import type { PlanOf } from '../../job/behaviour'
 import type { ResolvedDevice } from '../../job/chain'
 import type { ResetPlan } from '../../job/controllerPlan'
 import { fieldValue } from '../../plant/fieldValue'
-import type { Cause, Found, Outcome, StepSpec, TestSpec } from '../proofTest'
+import type { Found, Outcome, StepSpec, TestSpec } from '../proofTest'
 import {
   around,
   cause,
+  look,
   nameOf,
   parameterName,
   sourceOfRow,
@@ -177,13 +178,6 @@ function judge(
   wrong: readonly string[],
 ): Partial<Outcome> | undefined {
   const { say } = context.words
-  const look = (head: string, reason: string, ...causes: Cause[]): Partial<Outcome> => ({
-    verdict: 'look',
-    head,
-    reason,
-    next: causes[0]!.check,
-    causes,
-  })
   if (['cold', 'middle', 'mild'].some((id) => wrong.includes(`${id}/outdoor`)))
     return look(
       'The outdoor input reads wrong',

@@ -7,13 +7,14 @@ import { fieldValue } from '../../plant/fieldValue'
 import { boundTo } from '../../profile/bound'
 import { roundToStep } from '../../units/displayRound'
 import { quantityView } from '../../units/quantity'
-import type { Cause, Found, NumberAsk, Outcome, StepSpec, TestSpec } from '../proofTest'
+import type { Found, NumberAsk, Outcome, StepSpec, TestSpec } from '../proofTest'
 import {
   around,
   cause,
   deviceOf,
   feeling,
   loadName,
+  lookAmong,
   noted,
   outputName,
   parameterName,
@@ -135,15 +136,8 @@ function judge(
   const { data, words } = context
   const { say } = words
   const heats = plan.action === 'heating'
-  const look = (head: string, reason: string, causes: Cause[], next = causes[0]!.check): Partial<Outcome> => ({
-    verdict: 'look',
-    head,
-    reason,
-    next,
-    causes,
-  })
   if (ids.some((id) => wrong.includes(`${id}/went`)))
-    return look('It acts the wrong way round', 'It came on where it should go off.', [
+    return lookAmong('It acts the wrong way round', 'It came on where it should go off.', [
       cause(
         'action-reversed',
         `The controller is keyed to ${heats ? 'cool' : 'heat'}, or the wire sits on the other terminal of its changeover.`,
@@ -156,7 +150,7 @@ function judge(
       const first = ids.filter((id) => found.value(id) !== undefined)
       if (first.length < 2) return undefined
     }
-    return look('It does not switch', `${loadName(context, plan)} stayed as it was.`, [
+    return lookAmong('It does not switch', `${loadName(context, plan)} stayed as it was.`, [
       cause(
         'no-switching',
         'The output stays: its rest time runs, the probe does not feel the bag, or the contact is welded or open.',
@@ -183,7 +177,7 @@ function judge(
   const swingK = heats ? offC - onC : onC - offC
   const errorK = mean([onC - plan.onC, offC - plan.offC])
   const swingLimitK = Math.max(0.2, (fieldValue(data, 'tol.swing').typical / 100) * plan.swingK)
-  const told = `Swing ${say(swingK, 'difference', 2)} found, ${say(plan.swingK, 'difference', 2)} planned`
+  const told = `Swing ${say(swingK, 'difference', 2)} found, ${say(plan.swingK, 'difference', 2)} planned; repeats within ${say(slopK, 'difference', 2)}`
   if (slopK > 2 * toleranceK + 1e-9)
     return {
       verdict: 'stop',
@@ -231,11 +225,10 @@ function judge(
         toKeying,
       ),
     ]
-    return look(
+    return lookAmong(
       'Swing is not as planned',
       `${told}; may stray ${say(swingLimitK, 'difference', 2)}. Twice or half of the plan means total against each side.`,
       causes,
-      causes[0]!.check,
     )
   }
   if (wrong.length === 0)
@@ -266,13 +259,13 @@ function judge(
     ...(Number.isFinite(lay) ? [] : convention),
   ]
   if (settingRight && other)
-    return look(
+    return lookAmong(
       'The swing sits on the other side of the set',
       `${told}. It does what a set that ${conventionWords[other]} does.`,
       convention,
     )
   if (settingRight)
-    return look(
+    return lookAmong(
       'The set is not as planned',
       `The display reads right and it still switches ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'high' : 'low'}.`,
       [
@@ -285,7 +278,7 @@ function judge(
       ],
     )
   if (onC - plan.onC > 0 !== offC - plan.offC > 0 && Math.abs(errorK) <= toleranceK)
-    return look('One point is off', `${told}; read it once more.`, [
+    return lookAmong('One point is off', `${told}; read it once more.`, [
       cause(
         'warmed-too-fast',
         'The probe was moved faster than it follows.',
@@ -295,7 +288,7 @@ function judge(
   const offsetK = keyableK(presentOffsetK(context, plan) + errorK, context, plan.output.device)
   const limitK = fieldValue(data, 'tol.offset.limit').typical
   if (Math.abs(offsetK) > limitK)
-    return look(
+    return lookAmong(
       'Too far off for an offset',
       `It reads ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'low' : 'high'}; over ${say(limitK, 'difference')} is a cause, not an offset.`,
       [

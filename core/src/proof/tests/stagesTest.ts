@@ -5,11 +5,12 @@ import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import { spell } from '../../control/timerSequence'
 import { counted } from '../../units/words'
 import { outputPath } from '../../wiring/outputPath'
-import type { Cause, Found, Outcome, SetAsk, StepSpec, TestSpec } from '../proofTest'
+import type { Found, Outcome, SetAsk, StepSpec, TestSpec } from '../proofTest'
 import {
   cause,
   deviceOf,
   loadName,
+  lookAmong,
   nameOf,
   outputName,
   parameterName,
@@ -111,13 +112,6 @@ function judge(
     return on === undefined ? [] : [{ ...rung, on, lamps: found.on(`${rung.id}/lamps`) }]
   })
   const names = stages.map((_, i) => String(i + 1))
-  const look = (head: string, reason: string, causes: readonly Cause[]): Partial<Outcome> => ({
-    verdict: 'look',
-    head,
-    reason,
-    next: causes[0]!.check,
-    causes,
-  })
   const wanted = (n: string) => read.filter(({ wants }) => wants.includes(n))
   const unwanted = (n: string) => read.filter(({ wants }) => !wants.includes(n))
   const dead = names.filter((n) => wanted(n).length > 0 && wanted(n).every(({ on }) => !on.includes(n)))
@@ -136,7 +130,7 @@ function judge(
         differs.length > 0 &&
         read.every(({ on, wants }) => on.length === wants.length && wants.every((n) => on.includes(swap(n))))
       )
-        return look(`Stages ${a} and ${b} are crossed`, `${b} runs where ${a} should.`, [
+        return lookAmong(`Stages ${a} and ${b} are crossed`, `${b} runs where ${a} should.`, [
           cause(
             'stages-crossed',
             `The wires of outputs ${a} and ${b} are swapped, or the lead rotates.`,
@@ -175,12 +169,12 @@ function judge(
     )
     const head = `Stage ${n} is dead`
     const reason = `${missing.length > 0 ? `A later stage runs without it. ` : ''}It never ran where it should${lamp === true ? ', and its lamp was on' : lamp === false ? ', and its lamp stayed dark' : ''}.`
-    return look(head, reason, lamp === true ? [wire, relay] : lamp === false ? [setting] : [setting, relay, wire])
+    return lookAmong(head, reason, lamp === true ? [wire, relay] : lamp === false ? [setting] : [setting, relay, wire])
   }
   const [s] = stuck
   if (s !== undefined) {
     const stage = stages[Number(s) - 1]!
-    return look(`Stage ${s} never stops`, 'It runs at every temperature.', [
+    return lookAmong(`Stage ${s} never stops`, 'It runs at every temperature.', [
       cause(
         'stage-welded',
         `The contact of ${outputName(context, stage)} is welded, or a by-pass lies across it.`,
@@ -199,7 +193,7 @@ function judge(
     const starting = stage.action === 'cooling' ? 'rising' : 'falling'
     const both = off.some(({ way }) => way === starting) && off.some(({ way }) => way !== starting)
     const onlyStop = off.every(({ way }) => way !== starting)
-    return look(
+    return lookAmong(
       `Stage ${name} switches elsewhere`,
       `At ${context.words.say(off[0]!.temperatureC, 'temperature')} ${off[0]!.way} it is ${off[0]!.on.includes(name) ? 'on' : 'off'}.`,
       both
@@ -232,7 +226,7 @@ function judge(
           ],
     )
   }
-  return look('The lamps say otherwise', 'Loads are right, lamps are not.', [
+  return lookAmong('The lamps say otherwise', 'Loads are right, lamps are not.', [
     cause('lamps', 'A lamp stands for another output than its number says.', 'Correct the labels.', toWires),
   ])
 }

@@ -11,6 +11,7 @@ import {
   cause,
   deviceOf,
   feeling,
+  look,
   nameOf,
   sourceOfRow,
   spec,
@@ -95,13 +96,6 @@ export function substituteTest(
       const read = asks.flatMap(([id, value]) => {
         const shown = found.value(id)
         return shown === undefined ? [] : [{ value, shown }]
-      })
-      const look = (head: string, reason: string, ...causes: ReturnType<typeof cause>[]): Partial<Outcome> => ({
-        verdict: 'look',
-        head,
-        reason,
-        next: causes[0]!.check,
-        causes,
       })
       if (read.every(({ shown }) => shown === null))
         return look(

@@ -15,6 +15,7 @@ import {
   around,
   cause,
   deviceOf,
+  lookAmong,
   nameOf,
   outputName,
   parameterName,
@@ -243,14 +244,7 @@ function judge(
   const shown = rows.filter(({ display }) => display !== undefined)
   const read = rows.filter(({ value }) => value !== undefined)
   const off = shown.filter(({ percent, display }) => Math.abs(display! - percent) > DISPLAY_PERCENT)
-  const look = (head: string, reason: string, causes: readonly Cause[]): Partial<Outcome> => ({
-    verdict: 'look',
-    head,
-    reason,
-    next: causes[0]!.check,
-    causes,
-  })
-  if (off.length > 0 && shown.length >= FEWEST) return displayOff(context, plan, shown, look)
+  if (off.length > 0 && shown.length >= FEWEST) return displayOff(context, plan, shown)
   const varies = new Set(read.map(({ percent }) => Math.round(percent))).size
   if (read.length < FEWEST || varies < 2) return undefined
   // What the display says is what the output was asked for: the meter is held against that.
@@ -261,7 +255,7 @@ function judge(
     const worst = asked.reduce((a, b) =>
       Math.abs(b.value - meter.at(b.percent)) > Math.abs(a.value - meter.at(a.percent)) ? b : a,
     )
-    return look(
+    return lookAmong(
       'The output does not follow',
       `${context.words.say(worst.value, meter.quantity, meter.decimals)} at ${context.words.say(worst.percent, 'percent')}; ${context.words.say(meter.at(worst.percent), meter.quantity, meter.decimals)} is planned.`,
       beatOrDrive(context, plan, meter, asked),
@@ -275,15 +269,10 @@ function judge(
   )
   if (diagnosis.cause === 'matches') return undefined
   const causes = signalCauses(context, plan, meter, diagnosis)
-  return look(headOf(diagnosis), reasonOf(context, diagnosis, meter), causes)
+  return lookAmong(headOf(diagnosis), reasonOf(context, diagnosis, meter), causes)
 }
 
-function displayOff(
-  context: LoopContext,
-  plan: Plan,
-  shown: readonly Row[],
-  look: (head: string, reason: string, causes: readonly Cause[]) => Partial<Outcome>,
-): Partial<Outcome> {
+function displayOff(context: LoopContext, plan: Plan, shown: readonly Row[]): Partial<Outcome> {
   const { say } = context.words
   const part = plan.kind === 'fan' ? 'fan' : 'band'
   const within = (value: (row: Row) => number) =>
@@ -294,7 +283,7 @@ function displayOff(
     within(({ percent }) => 100 - percent) ||
     (turned && within(({ temperatureC }) => percentAt(turned, temperatureC)))
   )
-    return look('It acts the wrong way round', 'The display rises where it should fall.', [
+    return lookAmong('It acts the wrong way round', 'The display rises where it should fall.', [
       cause(
         'action-reversed',
         `The controller is keyed to ${plan.action === 'heating' ? 'cool' : 'heat'}.`,
@@ -314,7 +303,7 @@ function displayOff(
     ]
     const slope = (last.display! - first.display!) / (last.percent - first.percent)
     if (Number.isFinite(slope) && Math.abs(slope - 1) > 0.12)
-      return look(
+      return lookAmong(
         'Another band',
         `Full output comes over ${say(Math.abs(fullC - zeroC) / Math.abs(slope), 'difference')}; planned is ${say(plan.bandK, 'difference')}.`,
         [
@@ -334,7 +323,7 @@ function displayOff(
       )
     const shift = inside.reduce((sum, { display, percent }) => sum + display! - percent, 0) / inside.length
     const byK = (-shift / 100) * (fullC - zeroC)
-    return look(
+    return lookAmong(
       'The line is shifted',
       `The display stands ${say(Math.abs(shift), 'percent')} ${shift > 0 ? 'high' : 'low'} all along: as if it were ${say(Math.abs(byK), 'difference')} ${byK > 0 ? 'higher set' : 'lower set'}.`,
       [
@@ -349,7 +338,7 @@ function displayOff(
   }
   const least = Math.min(...shown.map(({ display }) => display!))
   const most = Math.max(...shown.map(({ display }) => display!))
-  return look(
+  return lookAmong(
     'The display does not follow',
     `It stands between ${say(least, 'percent')} and ${say(most, 'percent')}.`,
     [

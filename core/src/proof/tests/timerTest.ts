@@ -6,7 +6,7 @@ import { boundTo } from '../../profile/bound'
 import { spell } from '../../control/timerSequence'
 import { fieldValue } from '../../plant/fieldValue'
 import type { Outcome, StepSpec, TestSpec } from '../proofTest'
-import { around, cause, loadName, nameOf, sourceOfRow, spec, toKeying, toSet, toWires } from './parts'
+import { around, cause, loadName, look, nameOf, sourceOfRow, spec, toKeying, toSet, toWires } from './parts'
 import { timeAsk } from './restTest'
 
 /** A timer that takes longer is tried with a short time keyed for the test, s. */
@@ -96,13 +96,6 @@ export function timerTest(context: LoopContext, device: ResolvedDevice, timer: T
     rule: `Within ${say(fieldValue(context.data, 'tol.timer').typical, 'percent')}, a second at least (${sourceOfRow(context, 'tol.timer')}).`,
     steps,
     judge: (found, wrong): Partial<Outcome> | undefined => {
-      const look = (head: string, reason: string, ...causes: ReturnType<typeof cause>[]): Partial<Outcome> => ({
-        verdict: 'look',
-        head,
-        reason,
-        next: causes[0]!.check,
-        causes,
-      })
       if (found.picked('over') === 'on')
         return {
           ...look(
@@ -203,13 +196,6 @@ export function clockTest(context: LoopContext, device: ResolvedDevice): TestSpe
       },
     ],
     judge: (found, wrong): Partial<Outcome> | undefined => {
-      const look = (head: string, reason: string, ...causes: ReturnType<typeof cause>[]): Partial<Outcome> => ({
-        verdict: 'look',
-        head,
-        reason,
-        next: causes[0]!.check,
-        causes,
-      })
       const ahead = found.value('clock')
       if (typeof ahead === 'number' && wrong.includes('clock')) {
         const hour = Math.abs(Math.abs(ahead) - 3600) <= 120

@@ -19,6 +19,7 @@ import { useLoop } from '../../loop/loopContext'
 import { today } from '../../loop/useKeepReading'
 import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
+import { KeptText } from '../../ui/KeptText'
 import { Shape } from '../../ui/Shape'
 
 const shape = { done: 'fits', open: 'waiting', waiting: 'waiting', look: 'look', stop: 'stop' } as const
@@ -28,6 +29,12 @@ const sheets = [
     title: 'As-left sheet (PDF)',
     route: routes.asLeft,
     about: 'chain, values planned, found and left, tests, wires, what is open',
+    kept: false,
+  },
+  {
+    title: 'Test sheet (PDF)',
+    route: routes.testSheet,
+    about: 'every test with its steps, what to dial and what should be read, to be written on',
     kept: false,
   },
   {
@@ -253,7 +260,7 @@ function Ticks() {
           </li>
         ))}
       </ul>
-      <Line
+      <KeptText
         label="Next test on"
         value={retest}
         placeholder="2027-09-30"
@@ -264,45 +271,8 @@ function Ticks() {
         }
         onKeep={(text) => write('retest', text)}
       />
-      <Line label="Owner calls" value={call} placeholder="name and number" onKeep={(text) => write('call', text)} />
+      <KeptText label="Owner calls" value={call} placeholder="name and number" onKeep={(text) => write('call', text)} />
     </div>
-  )
-}
-
-function Line({
-  label,
-  value = '',
-  placeholder,
-  wrong = () => undefined,
-  onKeep,
-}: {
-  readonly label: string
-  readonly value?: string | undefined
-  readonly placeholder: string
-  readonly wrong?: (text: string) => string | undefined
-  readonly onKeep: (text: string) => string | undefined
-}) {
-  const [text, setText] = useState<string>()
-  const [problem, setProblem] = useState<string>()
-  return (
-    <Field label={label} text error={problem}>
-      {(ids) => (
-        <input
-          {...ids}
-          value={text ?? value}
-          maxLength={120}
-          placeholder={placeholder}
-          onChange={(event) => setText(event.target.value)}
-          onBlur={() => {
-            if (text === undefined) return
-            const said = text.trim()
-            const refused = wrong(said) ?? (said === value ? undefined : onKeep(said))
-            setProblem(refused)
-            if (refused === undefined) setText(undefined)
-          }}
-        />
-      )}
-    </Field>
   )
 }
 

@@ -9,7 +9,7 @@ import { useLoop } from '../../loop/loopContext'
 import { today } from '../../loop/useKeepReading'
 import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
-import { Field } from '../../ui/Field'
+import { KeptText } from '../../ui/KeptText'
 import { Shape } from '../../ui/Shape'
 
 /** The instruments of the job: which are out today, when each was checked, what it may err. */
@@ -55,18 +55,18 @@ export function InstrumentsPart() {
                 </label>
                 <p className="small text-ink2">{errsText(instrument)}</p>
                 <div className="grid grid-cols-3 gap-3 max-md:grid-cols-1">
-                  <Part
+                  <KeptText
                     label="Serial"
                     value={instrument.serial}
                     onKeep={(text) => write(instrument.id, 'serial', text)}
                   />
-                  <Part
+                  <KeptText
                     label="Last checked"
                     value={instrument.checked}
                     placeholder={day}
                     onKeep={(text) => write(instrument.id, 'checked', text)}
                   />
-                  <Part
+                  <KeptText
                     label="Next check due"
                     value={instrument.due}
                     placeholder={day}
@@ -102,40 +102,6 @@ function errsText({ errs = {} }: Instrument): string {
       return `${quantity} \u00b1 ${[amount, share].filter(Boolean).join(' + ')}`
     })
     .join('; ')
-}
-
-function Part({
-  label,
-  value = '',
-  placeholder,
-  onKeep,
-}: {
-  readonly label: string
-  readonly value?: string | undefined
-  readonly placeholder?: string
-  readonly onKeep: (text: string) => string | undefined
-}) {
-  const [text, setText] = useState<string>()
-  const [problem, setProblem] = useState<string>()
-  return (
-    <Field label={label} text error={problem}>
-      {(ids) => (
-        <input
-          {...ids}
-          value={text ?? value}
-          maxLength={60}
-          placeholder={placeholder}
-          onChange={(event) => setText(event.target.value)}
-          onBlur={() => {
-            if (text === undefined) return
-            const refused = text.trim() === value ? undefined : onKeep(text.trim())
-            setProblem(refused)
-            if (refused === undefined) setText(undefined)
-          }}
-        />
-      )}
-    </Field>
-  )
 }
 
 function AddInstrument() {

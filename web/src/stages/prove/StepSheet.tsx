@@ -68,6 +68,15 @@ export function StepSheet({ test, step, onNext }: StepProps) {
     ask.kind === 'number' &&
     typed?.ok === true &&
     isGood(ask, quantityView(ask.quantity, preferences).toSi(typed.value))
+  const asides = step.asides.map((state) => (
+    <Aside
+      key={state.id}
+      state={state}
+      draftKey={`${loop.id}/${test.id}/${state.id}/${test.take}`}
+      onNumber={(typed) => keepNumber(state.ask as NumberAsk, state.id, typed, 'value', state.reading?.id)}
+      onText={(text) => keepText(state.id, text, state.reading?.id)}
+    />
+  ))
   return (
     <WorkSheet
       labelledBy="step-title"
@@ -138,21 +147,14 @@ export function StepSheet({ test, step, onNext }: StepProps) {
           onNumber={(typed) => keepNumber(ask as NumberAsk, step.id, typed, 'value', step.main.reading?.id)}
           onText={(text) => keepText(step.id, text, step.main.reading?.id)}
         />
-        {step.asides.map((state) => (
-          <Aside
-            key={state.id}
-            state={state}
-            draftKey={`${loop.id}/${test.id}/${state.id}/${test.take}`}
-            onNumber={(typed) => keepNumber(state.ask as NumberAsk, state.id, typed, 'value', state.reading?.id)}
-            onText={(text) => keepText(state.id, text, state.reading?.id)}
-          />
-        ))}
+        {phone ? null : asides}
       </div>
       {ask.kind === 'number'
         ? bar(step.main, quantityView(ask.quantity, preferences), phone ? 'phone' : 'large')
         : null}
       {step.at?.afterS === undefined ? null : <FromLogger test={test} />}
       <VerdictBlock test={test} step={step} />
+      {phone && asides.length > 0 ? <div className="asks-beside">{asides}</div> : null}
       {test.chart ? (
         <Suspense fallback={null}>
           <TestChart chart={test.chart} label={`${test.title}, readings against the plan`} />
