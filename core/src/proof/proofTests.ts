@@ -1,7 +1,7 @@
 import type { LoopContext } from '../check/context'
 import { type PlanOf, plansOf } from '../job/behaviour'
 import { ordered } from '../job/chain'
-import { bindsAny } from '../profile/bound'
+import { bindsAny, boundTo } from '../profile/bound'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
 import { ownGuard } from '../wiring/guards'
 import { reachOf } from '../wiring/reach'
@@ -41,7 +41,9 @@ function ofPlan(context: LoopContext, plan: PlanOf): Maybe[] {
   const stages = stageGroup(context, plan)
   const lead = stages.length === 0 || stages[0]!.id === plan.id
   const end = reachOf(context.chain, plan.output)[0]
-  const rests = plan.kind === 'on-off' && (plan.minimumOffS > 0 || end?.device.facts.load?.timesOwnRest === true)
+  const keysRest = boundTo(device.facts.controller!, 'minimumOff', [plan.output.port]) !== undefined
+  const rests =
+    plan.kind === 'on-off' && ((keysRest && plan.minimumOffS > 0) || end?.device.facts.load?.timesOwnRest === true)
   return [
     beforeTest(context, plan),
     ...(plan.kind === 'on-off' && mechanical ? [dialTestOf(context, plan)] : []),

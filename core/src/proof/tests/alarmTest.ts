@@ -1,5 +1,6 @@
 import type { LoopContext } from '../../check/context'
 import type { PlanOf } from '../../job/behaviour'
+import { boundTo } from '../../profile/bound'
 import { fieldValue } from '../../plant/fieldValue'
 import type { Outcome, StepSpec, TestSpec } from '../proofTest'
 import {
@@ -25,14 +26,19 @@ export function alarmTest(context: LoopContext, plan: PlanOf): TestSpec | undefi
   const device = deviceOf(context, plan.output.device)!
   const toleranceK = fieldValue(context.data, 'tol.switch.el').typical
   const source = sourceOfRow(context, 'tol.switch.el')
+  // What has no alarm of its own tells none, whatever is planned.
+  const contact = Object.values(device.facts.ports).some((port) => port.kind === 'contact' && port.role === 'alarm')
   const sides = (
     [
       ['high', plan.alarmHighC, 'Raise'],
       ['low', plan.alarmLowC, 'Lower'],
     ] as const
-  ).filter(([, atC]) => atC !== undefined)
+  ).filter(
+    ([id, atC]) =>
+      atC !== undefined &&
+      (contact || boundTo(device.facts.controller!, id === 'high' ? 'alarmHigh' : 'alarmLow') !== undefined),
+  )
   if (sides.length === 0) return undefined
-  const contact = Object.values(device.facts.ports).some((port) => port.kind === 'contact' && port.role === 'alarm')
   const box = standIn(context, plan.input)
   const steps: StepSpec[] = [
     ...sides.map(([id, atC, way]): StepSpec => {

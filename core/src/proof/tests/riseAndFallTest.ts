@@ -4,7 +4,8 @@ import { spell } from '../../control/timerSequence'
 import type { LoopContext } from '../../check/context'
 import type { OnOffBehaviour, PlanOf } from '../../job/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
-import { boundTo } from '../../profile/bound'
+import { bindsAny, boundTo } from '../../profile/bound'
+import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import { roundToStep } from '../../units/displayRound'
 import { quantityView } from '../../units/quantity'
 import type { Found, NumberAsk, Outcome, StepSpec, TestSpec } from '../proofTest'
@@ -47,6 +48,18 @@ export function keyableK(offsetK: number, context: LoopContext, device: string):
   if (!display) return offsetK
   const { toShown, toSi } = quantityView('difference', context.job)
   return toSi(roundToStep(toShown(offsetK), context.job.temperatureUnit === 'F' ? display.stepF : display.stepC))
+}
+
+/** Where the set follows a reset line: what to dial outdoors for the line to ask for the set, so that the points are the plan's. */
+function outdoorFor(context: LoopContext, plan: Plan): string {
+  const device = deviceOf(context, plan.output.device)
+  const reset = device && controllerPlanOf(context, device).reset
+  if (!device || !reset || !bindsAny(device.facts.controller!, 'reset.')) return ''
+  const { designOutdoorC, designSupplyC, warmOutdoorC, warmSupplyC, shiftK } = reset
+  const share = (plan.setpointC - shiftK - designSupplyC) / (warmSupplyC - designSupplyC)
+  if (!(share >= 0 && share <= 1)) return ' Key a fixed supply of the set for this test: the line never asks for it.'
+  const outdoorC = designOutdoorC + share * (warmOutdoorC - designOutdoorC)
+  return ` A box at ${context.words.say(outdoorC, 'temperature')} on the outdoor input: there the line asks for ${context.words.say(plan.setpointC, 'temperature')}.`
 }
 
 /** Points that lie within this share of the swing of another convention's are taken for it. */
@@ -112,7 +125,7 @@ export function riseAndFallTest(context: LoopContext, plan: Plan): TestSpec {
     about: outputName(context, plan),
     purpose: `Where it really switches: off at ${say(plan.offC, 'temperature')}, on at ${say(plan.onC, 'temperature')}, may stray ${say(toleranceK, 'difference')}.`,
     have: ['reference thermometer', 'bag of warm water or a warm hand', 'ice pack for what must cool'],
-    how: `The thermometer lies on the probe. Not faster than ${say(rampKPerS(context, plan.input, toleranceK) * 60, 'difference', 2)} a minute: the probe lags ${spell(feeling(context, plan.input).lagS)}. Wait ${spell(settleS(context, plan.input))} between moves.`,
+    how: `The thermometer lies on the probe. Not faster than ${say(rampKPerS(context, plan.input, toleranceK) * 60, 'difference', 2)} a minute: the probe lags ${spell(feeling(context, plan.input).lagS)}. Wait ${spell(settleS(context, plan.input))} between moves.${outdoorFor(context, plan)}`,
     rule: `Every point within ${say(toleranceK, 'difference')}; swing within ${say(fieldValue(data, 'tol.swing').typical, 'percent')} of the plan; repeats within ${say(2 * toleranceK, 'difference')}.`,
     steps: [
       step('rise-1', true, false),
