@@ -1,0 +1,82 @@
+import { describe, expect, it } from '@jest/globals'
+import { loopContext } from '@nachtigal/core/check/context'
+import type { LoopDocument } from '@nachtigal/core/job/documents'
+import { demoFile, testServer } from '../testing'
+import { asLeftSheet } from './asLeftSheet'
+import { ownersPage, panelCard } from './ownerSheets'
+import type { Stamp } from './sheetParts'
+import { testSheet } from './testSheet'
+
+const file = demoFile()
+const stamp: Stamp = { printedAt: '2026-03-01T10:00:00Z', hash: 'ab'.repeat(32) }
+const server = await testServer()
+await server.close()
+
+/** Every text of a sheet, in order. */
+function textOf(node: unknown): string {
+  if (typeof node === 'string') return node
+  if (Array.isArray(node)) return node.map(textOf).join(' ')
+  if (node === null || typeof node !== 'object') return ''
+  const { text, stack, table, content, columns } = node as Record<string, unknown>
+  const body = (table as { body?: unknown } | undefined)?.body
+  return [content, text, stack, body, columns].map(textOf).join(' ')
+}
+const contextOf = (loop: LoopDocument, unit: 'C' | 'F' = 'C') => {
+  const job = { ...file.job, temperatureUnit: unit }
+  return loopContext(job, loop, server.shelf.data, job, Object.values(file.loops))
+}
+const sheets = { ownersPage, panelCard, testSheet, asLeftSheet }
+const every = Object.values(file.loops).flatMap((loop) =>
+  Object.entries(sheets).map(([name, make]) => [loop.name, name, loop, make] as const),
+)
+
+describe('sheets of the demo job', () => {
+  it.each(every)('%s, %s: no hole in its text, in its own unit alone', (_, __, loop, make) => {
+    for (const unit of ['C', 'F'] as const) {
+      const text = textOf(make(contextOf(loop, unit), stamp))
+      expect(text.length).toBeGreaterThan(200)
+      expect(text).not.toMatch(/undefined|NaN|\[object|\{[^}]*\}/)
+      // A unit of a table's column or of a sentence; what was typed on site in the other one stays as typed.
+      const other = unit === 'C' ? /\d\u00a0°F/ : /\d\u00a0°C/
+      expect(text).not.toMatch(other)
+    }
+  })
+  const floor = Object.values(file.loops).find(({ name }) => name === 'Hatchling floor')!
+  it('the card says what may be turned, what an alarm means, whom to call, when the next test is', () => {
+    const signed = { by: 'Ann', at: '2026-03-01T10:00:00Z', instrument: 'Ermine' }
+    const loop = { ...floor, handover: { signed, retest: '2027-03-01', call: 'Ilse Farn, 555 0117' } }
+    const text = textOf(panelCard(contextOf(loop), stamp))
+    for (const part of [
+      'You may turn',
+      'Set',
+      'Dipper shows brk',
+      'Do not reset it',
+      'Ilse Farn, 555 0117',
+      'Next test 2027-03-01',
+    ])
+      expect(text).toContain(part)
+  })
+  it('the card of a loop that is not handed over says so', () =>
+    expect(textOf(panelCard(contextOf(floor), stamp))).toContain('Not handed over yet.'))
+  it('the test sheet says what to dial and what should be read; the as-left sheet what was read and with what', () => {
+    const text = textOf(testSheet(contextOf(floor), stamp))
+    expect(text).toMatch(/Rise and fall/)
+    expect(text).toMatch(/28\.0\u00a0°C \u00b1 0\.5\u00a0K/)
+    expect(text).toMatch(/ohm/)
+    const left = textOf(asLeftSheet(contextOf(floor), stamp))
+    expect(left).toContain('Ermine, reference thermometer')
+    expect(left).toContain('Tests that were not made')
+  })
+  it('an instrument that was out of date is said', () => {
+    const instruments = Object.fromEntries(
+      Object.entries(file.job.instruments).map(([id, each]) => [id, { ...each, due: '2020-01-01' }]),
+    )
+    const job = { ...file.job, instruments }
+    const text = textOf(asLeftSheet(loopContext(job, floor, server.shelf.data, job), stamp))
+    expect(text).toContain('check was due')
+  })
+  it('long names and hostile text stay text', () => {
+    const name = `${'Very long name of a loop '.repeat(3)}<script>`.slice(0, 80).trim()
+    for (const make of Object.values(sheets)) expect(textOf(make(contextOf({ ...floor, name }), stamp))).toContain(name)
+  })
+})
