@@ -75,7 +75,7 @@ describe('a job file that was touched anywhere', () => {
     ['a list', []],
     ['another format', { format: 'spreadsheet', version: 1 }],
     ['one without a log', { format: 'nachtigal-job', version: 1 }],
-    ['a newer version', { ...file, version: 2 }],
+    ['a newer version', { ...file, version: 3 }],
     ['an unknown part', { ...file, extra: 1 }],
   ])('%s is no job file', async (_, body) => {
     const answer = await take(body)
