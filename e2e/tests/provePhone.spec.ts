@@ -4,7 +4,8 @@ test.use({ demo: true })
 
 const verdict = (page: import('@playwright/test').Page) => page.getByRole('status', { name: 'Verdict' })
 
-test('a test is made with a thumb: pad, choices, sets, the cause in sight', async ({ page, server }) => {
+test('a test is made with a thumb: pad, choices, sets, the cause in sight', async ({ page, server, hasTouch }) => {
+  test.skip(!hasTouch, 'only where there is a finger')
   await openLoop(page, server.url, 'Quarantine room', 'prove')
   await expectThumbs(page, 'tests')
   await expectAccessible(page, 'tests')
@@ -32,7 +33,8 @@ test('a test is made with a thumb: pad, choices, sets, the cause in sight', asyn
   await saved(page)
 })
 
-test('finder, instruments, hand-over and log bear a thumb', async ({ page, server }) => {
+test('finder, instruments, hand-over and log bear a thumb', async ({ page, server, hasTouch }) => {
+  test.skip(!hasTouch, 'only where there is a finger')
   for (const [place, name] of [
     ['prove/find', 'finder'],
     ['prove/instruments', 'instruments'],
@@ -51,7 +53,8 @@ test('finder, instruments, hand-over and log bear a thumb', async ({ page, serve
   await expectThumbs(page, 'log')
 })
 
-test('a warm-up is read from a logger file; what is none is refused by name', async ({ page, server }) => {
+test('a warm-up is read from a logger file; what is none is refused by name', async ({ page, server, hasTouch }) => {
+  test.skip(!hasTouch, 'only where there is a finger')
   await openLoop(page, server.url, 'Plaster cabinet', 'prove')
   await openTest(page, /Warm-up watch/)
   await page.getByRole('button', { name: 'Step 2, Start' }).click()

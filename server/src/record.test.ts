@@ -101,6 +101,25 @@ describe('the log', () => {
   })
 })
 
+describe('a job that was taken back', () => {
+  it('still has its log, looked through, verified and written out', async () => {
+    const own = await testServer()
+    try {
+      await request(own.app).post('/api/import').send(versionOne()).expect(201)
+      const old = versionOne()
+      const { job } = (await request(own.app).get(`/api/jobs/${old.job.id}`)).body as JobState
+      const gone = command(old.job.id, [{ document: old.job.id, path: [], from: job, to: null }])
+      await request(own.app).post(`/api/jobs/${old.job.id}/commands`).send(gone).expect(200)
+      const page = (await request(own.app).get(`/api/jobs/${old.job.id}/log?words=floor`).expect(200)).body as LogPage
+      expect(page.rows.length).toBeGreaterThan(0)
+      expect((await request(own.app).get(`/api/jobs/${old.job.id}/log.csv`).expect(200)).text).toContain('no.,when')
+      expect((await request(own.app).get(`/api/jobs/${old.job.id}/log/verify`)).body).not.toHaveProperty('brokenAt')
+    } finally {
+      await own.close()
+    }
+  }, 60_000)
+})
+
 describe('photos', () => {
   const png = Buffer.from(
     'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',

@@ -105,15 +105,15 @@ export function jobRoutes({ store }: { readonly store: JobStore }): Router {
     response.json(await store.verify(request.params.jobId))
   })
   router.get(routes.logJson, async (request, response) => {
-    const { job } = await store.read(request.params.jobId)
-    response.attachment(fileName(`${job.name}-log`, 'json')).json(await store.wholeLog(job.id))
+    const { name, rows } = await store.record(request.params.jobId)
+    response.attachment(fileName(`${name}-log`, 'json')).json(rows)
   })
   router.get(routes.logCsv, async (request, response) => {
-    const state = await store.read(request.params.jobId)
-    const text = logCsv(state, await store.wholeLog(state.job.id))
+    const record = await store.record(request.params.jobId)
+    const text = logCsv(record, record.rows)
     response
       .type('text/csv; charset=utf-8')
-      .attachment(fileName(`${state.job.name}-log`, 'csv'))
+      .attachment(fileName(`${record.name}-log`, 'csv'))
       .send(text)
   })
   router.put(routes.photo, raw({ type: () => true, limit: MOST_PHOTO_BYTES }), async (request, response) => {

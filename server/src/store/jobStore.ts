@@ -21,10 +21,11 @@ import type { AnyDocument, JobDocument, LoopDocument } from '@nachtigal/core/job
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import { lockedOut } from '@nachtigal/core/job/handover'
 import { migration } from '@nachtigal/core/job/migrate'
+import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 import { AppError } from '../appError'
 import type { Database } from '../db/openDatabase'
 import { documents, jobs, logRows, photos } from '../db/schema'
-import { logFilter } from './logFilter'
+import { logFilter, type LogReader } from './logFilter'
 import { photoType } from './photoType'
 import { brokenLink, rowHash } from './rowHash'
 
@@ -38,8 +39,8 @@ export interface JobStore {
   verify(jobId: string): Promise<LogVerdict>
   /** The job as it was after a row of its log. */
   at(jobId: string, sequence: number): Promise<JobState>
-  /** Every row of the log, oldest first. */
-  wholeLog(jobId: string): Promise<readonly LogRow[]>
+  /** The whole record of a job, oldest row first; of one that was taken back too. */
+  record(jobId: string): Promise<JobRecord>
   exportFile(jobId: string): Promise<JobFile>
   importFile(file: JobFile): Promise<{ jobId: string }>
   /** Keeps a photo under the hash of its bytes; the same one twice is kept once. @throws AppError when it is none, or another's hash */
@@ -48,6 +49,15 @@ export interface JobStore {
   /** Brings jobs that an older program wrote to the present versions; answers how many. */
   migrate(): Promise<number>
 }
+
+/** A job's log with what its reader needs to word it. */
+export interface JobRecord extends LogReader {
+  readonly name: string
+  readonly rows: readonly LogRow[]
+}
+
+/** Units of a job that has no document to say which. */
+const METRIC: UnitPreferences = { temperatureUnit: 'C', system: 'metric' }
 
 type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 
@@ -67,7 +77,10 @@ export function createJobStore(db: Database, data: FieldData, now: () => string)
       return { rows: rows.length, ...(broken === undefined ? {} : { brokenAt: broken }) }
     },
     at: (jobId, sequence) => jobAt(db, jobId, sequence),
-    wholeLog: (jobId) => wholeLog(db, jobId),
+    record: async (jobId) => {
+      const { job, loops } = await standing(db, jobId)
+      return { name: job?.name ?? 'job', preferences: job ?? METRIC, loops, rows: await wholeLog(db, jobId) }
+    },
     exportFile: (jobId) => exportJob(db, jobId),
     importFile: (file) => db.transaction((tx) => importJob(tx, file, now())),
     putPhoto: (jobId, hash, body) => putPhoto(db, jobId, hash, body),
@@ -103,12 +116,22 @@ async function documentsOf(db: Database | Transaction, jobId: string): Promise<R
   return Object.fromEntries(rows.map(({ id, body }) => [id, body]))
 }
 
-async function readJob(db: Database, jobId: string): Promise<JobState> {
+/** What stands of a job now; one that was taken back has no document any more, and its log goes on. */
+async function standing(db: Database, jobId: string) {
   const [row] = await db.select().from(jobs).where(eq(jobs.id, jobId))
-  const all = row ? await documentsOf(db, jobId) : {}
-  const { [jobId]: job, ...loops } = all
-  if (!row || !job) throw new AppError('JOB_UNKNOWN', `there is no job ${jobId}`, { jobId })
-  return { job: job as JobDocument, loops: loops as Record<string, LoopDocument>, revision: row.revision }
+  if (!row) throw new AppError('JOB_UNKNOWN', `there is no job ${jobId}`, { jobId })
+  const { [jobId]: job, ...loops } = await documentsOf(db, jobId)
+  return {
+    job: job as JobDocument | undefined,
+    loops: loops as Record<string, LoopDocument>,
+    revision: row.revision,
+  }
+}
+
+async function readJob(db: Database, jobId: string): Promise<JobState> {
+  const { job, ...rest } = await standing(db, jobId)
+  if (!job) throw new AppError('JOB_UNKNOWN', `there is no job ${jobId}`, { jobId })
+  return { job, ...rest }
 }
 
 /** Rows that are looked through at once for a filter. */
@@ -116,12 +139,12 @@ const SEARCHED = 500
 
 /** The newest rows that answer what is wanted, so many at most. */
 async function readLog(db: Database, jobId: string, limit: number, wanted: LogWanted = {}): Promise<LogPage> {
-  const state = await readJob(db, jobId)
+  const { job, loops, revision } = await standing(db, jobId)
   const { before, ...filter } = wanted
   const plain = Object.values(filter).every((each) => each === undefined || each === '')
-  const fits = logFilter(state, filter)
+  const fits = logFilter({ preferences: job ?? METRIC, loops }, filter)
   const rows: LogRow[] = []
-  let below = before ?? state.revision + 1
+  let below = before ?? revision + 1
   while (rows.length < limit && below > 1) {
     const batch = await db
       .select()
@@ -136,7 +159,7 @@ async function readLog(db: Database, jobId: string, limit: number, wanted: LogWa
       if (rows.length === limit) break
     }
   }
-  return { total: state.revision, rows, ...(below > 1 ? { more: true } : {}) }
+  return { total: revision, rows, ...(below > 1 ? { more: true } : {}) }
 }
 
 async function wholeLog(db: Database | Transaction, jobId: string): Promise<readonly LogRow[]> {

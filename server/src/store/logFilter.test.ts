@@ -1,13 +1,15 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { emptyJob, emptyLoop } from '@nachtigal/core/job/documents'
+import { emptyLoop } from '@nachtigal/core/job/documents'
 import type { LogRow } from '@nachtigal/core/job/command'
 import { logCsv } from '../reports/logCsv'
 import { logFilter, rowText } from './logFilter'
 import { photoType } from './photoType'
 
-const job = emptyJob('j', { name: 'Job', place: '', zone: 'Europe/Oslo', temperatureUnit: 'F', system: 'us' })
-const state = { job, loops: { l: emptyLoop('l', 'j', 'floor', 'Warm floor', 1) } }
+const state = {
+  preferences: { temperatureUnit: 'F', system: 'us' } as const,
+  loops: { l: emptyLoop('l', 'j', 'floor', 'Warm floor', 1) },
+}
 const row = (change: Partial<LogRow['command']['change'][number]>, more: Partial<LogRow['command']> = {}): LogRow => ({
   ...{ sequence: 1, receivedAt: '2026-03-01T10:00:00Z', previousHash: '0', hash: 'ab' },
   command: {

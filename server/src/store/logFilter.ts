@@ -1,12 +1,20 @@
-import type { JobState, LogWanted } from '@nachtigal/contract/api'
+import type { LogWanted } from '@nachtigal/contract/api'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import type { LogRow } from '@nachtigal/core/job/command'
+import type { LoopDocument } from '@nachtigal/core/job/documents'
 import { kindsOf } from '@nachtigal/core/job/logKind'
+import type { UnitPreferences } from '@nachtigal/core/units/quantity'
+
+/** What the words of a log are made with: the units of its job, and what its loops are called. */
+export interface LogReader {
+  readonly preferences: UnitPreferences
+  readonly loops: Readonly<Record<string, LoopDocument>>
+}
 
 /** The words of a row as its reader sees them: who, on which loop, what, before and after, why. */
-export function rowText({ job, loops }: Pick<JobState, 'job' | 'loops'>, { command }: LogRow): string {
+export function rowText({ preferences, loops }: LogReader, { command }: LogRow): string {
   const lines = command.change.map((change) => {
-    const { what, before, after } = wordChange(change, job)
+    const { what, before, after } = wordChange(change, preferences)
     return `${what} ${before} ${after}`
   })
   return [
@@ -19,10 +27,7 @@ export function rowText({ job, loops }: Pick<JobState, 'job' | 'loops'>, { comma
 }
 
 /** Whether a row answers what is wanted: loop, kind, who, and every word that was typed. */
-export function logFilter(
-  state: Pick<JobState, 'job' | 'loops'>,
-  { loop, kind, by, words }: LogWanted,
-): (row: LogRow) => boolean {
+export function logFilter(reader: LogReader, { loop, kind, by, words }: LogWanted): (row: LogRow) => boolean {
   const asked = (words ?? '').toLowerCase().split(/\s+/).filter(Boolean)
   return (row) => {
     const { command } = row
@@ -30,7 +35,7 @@ export function logFilter(
     if (by && command.by !== by) return false
     if (kind && !kindsOf(command).includes(kind)) return false
     if (asked.length === 0) return true
-    const text = rowText(state, row).toLowerCase()
+    const text = rowText(reader, row).toLowerCase()
     return asked.every((word) => text.includes(word))
   }
 }
