@@ -67,6 +67,6 @@ test('a warm-up is read from a logger file; what is none is refused by name', as
     mimeType: 'text/csv',
     buffer: Buffer.from(['minutes;T', ...rows].join('\n')),
   })
-  await expect(page.getByRole('status', { name: 'Logger file' })).toContainText('of 5 readings taken')
+  await expect(page.getByRole('status', { name: 'Logger file' })).toContainText('of 6 readings taken')
   await expect(verdict(page)).toContainText('It does not move')
 })

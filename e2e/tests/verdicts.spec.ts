@@ -125,7 +125,7 @@ test('a job file goes from one bench to another by the page; what is none is ref
     await open('hatchling.json', readFileSync(file))
     await expect(page).toHaveURL(new RegExp(`/jobs/${job.job.id}$`))
     await page.getByRole('link', { name: 'Log' }).first().click()
-    await expect(page.getByText(`${job.log.length} changes`)).toBeVisible()
+    await expect(page.getByText(`${job.log.length} rows`)).toBeVisible()
   } finally {
     await other.stop()
     removeFolder(folder)
