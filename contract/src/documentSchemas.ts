@@ -312,7 +312,6 @@ export const loopSchema = shape({
         supersedes: id(),
         take: finite(1, 1000),
         instrument: id(),
-        why: text(400),
       }),
       MOST_READINGS,
     ),

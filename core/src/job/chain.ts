@@ -74,6 +74,10 @@ export function ordered<T extends { readonly order: number }>(
     .sort(byOrder)
 }
 
+/** The order key that the next entry of a map takes. */
+export const nextOrder = (map: Readonly<Record<string, { readonly order: number }>> = {}): number =>
+  Object.values(map).reduce((most, { order }) => Math.max(most, order), 0) + 1
+
 /** A device with its profile looked up and set as its options are; nothing where the profile is gone. */
 export function resolveDevice(
   { profiles }: Pick<Shared, 'profiles'>,

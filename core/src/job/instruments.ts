@@ -1,6 +1,7 @@
 import { ordered } from './chain'
 import type { Instrument, JobDocument } from './documents'
 import type { Quantity } from '../units/quantity'
+import type { Words } from '../units/words'
 
 /** A kind of instrument as the shelf holds it. */
 export interface InstrumentType {
@@ -35,3 +36,16 @@ export function instrumentFor(
 ): (Instrument & { readonly id: string }) | undefined {
   return kitOf(job, day).find(({ errs }) => errs?.[quantity] !== undefined)
 }
+
+const readsOf: Partial<Record<Quantity, string>> = { percent: 'humidity', milliamps: 'milliamps', seconds: 'time' }
+
+/** What an instrument reads and may err, in the units given: "temperature ± 0.10 K; voltage ± 0.01 V + 0.1 % of reading". */
+export const errsWords = ({ errs = {} }: Pick<Instrument, 'errs'>, { say }: Pick<Words, 'say'>): string =>
+  Object.entries(errs)
+    .map(([id, { fixed = 0, percent = 0 }]) => {
+      const quantity = id as Quantity
+      const amount = fixed > 0 ? say(fixed, quantity === 'temperature' ? 'difference' : quantity, 2) : ''
+      const share = percent > 0 ? `${percent} % of reading` : ''
+      return `${readsOf[quantity] ?? quantity} ± ${[amount, share].filter(Boolean).join(' + ')}`
+    })
+    .join('; ')

@@ -1,10 +1,8 @@
 import { plansOf } from './behaviour'
+import { nextOrder } from './chain'
 import type { Change } from './command'
 import type { Documents } from './applyChange'
 import type { LoopDocument, ProofReading } from './documents'
-
-/** Versions that this core writes: an older document is brought here, a newer one is not ours to read. */
-export const LOOP_VERSION = 2
 
 interface LoopOne {
   readonly version: 1
@@ -26,14 +24,14 @@ const isLoopOne = (document: unknown): document is LoopOne =>
 function loopOneToTwo(id: string, loop: LoopOne, at: string): Change[] {
   const { answers, readings } = loop.proof
   const plan = plansOf(loop.settings.planned)[0]
-  const order = Object.values(readings).reduce((most, reading) => Math.max(most, reading.order), 0)
+  const order = nextOrder(readings)
   const kept = plan ? Object.entries(answers ?? {}) : []
   return [
     { document: id, path: ['version'], from: 1, to: 2 },
     ...(answers === undefined ? [] : [{ document: id, path: ['proof', 'answers'], from: answers, to: null }]),
     ...kept.map(([step, text], i): Change => {
       const reading: ProofReading = {
-        order: order + 1 + i,
+        order: order + i,
         test: `before/${plan!.id}`,
         step,
         text,

@@ -1,4 +1,4 @@
-import { ordered } from './chain'
+import { nextOrder, ordered } from './chain'
 import type { LoopDocument, ProofReading } from './documents'
 
 export type HeldReading = ProofReading & { readonly id: string }
@@ -19,8 +19,7 @@ export function currentReadings(
 }
 
 /** The order key that the next reading of a loop takes. */
-export const nextReadingOrder = (loop: LoopDocument) =>
-  Object.values(loop.proof.readings).reduce((most, { order }) => Math.max(most, order), 0) + 1
+export const nextReadingOrder = (loop: LoopDocument) => nextOrder(loop.proof.readings)
 
 /** The newest temperature that was read on a loop, whatever the test. */
 export const lastReading = (loop: LoopDocument): HeldReading | undefined =>

@@ -1,11 +1,12 @@
 import type { LoopContext } from '../check/context'
+import { faultTitle } from '../check/settings/faultView'
 import { plansOf } from '../job/behaviour'
 import { resetLine } from '../control/resetLine'
 import { spell } from '../control/timerSequence'
 import type { Stage } from '../survey/hazards'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
 import { outputPath } from '../wiring/outputPath'
-import { proofTests } from './proofTests'
+import { failed, proofTests } from './proofTests'
 import type { ProofTest } from './proofTest'
 import type { Symptom, SymptomCause, SymptomNeed } from './symptom'
 import { deviceOf, feeling, feelsItself, loadName, nameOf, parameterName, substitute } from './tests/parts'
@@ -133,7 +134,7 @@ function figures(context: LoopContext): Readonly<Record<string, string>> {
     band: plan.kind === 'on-off' ? 'no band' : say(plan.bandK, 'difference'),
     least:
       plan.kind === 'on-off' ? 'nothing' : plan.minimumPercent === 'off' ? 'off' : say(plan.minimumPercent, 'percent'),
-    fault: { off: 'output off', on: 'output on', last: 'stays as it was', duty: 'a fixed share' }[plan.probeFault],
+    fault: faultTitle(plan.probeFault).toLowerCase(),
     alarm: plan.alarmHighC === undefined ? 'none' : say(plan.alarmHighC, 'temperature'),
     acts: plan.action === 'heating' ? 'heat' : 'cool',
     probe: probe ? nameOf(probe) : 'the probe',
@@ -209,8 +210,7 @@ export function findSymptoms(context: LoopContext, symptoms: readonly Symptom[],
     }))
 }
 
-const resultOf = ({ result }: ProofTest) =>
-  result.verdict === 'good' ? 'good' : result.verdict === 'look' || result.verdict === 'stop' ? 'bad' : 'open'
+const resultOf = (test: ProofTest) => (test.result.verdict === 'good' ? 'good' : failed(test) ? 'bad' : 'open')
 
 function rankOf({ likely, effort }: SymptomCause, test: ProofTest | undefined): number {
   const plain = likely * (EFFORTS - effort)

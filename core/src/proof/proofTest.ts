@@ -78,7 +78,6 @@ export interface Stimulus {
   readonly way?: 'rising' | 'falling'
   readonly probe?: 'lifted' | 'shorted' | 'joined'
   readonly contact?: { readonly device: string; readonly is: 'open' | 'closed' }
-  readonly power?: 'off' | 'back'
   /** So long after the start of the test. */
   readonly afterS?: number
 }
@@ -118,7 +117,7 @@ export interface StepSpec {
   readonly at?: Stimulus
 }
 
-export type Verdict = 'waiting' | 'fits' | 'look' | 'cannot-tell' | 'skipped'
+export type Verdict = 'waiting' | 'fits' | 'look' | 'cannot-tell'
 
 /** What is found of a test as a whole. */
 export interface Outcome {
@@ -206,8 +205,6 @@ export interface AskState {
   readonly outOfDate?: true
   /** Why nothing can be said, or what is off about it. */
   readonly says?: string
-  /** How often it was read before in this take. */
-  readonly earlier: number
 }
 
 export interface ProofStep extends Omit<StepSpec, 'main' | 'asides'> {

@@ -141,9 +141,16 @@ export function proofTests(context: LoopContext): readonly ProofTest[] {
   return tests
 }
 
-/** Whether nothing is left to do about a test: it is good, may be left out, or was left out with a reason. */
-export const settled = ({ result, spare, skipped }: ProofTest): boolean =>
-  result.verdict === 'good' || ((skipped !== undefined || spare === true) && result.verdict === 'waiting')
+/**
+ * Whether a test may still be left out with a reason: none that proves a safety, and none whose last take was not good. Beginning
+ * anew does not take back what was found; without a record of it nothing is known, so it counts as not good.
+ */
+export const mayLeaveOut = ({ result, guards, take, past }: ProofTest): boolean =>
+  !guards && result.verdict === 'waiting' && (take === 1 || past.at(-1)?.verdict === 'good')
+
+/** Whether nothing is left to do about a test: it is good, or it may be left out and nobody has to make it. */
+export const settled = (test: ProofTest): boolean =>
+  test.result.verdict === 'good' || (mayLeaveOut(test) && (test.spare === true || test.skipped !== undefined))
 
 /** Whether a test failed: it cannot be reasoned away, only taken again. */
 export const failed = ({ result }: ProofTest): boolean => result.verdict === 'look' || result.verdict === 'stop'

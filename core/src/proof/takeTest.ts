@@ -44,12 +44,7 @@ export function takeTest(given: Given, spec: TestSpec): ProofTest {
   const { loop } = given
   const readings = readingsOf(given, spec.id)
   const take = loop.proof.takes?.[spec.id]?.take ?? 1
-  const earlier = new Map<string, number>()
-  for (const reading of Object.values(loop.proof.readings))
-    if (reading.test === spec.id && (reading.take ?? 1) === take)
-      earlier.set(reading.step, (earlier.get(reading.step) ?? 0) + 1)
-  const stateOf = (id: string, ask: Ask): AskState =>
-    askState(given, ask, id, readings.get(id), Math.max(0, (earlier.get(id) ?? 0) - 1))
+  const stateOf = (id: string, ask: Ask): AskState => askState(given, ask, id, readings.get(id))
   const steps = spec.steps.map(({ main, asides = {}, ...step }): ProofStep => {
     const own = stateOf(step.id, main)
     const beside = Object.entries(asides).map(([id, ask]) => stateOf(`${step.id}/${id}`, ask))
@@ -81,16 +76,9 @@ function pastTakes({ loop }: Pick<LoopContext, 'loop'>, test: string): PastTake[
     .map(({ id, take, verdict, head, at, by }) => ({ id, take, verdict, head, at, by }))
 }
 
-function askState(
-  { job, data, words }: Given,
-  ask: Ask,
-  id: string,
-  reading: HeldReading | undefined,
-  earlier: number,
-): AskState {
-  const base = { ask, id, earlier, ...(reading ? { reading } : {}) }
-  if (!reading) return { ...base, verdict: 'waiting' }
-  if (reading.state === 'none') return { ...base, verdict: reading.why ? 'skipped' : 'waiting' }
+function askState({ job, data, words }: Given, ask: Ask, id: string, reading: HeldReading | undefined): AskState {
+  const base = { ask, id, ...(reading ? { reading } : {}) }
+  if (!reading || reading.state === 'none') return { ...base, verdict: 'waiting' }
   if (ask.kind === 'choice')
     return { ...base, verdict: ask.wants === undefined || reading.text === ask.wants ? 'fits' : 'look' }
   if (ask.kind === 'set') {
@@ -131,7 +119,7 @@ export const isGood = ({ low, high, free }: NumberAsk, value: number): boolean =
   free === true || (value >= low - DUST && value <= high + DUST)
 
 /** Half the width of what is good; where only one side is bounded, how far that is from what is expected, or a tenth of it. */
-export const toleranceOf = ({ low, high, expected }: NumberAsk): number => {
+const toleranceOf = ({ low, high, expected }: NumberAsk): number => {
   if (Number.isFinite(low) && Number.isFinite(high)) return (high - low) / 2
   const bound = Number.isFinite(low) ? low : Number.isFinite(high) ? high : undefined
   if (bound === undefined) return Infinity
@@ -230,7 +218,7 @@ const setText = (members: Readonly<Record<string, string>>, ids: readonly string
   ids.length === 0 ? 'none' : ids.map((id) => members[id] ?? id).join(', ')
 
 /** What should be read, as a sentence. */
-export function should(ask: Ask, say: Say): string {
+function should(ask: Ask, say: Say): string {
   if (ask.kind === 'choice')
     return ask.wants === undefined ? '' : `It should be: ${ask.choices[ask.wants]?.toLowerCase()}.`
   if (ask.kind === 'set') return `It should be: ${setText(ask.members, ask.wants)}.`
@@ -240,7 +228,7 @@ export function should(ask: Ask, say: Say): string {
 }
 
 /** Expected value and what may stray, in a few words. */
-export function band(ask: NumberAsk, say: Say): string {
+function band(ask: NumberAsk, say: Say): string {
   const { expected, low, high, quantity, decimals } = ask
   if (!Number.isFinite(low)) return `${say(high, quantity, decimals)} at most`
   if (!Number.isFinite(high)) return `${say(low, quantity, decimals)} at least`
@@ -252,8 +240,7 @@ export function band(ask: NumberAsk, say: Say): string {
 /** A reading as it is told in a table. */
 export function readText(state: AskState): string {
   const { ask, reading } = state
-  if (!reading || (reading.state === 'none' && !reading.why)) return ''
-  if (reading.state === 'none') return 'left out'
+  if (!reading || reading.state === 'none') return ''
   if (ask.kind === 'choice') return ask.choices[reading.text] ?? reading.text
   if (ask.kind === 'set') return setText(ask.members, membersOf(reading.text))
   if (reading.state === 'over-range') return ask.nothing ?? 'over range'

@@ -2,12 +2,13 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { loopContext } from '../check/context'
 import { fromSetpoint } from '../job/behaviour'
-import { instrumentFor, mayErr } from '../job/instruments'
+import { errsWords, instrumentFor, mayErr } from '../job/instruments'
 import { loopKinds } from '../job/documents'
 import { answered, judged, testOf } from '../testing/answered'
 import { chained, replanned } from '../testing/chains'
+import { wordsFor } from '../units/words'
 import { fieldData } from '../testing/fieldData'
-import { failed, proofTests, settled } from './proofTests'
+import { failed, mayLeaveOut, proofTests, settled } from './proofTests'
 import { readText, shouldText } from './takeTest'
 import { testKinds } from './proofTest'
 import { stepWords, testTitles } from './testTitles'
@@ -105,6 +106,52 @@ describe('tests made from the plan', () => {
   })
 })
 
+describe('what may be left out', () => {
+  const floor = chained('floor')
+  const by = { by: 'Ann', at: '2026-03-01T10:00:00Z' }
+  /** A test that was found so in its first take and begun anew, left out with a reason or not. */
+  const begunAnew = (start: string, verdict: 'good' | 'look' | undefined, reason?: string) => {
+    const { id } = testOf(contextOf(floor), start)
+    const proof = {
+      readings: {},
+      takes: { [id]: { take: 2 } },
+      ...(verdict ? { past: { p: { order: 1, test: id, take: 1, verdict, head: 'Found', ...by } } } : {}),
+      ...(reason ? { skipped: { [id]: { ...by, reason } } } : {}),
+    }
+    return testOf(loopContext(floor.job, { ...floor.loop, proof }, fieldData), id)
+  }
+  it.each([
+    ['one that failed, begun anew and left out', 'probe-fault', 'look', 'no time', false],
+    ['one whose first take has no record', 'probe-fault', undefined, 'no time', false],
+    ['one that was good, begun anew and left out', 'probe-fault', 'good', 'no time', true],
+    ['one that nobody has to make, once it failed', 'warm-up', 'look', undefined, false],
+    ['one that nobody has to make, once it was good', 'warm-up', 'good', undefined, true],
+  ] as const)('%s', (_, start, verdict, reason, is) => expect(settled(begunAnew(start, verdict, reason))).toBe(is))
+  it('never one that proves a safety, whoever wrote the reason', () => {
+    const { id } = testOf(contextOf(floor), 'limiter')
+    const loop = { ...floor.loop, proof: { readings: {}, skipped: { [id]: { ...by, reason: 'it is new' } } } }
+    const test = testOf(loopContext(floor.job, loop, fieldData), id)
+    expect([settled(test), mayLeaveOut(test)]).toEqual([false, false])
+  })
+  it('a step without a reading waits, whatever is said of it', () => {
+    const { id, steps } = testOf(contextOf(floor), 'limiter')
+    const readings = Object.fromEntries(
+      steps.map((step, i) => [
+        step.id,
+        { order: i + 1, test: id, step: step.id, text: '', unit: '', state: 'none' as const, why: 'trust me', ...by },
+      ]),
+    )
+    const test = testOf(loopContext(floor.job, { ...floor.loop, proof: { readings } }, fieldData), id)
+    expect(test.result.verdict).toBe('waiting')
+  })
+  it('a test that is made dead says nothing of power', () => {
+    const room = chained('room', {}, ['mains-230-10', 'bunting', 'panel-heater-1500'])
+    expect(testOf(contextOf(room), 'dial').safety).toEqual([
+      expect.stringMatching(/^Isolated, locked off, proved dead/),
+    ])
+  })
+})
+
 describe('what an instrument may err', () => {
   const meter = { order: 1, name: 'Vole', errs: { temperature: { fixed: 0.5 }, voltage: { fixed: 0.01, percent: 1 } } }
   const floor = chained('floor')
@@ -117,6 +164,12 @@ describe('what an instrument may err', () => {
     ['voltage', 10, 0.11],
     ['current', 1, undefined],
   ] as const)('%s at %p: %p', (quantity, value, errs) => expect(mayErr(meter, quantity, value)).toBe(errs))
+  it('is said in the units of whoever reads', () => {
+    expect(errsWords(meter, wordsFor({ temperatureUnit: 'C', system: 'metric' }))).toBe(
+      'temperature \u00b1 0.50\u00a0K; voltage \u00b1 0.01\u00a0V + 1\u00a0% of reading',
+    )
+    expect(errsWords(meter, wordsFor({ temperatureUnit: 'F', system: 'us' }))).toContain('0.90\u00a0°F')
+  })
   it('is taken from those that are out today', () => {
     const job = { ...withMeter().job, kit: { '2026-03-01': { m: true as const } } }
     expect(instrumentFor(job, '2026-03-01', 'temperature')?.name).toBe('Vole')

@@ -1,4 +1,4 @@
-import { dayNumber } from '../time/civilDay'
+import { writtenSeconds } from '../time/writtenSeconds'
 import { parseNumber } from '../units/parseNumber'
 
 export interface LoggerPoint {
@@ -21,11 +21,8 @@ const unitOfHead: readonly (readonly [RegExp, number])[] = [
 
 /** Seconds of a time as loggers write it: an ISO day and time, a clock time, or a plain number. */
 function secondsOf(text: string, scale: number): number | undefined {
-  const iso = /^(\d{4})[-./](\d\d)[-./](\d\d)[T ](\d\d?):(\d\d)(?::(\d\d(?:\.\d+)?))?/.exec(text)
-  if (iso) {
-    const [, y, mo, d, h, mi, s] = iso.map(Number)
-    return dayNumber(y!, mo!, d!) * 86400 + h! * 3600 + mi! * 60 + (s || 0)
-  }
+  const written = writtenSeconds(text)
+  if (written !== undefined) return written
   const clock = /^(\d\d?):(\d\d)(?::(\d\d(?:\.\d+)?))?$/.exec(text)
   if (clock) return Number(clock[1]) * 3600 + Number(clock[2]) * 60 + Number(clock[3] ?? 0)
   const plain = parseNumber(text)

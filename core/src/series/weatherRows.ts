@@ -1,3 +1,5 @@
+import { writtenSeconds } from '../time/writtenSeconds'
+
 /** Most hours that a weather file may hold: two years. */
 export const MOST_HOURS = 2 * 8784
 /** Temperatures outdoors that anybody has ever read, °C, with something to spare. */
@@ -63,14 +65,8 @@ function bridge(
 
 /** Hour count of a written time, for gaps between rows; null where it is none. */
 function hoursOf(text: string): number | null {
-  const parts = /^(\d{4})-(\d\d)-(\d\d)[T ](\d\d):(\d\d)/.exec(text.trim())
-  if (!parts) return null
-  const [year, month, day, hour, minute] = parts.slice(1).map(Number) as [number, number, number, number, number]
-  // Days since an arbitrary day, by the civil calendar counted from March.
-  const [y, m] = month < 3 ? [year - 1, month + 9] : [year, month - 3]
-  const days =
-    365 * y + Math.floor(y / 4) - Math.floor(y / 100) + Math.floor(y / 400) + Math.floor((153 * m + 2) / 5) + day
-  return days * 24 + hour + minute / 60
+  const seconds = writtenSeconds(text)
+  return seconds === undefined ? null : seconds / 3600
 }
 
 function fromEpw(rows: readonly (readonly string[])[]): WeatherRows {

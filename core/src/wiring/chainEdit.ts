@@ -1,6 +1,6 @@
 import { sameValue } from '../job/canonicalJson'
 import type { Chain, ChainDevice, Connection, PortRef } from '../job/chain'
-import { ordered, resolveChain } from '../job/chain'
+import { nextOrder, ordered, resolveChain } from '../job/chain'
 import { asSet } from '../profile/asSet'
 import type { Category, DeviceProfile, Effect, Port } from '../profile/deviceProfile'
 import { joins } from './joins'
@@ -36,7 +36,7 @@ const withChain = (edited: Edited, chain: Chain): Edited => ({ ...edited, loop: 
 /** Joins two ports as they are given, whatever hung on them before. */
 export function connect(edited: Edited, from: PortRef, to: PortRef): Edited {
   const { chain } = edited.loop
-  const order = Object.values(chain.connections).reduce((most, c) => Math.max(most, c.order), 0) + 1
+  const order = nextOrder(chain.connections)
   return withChain(edited, {
     ...chain,
     connections: { ...chain.connections, [connectionId(from, to)]: { order, from, to } },
@@ -69,9 +69,6 @@ function nextTag({ job, loop }: Edited, letter: string): string {
   while (taken.has(`${letter}${n}`)) n++
   return `${letter}${n}`
 }
-
-const nextOrder = (map: Readonly<Record<string, { order: number }>>) =>
-  Object.values(map).reduce((most, { order }) => Math.max(most, order), 0) + 1
 
 /** What is known of a device as it is put in: where it sits, what its dial is set to. */
 export type Placing = Pick<ChainDevice, 'dialC' | 'sits' | 'leadM' | 'place' | 'set'>

@@ -123,7 +123,6 @@ const stepVerdicts = {
   fits: 'good',
   look: 'not so',
   'cannot-tell': 'cannot tell',
-  skipped: 'left out',
 } as const
 
 /** Every test that was begun, with its readings, what they were read with and what came of it; then what was not made. */

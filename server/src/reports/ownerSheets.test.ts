@@ -63,6 +63,8 @@ describe('sheets of the demo job', () => {
     expect(text).toMatch(/Rise and fall/)
     expect(text).toMatch(/28\.0\u00a0°C \u00b1 0\.5\u00a0K/)
     expect(text).toMatch(/ohm/)
+    // What can hurt in this loop stands above the first test.
+    expect(text).toMatch(/Mains\. Locked off and proved dead[\s\S]*Commanded\? Answered\?/)
     const left = textOf(asLeftSheet(contextOf(floor), stamp))
     expect(left).toContain('Ermine, reference thermometer')
     expect(left).toContain('Tests that were not made')

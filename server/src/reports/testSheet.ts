@@ -1,6 +1,7 @@
 import type { LoopContext } from '@nachtigal/core/check/context'
 import { proofTests } from '@nachtigal/core/proof/proofTests'
 import { readText, shouldText } from '@nachtigal/core/proof/takeTest'
+import { cautionsAt } from '@nachtigal/core/survey/hazards'
 import { type Block, heading, INK2, sheet, type Stamp, t, table } from './sheetParts'
 
 /** Where something is to be written by hand. */
@@ -22,6 +23,9 @@ export function testSheet(context: LoopContext, stamp: Stamp): object {
         color: INK2,
         margin: [0, 0, 0, 6],
       },
+    ),
+    ...cautionsAt(loop.survey.hazards, 'prove').map(({ caution }) =>
+      t(words.tell(caution), { bold: true, margin: [0, 0, 0, 2] }),
     ),
     ...tests.flatMap((test) => [
       heading(`${test.title}, ${test.about}${test.spare ? ' (if wanted)' : ''}`),

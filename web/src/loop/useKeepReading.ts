@@ -1,3 +1,4 @@
+import { format } from 'date-fns'
 import { instrumentFor } from '@nachtigal/core/job/instruments'
 import type { ProofReading, Reading } from '@nachtigal/core/job/documents'
 import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
@@ -6,34 +7,45 @@ import { useLoop } from './loopContext'
 
 interface Kept {
   readonly supersedes?: string | undefined
-  /** What it was read of: the day's instrument for that is written beside it. */
+  /** What it was read of: the day's instrument for that is written beside it. Left out where none of them read it. */
   readonly quantity?: Quantity
 }
 
 /** The day as a calendar here says it. */
-export const today = () => {
-  const now = new Date()
-  const two = (n: number) => String(n).padStart(2, '0')
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`
+export const today = () => format(new Date(), 'yyyy-MM-dd')
+
+/** Keeps readings of a test, each with its take and the instrument of the day; a newer one stands for it, none is ever taken back. */
+export function useKeepReadings() {
+  const { job, loop, change } = useLoop()
+  return (
+    test: string,
+    made: readonly ({ readonly step: string; readonly reading: Reading } & Kept)[],
+    why?: string,
+  ) => {
+    const take = loop.proof.takes?.[test]?.take
+    const first = nextReadingOrder(loop)
+    const readings = made.map(({ step, reading, supersedes, quantity }, i): [string, ProofReading] => {
+      const instrument = quantity && instrumentFor(job, today(), quantity === 'difference' ? 'temperature' : quantity)
+      return [
+        crypto.randomUUID(),
+        {
+          ...reading,
+          order: first + i,
+          test,
+          step,
+          ...(supersedes === undefined ? {} : { supersedes }),
+          ...(take === undefined ? {} : { take }),
+          ...(instrument ? { instrument: instrument.id } : {}),
+        },
+      ]
+    })
+    const proof = { ...loop.proof, readings: { ...loop.proof.readings, ...Object.fromEntries(readings) } }
+    return change({ loop: { ...loop, proof } }, why === undefined ? undefined : { why })
+  }
 }
 
-/** Keeps a reading of a step, with its take and the instrument of the day; a newer one stands for it, none is ever taken back. */
+/** The same for one reading. */
 export function useKeepReading() {
-  const { job, loop, change } = useLoop()
-  return (test: string, step: string, made: Reading, { supersedes, quantity }: Kept = {}) => {
-    const take = loop.proof.takes?.[test]?.take
-    const instrument = quantity && instrumentFor(job, today(), quantity === 'difference' ? 'temperature' : quantity)
-    const reading: ProofReading = {
-      ...made,
-      order: nextReadingOrder(loop),
-      test,
-      step,
-      ...(supersedes === undefined ? {} : { supersedes }),
-      ...(take === undefined ? {} : { take }),
-      ...(instrument ? { instrument: instrument.id } : {}),
-    }
-    return change({
-      loop: { ...loop, proof: { ...loop.proof, readings: { ...loop.proof.readings, [crypto.randomUUID()]: reading } } },
-    })
-  }
+  const keep = useKeepReadings()
+  return (test: string, step: string, reading: Reading, kept: Kept = {}) => keep(test, [{ step, reading, ...kept }])
 }

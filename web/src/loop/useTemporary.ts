@@ -1,3 +1,4 @@
+import { nextOrder } from '@nachtigal/core/job/chain'
 import type { Temporary } from '@nachtigal/core/job/documents'
 import { useAppSelector } from '../lib/store'
 import { useLoop } from './loopContext'
@@ -9,7 +10,7 @@ export function useTemporary() {
   return {
     put: (kind: NonNullable<Temporary['kind']>, what: string) => {
       if (Object.values(loop.temporary).some((each) => each.what === what)) return undefined
-      const order = Object.values(loop.temporary).reduce((most, each) => Math.max(most, each.order), 0) + 1
+      const order = nextOrder(loop.temporary)
       const entry: Temporary = { order, kind, what, by: by || 'unnamed', at: new Date().toISOString() }
       return change(
         { loop: { ...loop, temporary: { ...loop.temporary, [crypto.randomUUID()]: entry } } },

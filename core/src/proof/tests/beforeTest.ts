@@ -2,8 +2,8 @@ import type { LoopContext } from '../../check/context'
 import type { PlanOf } from '../../job/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import { reachOf } from '../../wiring/reach'
-import type { Cause, TestSpec } from '../proofTest'
-import { around, cause, loadName, noted, outputName, sourceOfRow, spec, toSet, toWires, yesNo } from './parts'
+import type { TestSpec } from '../proofTest'
+import { around, cause, loadName, noted, outputName, sourceOfRow, spec, toSet, toWires, yesNo, look } from './parts'
 
 /** Current that tells a load that runs from one that stands, A. */
 const RUNS_A = 0.05
@@ -67,14 +67,6 @@ export function beforeTest(context: LoopContext, plan: PlanOf): TestSpec {
     judge: (found, wrong) => {
       const [commanded, answered, amps] = [found.picked('commanded'), found.picked('answered'), found.value('current')]
       const flows = amps !== undefined && amps !== null && amps > RUNS_A
-      const told = (id: Cause, ...others: Cause[]) => ({ causes: [id, ...others] })
-      const look = (head: string, reason: string, causes: { causes: Cause[] }) => ({
-        verdict: 'look' as const,
-        head,
-        reason,
-        next: causes.causes[0]!.check,
-        ...causes,
-      })
       const welded = cause(
         'runs-uncommanded',
         `${load} runs while nothing commands it: a welded contact, a shorted solid-state relay, or an override in parallel.`,
@@ -82,18 +74,16 @@ export function beforeTest(context: LoopContext, plan: PlanOf): TestSpec {
         toWires,
       )
       if (commanded === 'no' && (answered === 'yes' || flows))
-        return look('It runs uncommanded', 'The load runs though the control says off.', told(welded))
+        return look('It runs uncommanded', 'The load runs though the control says off.', welded)
       if (commanded === 'no')
         return look(
           'Not commanded: the control',
           'The plant was not asked.',
-          told(
-            cause(
-              'not-commanded',
-              'The control does not call: set not reached, a rest time still runs, an input holds it, or the probe reads wrong.',
-              'Read what the display shows against a thermometer; wait out the rest; look which input holds it.',
-              toSet(plan, undefined, 'Open what is planned'),
-            ),
+          cause(
+            'not-commanded',
+            'The control does not call: set not reached, a rest time still runs, an input holds it, or the probe reads wrong.',
+            'Read what the display shows against a thermometer; wait out the rest; look which input holds it.',
+            toSet(plan, undefined, 'Open what is planned'),
           ),
         )
       if (commanded === 'yes' && answered === 'no') {
@@ -101,26 +91,22 @@ export function beforeTest(context: LoopContext, plan: PlanOf): TestSpec {
           return look(
             'Answered by current, not by the plant',
             `${context.words.say(amps, 'current')} flows and nothing ${wants}.`,
-            told(
-              cause(
-                'plant',
-                'The load draws current and the plant does not follow: no flow, air, a shut valve, an empty or fouled exchanger.',
-                'Supply and return: both cold is no flow; hot supply and cold return is little flow.',
-              ),
+            cause(
+              'plant',
+              'The load draws current and the plant does not follow: no flow, air, a shut valve, an empty or fouled exchanger.',
+              'Supply and return: both cold is no flow; hot supply and cold return is little flow.',
             ),
           )
         return look(
           'Commanded, not answered',
           amps === undefined ? 'The control asks and the load stands.' : 'The control asks and no current flows.',
-          told(
-            cause(
-              'contact-or-fuse',
-              'Something in its line is open: fuse, limiter, contact, or the wire sits on the other terminal of a changeover.',
-              'Licensed: volts along the line from supply to load; the first element with full volts over it is open.',
-              toWires,
-            ),
-            cause('load-open', `${load} itself is open.`, 'Isolate, lift it and measure its ohms.', toWires),
+          cause(
+            'contact-or-fuse',
+            'Something in its line is open: fuse, limiter, contact, or the wire sits on the other terminal of a changeover.',
+            'Licensed: volts along the line from supply to load; the first element with full volts over it is open.',
+            toWires,
           ),
+          cause('load-open', `${load} itself is open.`, 'Isolate, lift it and measure its ohms.', toWires),
         )
       }
       if (commanded === 'yes' && wrong.includes('current') && amps !== undefined && amps !== null && plate) {
@@ -128,23 +114,21 @@ export function beforeTest(context: LoopContext, plan: PlanOf): TestSpec {
         return look(
           low ? 'Too little current' : 'Too much current',
           `${context.words.say(amps, 'current')}; the nameplate says ${context.words.say(plate.amps, 'current')}.`,
-          told(
-            low
-              ? cause(
-                  'element-open',
-                  plate.motor
-                    ? 'It runs without load: belt, impeller, air in the pump.'
-                    : 'One of several elements is open, or the voltage is low (power goes with its square).',
-                  'Licensed: volts at the load. Right volts and little current is the load itself.',
-                )
-              : cause(
-                  'overloaded',
-                  plate.motor
-                    ? 'The motor works too hard: bearing, voltage, a blocked rotor.'
-                    : 'The voltage is high, or another load hangs on the same wire.',
-                  'Licensed: volts at the load, then current of each branch.',
-                ),
-          ),
+          low
+            ? cause(
+                'element-open',
+                plate.motor
+                  ? 'It runs without load: belt, impeller, air in the pump.'
+                  : 'One of several elements is open, or the voltage is low (power goes with its square).',
+                'Licensed: volts at the load. Right volts and little current is the load itself.',
+              )
+            : cause(
+                'overloaded',
+                plate.motor
+                  ? 'The motor works too hard: bearing, voltage, a blocked rotor.'
+                  : 'The voltage is high, or another load hangs on the same wire.',
+                'Licensed: volts at the load, then current of each branch.',
+              ),
         )
       }
       return undefined

@@ -3,7 +3,7 @@ import type { LoopContext } from '../../check/context'
 import type { OnOffBehaviour, PlanOf } from '../../job/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import type { Cause, Outcome, StepSpec, TestSpec } from '../proofTest'
-import { cause, deviceOf, nameOf, noted, sourceOfRow, spec, toProbe, toWires } from './parts'
+import { cause, deviceOf, nameOf, noted, sourceOfRow, toProbe, toWires } from './parts'
 
 /** Ohms over a closed contact from which on it is worn. Source: practice, see the row tests of the dead block. */
 const CLOSED_OHM = 1
@@ -38,7 +38,8 @@ export function dialTestOf(context: LoopContext, plan: PlanOf<OnOffBehaviour>): 
       nothing: 'does not switch',
     }),
   })
-  return spec(context, {
+  // Made dead: what is said of tests with the power on would contradict it.
+  return {
     id: `dial/${plan.id}`,
     kind: 'dial',
     title: 'Dial test',
@@ -184,5 +185,5 @@ export function dialTestOf(context: LoopContext, plan: PlanOf<OnOffBehaviour>): 
         ),
       ])
     },
-  })
+  }
 }

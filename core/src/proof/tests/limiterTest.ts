@@ -4,7 +4,7 @@ import { fieldValue } from '../../plant/fieldValue'
 import { limitersOf, ownGuard } from '../../wiring/guards'
 import { powerPaths } from '../../wiring/powerPath'
 import type { NumberAsk, TestSpec } from '../proofTest'
-import { cause, nameOf, sourceOfRow, spec, toWires, yesNo } from './parts'
+import { cause, nameOf, sourceOfRow, spec, toWires, yesNo, look, stop } from './parts'
 
 /**
  * Limiter trip by a substituted value: its own probe is warmed (or cooled) while the control still calls. Expected: the dial, tolerance
@@ -87,60 +87,61 @@ export function limiterTest(context: LoopContext, device: ResolvedDevice): TestS
       },
     ],
     judge: (found) => {
-      const stop = (head: string, reason: string, id: string, says: string, check: string) => ({
-        verdict: 'stop' as const,
-        head,
-        reason,
-        next: check,
-        causes: [cause(id, says, check, toWires)],
-      })
       const at = found.value('trip')
       if (found.picked('opened') === 'on')
         return stop(
           'Stop: the limiter does not take the load off',
           `It opened and ${what} runs on.`,
-          'limiter-on-command',
-          'It only takes the command away, or the contactor it opens is welded or by-passed.',
-          'Isolate. Its contact belongs into the load\u2019s own line or into a contactor of its own; then this test again.',
+          cause(
+            'limiter-on-command',
+            'It only takes the command away, or the contactor it opens is welded or by-passed.',
+            'Isolate. Its contact belongs into the load\u2019s own line or into a contactor of its own; then this test again.',
+            toWires,
+          ),
         )
       if (at === null)
         return stop(
           'Stop: the limiter does not open',
           'It was taken past its dial and stayed closed.',
-          'limiter-dead',
-          'Its capillary has lost its charge, its contact is welded, or the probe is not where you warmed.',
-          'Isolate and replace it. Nothing runs without it.',
+          cause(
+            'limiter-dead',
+            'Its capillary has lost its charge, its contact is welded, or the probe is not where you warmed.',
+            'Isolate and replace it. Nothing runs without it.',
+            toWires,
+          ),
         )
       if (at !== undefined && dialC !== undefined && (falls ? at < trip.low : at > trip.high))
         return stop(
           `Stop: it opens too ${falls ? 'low' : 'late'}`,
           `${say(at, 'temperature')}; its dial stands at ${say(dialC, 'temperature', 0)}.`,
-          'limiter-late',
-          'The dial is not what its scale says, or its probe sits in the cool end of your vessel.',
-          'Once more, stirred. Still so: replace it.',
+          cause(
+            'limiter-late',
+            'The dial is not what its scale says, or its probe sits in the cool end of your vessel.',
+            'Once more, stirred. Still so: replace it.',
+            toWires,
+          ),
         )
       if (found.picked('reset') === 'returns' && manual)
         return stop(
           'Stop: it resets by itself',
           'A limiter with manual reset came back alone.',
-          'resets-itself',
-          'Another model is fitted than planned, or its reset is jammed in.',
-          'Isolate. Fit the one with manual reset.',
+          cause(
+            'resets-itself',
+            'Another model is fitted than planned, or its reset is jammed in.',
+            'Isolate. Fit the one with manual reset.',
+            toWires,
+          ),
         )
       if (at !== undefined && dialC !== undefined && (at < trip.low || at > trip.high))
-        return {
-          verdict: 'look' as const,
-          head: 'It opens too soon',
-          reason: `${say(at, 'temperature')}; its dial stands at ${say(dialC, 'temperature', 0)}, ${say(Math.abs(row.low), 'difference', 0)} may be missing.`,
-          next: 'Once more, slower and stirred.',
-          causes: [
-            cause(
-              'limiter-early',
-              'Warmed too fast, or its scale is off to the safe side.',
-              'Once more, slower. Still so: it will trip in use; replace it.',
-            ),
-          ],
-        }
+        return look(
+          'It opens too soon',
+          `${say(at, 'temperature')}; its dial stands at ${say(dialC, 'temperature', 0)}, ${say(Math.abs(row.low), 'difference', 0)} may be missing.`,
+          cause(
+            'limiter-early',
+            'Warmed too fast, or its scale is off to the safe side.',
+            'Once more, slower and stirred. Still so: it will trip in use; replace it.',
+          ),
+        )
       return undefined
     },
   })

@@ -3,7 +3,7 @@ import type { PlanOf } from '../../job/behaviour'
 import type { PortRef } from '../../job/chain'
 import { fieldValue } from '../../plant/fieldValue'
 import { mismatch } from '../../probes/mismatch'
-import type { Probe, ProbePart } from '../../probes/probe'
+import type { Probe } from '../../probes/probe'
 import { faultyProbe } from '../../probes/faultyProbe'
 import type { NumberAsk, Outcome, TestSpec } from '../proofTest'
 import {
@@ -40,12 +40,7 @@ const STEPS_K = [-15, 0, 15] as const
  * Any input with a box in place of its probe: ohms, millivolts, volts or milliamps dialled, the display read. Expected: what was dialled,
  * within tol.decade and half a display step (humidity: tol.rh). The pattern names another kind, an offset, or series and parallel ohms.
  */
-export function substituteTest(
-  context: LoopContext,
-  plan: PlanOf,
-  input: PortRef,
-  parts: readonly ProbePart[] = [],
-): TestSpec | undefined {
+export function substituteTest(context: LoopContext, plan: PlanOf, input: PortRef): TestSpec | undefined {
   const device = deviceOf(context, input.device)
   const port = device?.facts.ports[input.port]
   if (!device || (port?.kind !== 'probe-in' && port?.kind !== 'measure-in')) return undefined
@@ -127,8 +122,7 @@ export function substituteTest(
       }
       if (port.kind === 'probe-in') {
         const fitted = port.accepts
-        const kinds = [...usual, ...parts.map(({ title, curve }) => ({ title, curve }))]
-        const kind = kinds.find(({ curve }) =>
+        const kind = usual.find(({ curve }) =>
           numbers.every(({ value, shown }) => {
             const { shownC } = mismatch(fitted, curve, value, [-100, 650])
             return shownC !== null && Math.abs(shownC - shown) <= 2 * tolerance + 0.2

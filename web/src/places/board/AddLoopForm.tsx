@@ -1,3 +1,4 @@
+import { nextOrder } from '@nachtigal/core/job/chain'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { emptyLoop, type LoopKind, loopKinds } from '@nachtigal/core/job/documents'
@@ -23,7 +24,7 @@ export function AddLoopForm({ open, onClose }: { open: boolean; onClose: () => v
       return
     }
     const id = crypto.randomUUID()
-    const order = Object.values(loops).reduce((most, loop) => Math.max(most, loop.order), 0) + 1
+    const order = nextOrder(loops)
     const wrong = send([{ document: id, path: [], from: null, to: emptyLoop(id, job.id, kind, name.trim(), order) }], {
       loopId: id,
     })

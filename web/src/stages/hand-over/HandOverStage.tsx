@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { fill, routes } from '@nachtigal/contract/api'
 import { signingBlockedBy, stageStatus } from '@nachtigal/core/check/stageStatus'
 import { wordChange } from '@nachtigal/core/check/wordChange'
-import { ordered } from '@nachtigal/core/job/chain'
+import { nextOrder, ordered } from '@nachtigal/core/job/chain'
 import { changesSince, handoverTicks, isLocked } from '@nachtigal/core/job/handover'
 import { kitOf } from '@nachtigal/core/job/instruments'
 import { bindsAny } from '@nachtigal/core/profile/bound'
@@ -306,7 +306,7 @@ function SignForm() {
       return
     }
     const { signed, reopened: _again, past = {}, ...rest } = loop.handover
-    const order = (ordered(past).at(-1)?.order ?? 0) + 1
+    const order = nextOrder(past)
     setProblem(
       change({
         loop: {

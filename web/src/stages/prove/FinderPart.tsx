@@ -5,7 +5,7 @@ import { useShelfQuery } from '../../lib/api'
 import { useLoop } from '../../loop/loopContext'
 import { Field } from '../../ui/Field'
 import { Shape } from '../../ui/Shape'
-import { testPath } from './TestsPart'
+import { testPath } from './paths'
 
 const testSays = { good: 'passed: speaks against it', bad: 'failed: speaks for it', open: 'not made yet' } as const
 

@@ -1,17 +1,17 @@
 import Papa from 'papaparse'
 import { useState } from 'react'
-import type { ProofReading } from '@nachtigal/core/job/documents'
-import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
 import type { ProofTest } from '@nachtigal/core/proof/proofTest'
 import { loggedAt, loggerReadings } from '@nachtigal/core/series/loggerReadings'
-import { shownText } from '@nachtigal/core/units/quantity'
+import { quantityView, shownText } from '@nachtigal/core/units/quantity'
 import { useLoop } from '../../loop/loopContext'
+import { useKeepReadings } from '../../loop/useKeepReading'
 
 const MOST_BYTES = 20_000_000
 
 /** Readings of a test that is made over time, taken from a logger's file: the times and figures of its first two columns. */
 export function FromLogger({ test }: { test: ProofTest }) {
-  const { loop, change, reading } = useLoop()
+  const { reading, preferences } = useLoop()
+  const keep = useKeepReadings()
   const [says, setSays] = useState<{ text: string; wrong: boolean }>()
   const take = async (file: File | undefined) => {
     if (!file) return
@@ -20,31 +20,13 @@ export function FromLogger({ test }: { test: ProofTest }) {
     const { data } = Papa.parse<string[]>(await file.text(), { skipEmptyLines: true })
     const found = loggerReadings(data)
     if (!found.ok) return refuse(found.message)
-    let order = nextReadingOrder(loop)
-    const made = test.steps.flatMap(({ id, at, main }): [string, ProofReading][] => {
+    const made = test.steps.flatMap(({ id, at, main }) => {
       const value = at?.afterS === undefined ? undefined : loggedAt(found.points, at.afterS)
       if (value === undefined || main.ask.kind !== 'number') return []
-      const kept = reading(shownText(value), main.ask.quantity)
-      return [
-        [
-          crypto.randomUUID(),
-          {
-            ...kept,
-            order: order++,
-            test: test.id,
-            step: id,
-            ...(main.reading ? { supersedes: main.reading.id } : {}),
-            ...(test.take > 1 ? { take: test.take } : {}),
-          },
-        ],
-      ]
+      return [{ step: id, reading: reading(shownText(value), main.ask.quantity), supersedes: main.reading?.id }]
     })
     if (made.length === 0) return refuse('it does not reach to any of the times of this test')
-    const readings = { ...loop.proof.readings, ...Object.fromEntries(made) }
-    const refused = change(
-      { loop: { ...loop, proof: { ...loop.proof, readings } } },
-      { why: `From ${file.name.slice(0, 80)}` },
-    )
+    const refused = keep(test.id, made, `From ${file.name.slice(0, 80)}`)
     setSays(
       refused
         ? { text: refused, wrong: true }
@@ -57,7 +39,7 @@ export function FromLogger({ test }: { test: ProofTest }) {
   return (
     <div className="grid gap-1">
       <label className="third min-h-8 max-md:min-h-12 cursor-pointer inline-flex items-center">
-        From a logger file
+        From a logger file: time, {quantityView('temperature', preferences).label}
         <input
           type="file"
           accept=".csv,.txt,.tsv,text/csv,text/plain"

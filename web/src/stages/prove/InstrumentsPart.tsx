@@ -1,9 +1,8 @@
 import { useState } from 'react'
-import { ordered } from '@nachtigal/core/job/chain'
+import { nextOrder, ordered } from '@nachtigal/core/job/chain'
 import type { Instrument } from '@nachtigal/core/job/documents'
-import { outOfDate } from '@nachtigal/core/job/instruments'
+import { errsWords, outOfDate } from '@nachtigal/core/job/instruments'
 import { plainDay } from '@nachtigal/core/time/plainDay'
-import { type Quantity, quantityView, shownText } from '@nachtigal/core/units/quantity'
 import { useShelfQuery } from '../../lib/api'
 import { useLoop } from '../../loop/loopContext'
 import { today } from '../../loop/useKeepReading'
@@ -14,7 +13,7 @@ import { Shape } from '../../ui/Shape'
 
 /** The instruments of the job: which are out today, when each was checked, what it may err. */
 export function InstrumentsPart() {
-  const { job, change } = useLoop()
+  const { job, change, words } = useLoop()
   const day = today()
   const all = ordered(job.instruments)
   const taken = job.kit?.[day] ?? {}
@@ -53,7 +52,7 @@ export function InstrumentsPart() {
                     </span>
                   ) : null}
                 </label>
-                <p className="small text-ink2">{errsText(instrument)}</p>
+                <p className="small text-ink2">{errsWords(instrument, words)}</p>
                 <div className="grid grid-cols-3 gap-3 max-md:grid-cols-1">
                   <KeptText
                     label="Serial"
@@ -89,21 +88,6 @@ export function InstrumentsPart() {
   )
 }
 
-/** What an instrument may err, in the units of the job. */
-function errsText({ errs = {} }: Instrument): string {
-  return Object.entries(errs)
-    .map(([quantity, { fixed = 0, percent = 0 }]) => {
-      const { label, toShown } = quantityView(quantity === 'temperature' ? 'difference' : (quantity as Quantity), {
-        temperatureUnit: 'C',
-        system: 'metric',
-      })
-      const amount = fixed > 0 ? `${shownText(toShown(fixed), fixed < 1 ? 2 : 1)}\u00a0${label}` : ''
-      const share = percent > 0 ? `${percent}\u00a0% of reading` : ''
-      return `${quantity} \u00b1 ${[amount, share].filter(Boolean).join(' + ')}`
-    })
-    .join('; ')
-}
-
 function AddInstrument() {
   const { job, change } = useLoop()
   const { data: shelf } = useShelfQuery()
@@ -121,7 +105,7 @@ function AddInstrument() {
           return
         }
         const id = crypto.randomUUID()
-        const order = (ordered(job.instruments).at(-1)?.order ?? 0) + 1
+        const order = nextOrder(job.instruments)
         const day = today()
         const refused = change({
           job: {

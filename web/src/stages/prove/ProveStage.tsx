@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button'
 import { PartsNav } from '../../ui/PartsNav'
 import { FinderPart } from './FinderPart'
 import { InstrumentsPart } from './InstrumentsPart'
+import { testsPath } from './paths'
 import { TestPart } from './TestPart'
 import { TestsPart } from './TestsPart'
 
@@ -17,7 +18,7 @@ export function ProveStage() {
   const { part = 'tests', '*': asked } = useParams()
   const tests = proofTests(context)
   const phone = useMedia(PHONE)
-  const base = `/jobs/${job.id}/loops/${loop.id}/prove`
+  const base = testsPath(job.id, loop.id)
   const test = asked === undefined ? undefined : tests.find(({ id }) => id === asked)
   const titles: Readonly<Record<string, string>> = {
     tests: 'Tests',

@@ -2,7 +2,8 @@ import { lazy, Suspense } from 'react'
 import type { AskState, ChoiceAsk, NumberAsk, ProofStep, ProofTest, SetAsk } from '@nachtigal/core/proof/proofTest'
 import { isGood, pickedText, readText, shouldText } from '@nachtigal/core/proof/takeTest'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
-import { formatValue, quantityView } from '@nachtigal/core/units/quantity'
+import { timeIn } from '@nachtigal/core/profile/bound'
+import { formatValue, quantityView, shownText } from '@nachtigal/core/units/quantity'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'
@@ -132,9 +133,7 @@ export function StepSheet({ test, step, onNext }: StepProps) {
       {step.clock && ask.kind === 'number' ? (
         <Stopwatch
           onStop={(seconds) => {
-            const view = quantityView(ask.quantity, preferences)
-            const inUnit = ask.quantity === 'minutes' ? seconds / 60 : seconds
-            dispatch(drafted({ key, text: view.toShown(inUnit).toFixed(ask.quantity === 'minutes' ? 2 : 1) }))
+            dispatch(drafted({ key, text: shownText(timeIn(ask, seconds), ask.quantity === 'minutes' ? 2 : 1) }))
           }}
         />
       ) : null}

@@ -8,7 +8,7 @@ import { WorkSheet } from '../../ui/WorkSheet'
 import { stepShape } from './shapes'
 import { StepSheet } from './StepSheet'
 import { TestHead, TestResults } from './TestResults'
-import { testPath } from './TestsPart'
+import { testsPath } from './paths'
 
 /** The step that waits first, or the last one where none does. */
 const firstOpen = ({ steps }: ProofTest) =>
@@ -69,7 +69,7 @@ export function TestPart({ test }: { test: ProofTest }) {
           labelledBy="before-title"
           actions={
             <>
-              <Button second end="" to={testPath(job.id, loop.id, '').replace(/\/test\/$/, '')}>
+              <Button second end="" to={testsPath(job.id, loop.id)}>
                 All tests
               </Button>
               <Button onClick={() => choose(test.steps[0]!.id)}>First step</Button>

@@ -10,7 +10,7 @@ import { useLoop } from '../../loop/loopContext'
 import { Opens } from '../../ui/Opens'
 import { Shape } from '../../ui/Shape'
 import { stepShape, testShape } from './shapes'
-import { testPath } from './TestsPart'
+import { instrumentsPath, testsPath } from './paths'
 
 /** What a test is for, what to have at hand, how to read, what can hurt. */
 export function TestHead({ test }: { test: ProofTest }) {
@@ -23,15 +23,23 @@ export function TestHead({ test }: { test: ProofTest }) {
       <p className="text-[16px] leading-6">{test.purpose}</p>
       <Cautions stage="prove" brief />
       <Safety test={test} />
+      <HowTo test={test} />
+      <p>
+        <Link to={instrumentsPath(job.id, loop.id)}>Instruments of today</Link>
+      </p>
+    </>
+  )
+}
+
+function HowTo({ test }: { test: ProofTest }) {
+  return (
+    <>
       <p>
         <b>At hand:</b> {test.have.join(', ')}.
       </p>
       <p>{test.how}</p>
       <p>
         <b>Rule:</b> {test.rule}
-      </p>
-      <p>
-        <Link to={testPath(job.id, loop.id, '').replace(/test\/$/, 'instruments')}>Instruments of today</Link>
       </p>
     </>
   )
@@ -92,7 +100,7 @@ export function TestResults({
             {test.title}
           </h2>
           <span className="text-ink2 truncate">{test.about}</span>
-          <Link className="ml-auto whitespace-nowrap" to={testPath(job.id, loop.id, '').replace(/\/test\/$/, '')}>
+          <Link className="ml-auto whitespace-nowrap" to={testsPath(job.id, loop.id)}>
             All tests
           </Link>
         </div>
@@ -100,13 +108,7 @@ export function TestResults({
           {test.purpose}{' '}
           <Opens className="third" label="How to read, and what to have at hand" trigger="How">
             <div className="grid gap-2">
-              <p>
-                <b>At hand:</b> {test.have.join(', ')}.
-              </p>
-              <p>{test.how}</p>
-              <p>
-                <b>Rule:</b> {test.rule}
-              </p>
+              <HowTo test={test} />
             </div>
           </Opens>
         </p>

@@ -9,10 +9,8 @@ import { AddTemporary } from '../../loop/TemporaryBar'
 import { today } from '../../loop/useKeepReading'
 import { Button } from '../../ui/Button'
 import { Shape } from '../../ui/Shape'
+import { instrumentsPath, testPath } from './paths'
 import { standing, testShape } from './shapes'
-
-/** Address of a test. */
-export const testPath = (job: string, loop: string, id: string) => `/jobs/${job}/loops/${loop}/prove/test/${id}`
 
 /** Every test of the loop, what came of it, and the one to make next. */
 export function TestsPart({ tests }: { tests: readonly ProofTest[] }) {
@@ -74,14 +72,13 @@ export function TestsPart({ tests }: { tests: readonly ProofTest[] }) {
         <p className="small">
           {kit.length === 0 ? (
             <>
-              No instruments chosen today.{' '}
-              <Link to={`/jobs/${job.id}/loops/${loop.id}/prove/instruments`}>Choose them</Link> first: what they may
-              err counts in every verdict.
+              No instruments chosen today. <Link to={instrumentsPath(job.id, loop.id)}>Choose them</Link> first: what
+              they may err counts in every verdict.
             </>
           ) : (
             <>
               Measured today with {kit.map(({ name }) => name).join(', ')}.{' '}
-              <Link to={`/jobs/${job.id}/loops/${loop.id}/prove/instruments`}>Change</Link>
+              <Link to={instrumentsPath(job.id, loop.id)}>Change</Link>
             </>
           )}
         </p>

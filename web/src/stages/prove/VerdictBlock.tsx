@@ -1,8 +1,9 @@
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { Behaviour } from '@nachtigal/core/job/behaviour'
-import { ordered } from '@nachtigal/core/job/chain'
+import { nextOrder, ordered } from '@nachtigal/core/job/chain'
 import type { Cause, Go, ProofStep, ProofTest } from '@nachtigal/core/proof/proofTest'
+import { mayLeaveOut } from '@nachtigal/core/proof/proofTests'
 import { spanQuantity } from '@nachtigal/core/proof/takeTest'
 import { photoTaken, photoUrl } from '../../lib/photoUrl'
 import { smallPhoto } from '../../lib/smallPhoto'
@@ -87,7 +88,7 @@ export function VerdictBlock({ test, step }: { test: ProofTest; step: ProofStep 
       <div className="flex flex-wrap gap-x-5">
         <TakeAgain test={test} />
         <NoteHere test={test} step={step} />
-        {test.guards || result.verdict !== 'waiting' ? null : <LeaveOut test={test} />}
+        {mayLeaveOut(test) || test.skipped ? <LeaveOut test={test} /> : null}
       </div>
       {test.skipped ? (
         <p className="text-ink2">
@@ -137,7 +138,7 @@ function TakeAgain({ test }: { test: ProofTest }) {
   if (!test.steps.some(({ main }) => main.reading)) return null
   const again = () => {
     const { takes = {}, past = {} } = loop.proof
-    const order = (ordered(past).at(-1)?.order ?? 0) + 1
+    const order = nextOrder(past)
     const kept = {
       order,
       test: test.id,
@@ -175,7 +176,7 @@ function NoteHere({ test, step }: { test: ProofTest; step: ProofStep }) {
   const notes = loop.notes ?? {}
   const here = ordered(notes).filter((note) => note.test === test.id && note.step === step.id)
   const keep = (said: string, photo?: string) => {
-    const order = (ordered(notes).at(-1)?.order ?? 0) + 1
+    const order = nextOrder(notes)
     const note = {
       order,
       text: `${test.title}, ${step.title}${said === '' ? '' : `: ${said}`}`,

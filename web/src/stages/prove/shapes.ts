@@ -7,7 +7,6 @@ export const stepShape: Readonly<Record<Verdict, ShapeKind>> = {
   fits: 'fits',
   look: 'look',
   'cannot-tell': 'note',
-  skipped: 'note',
 }
 
 /** Shape of a test by what came of it. */

@@ -1,5 +1,5 @@
 import type { Found } from '@nachtigal/core/job/documents'
-import { ordered } from '@nachtigal/core/job/chain'
+import { nextOrder, ordered } from '@nachtigal/core/job/chain'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
@@ -15,8 +15,6 @@ export function FoundPart() {
   const put = (next: Found) => change({ loop: { ...loop, survey: { ...loop.survey, found: next } } })
   const controllers = profiles.filter(({ controller }) => controller !== undefined)
   const profile = controllers.find(({ id }) => id === found.profile)
-  const nextOrder = (map: Readonly<Record<string, { readonly order: number }>> = {}) =>
-    Object.values(map).reduce((most, { order }) => Math.max(most, order), 0) + 1
   const chooseProfile = (id: string) => {
     if (id === FREE) {
       const { profile: _old, ...rest } = found
