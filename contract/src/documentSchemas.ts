@@ -328,7 +328,7 @@ export const loopSchema = shape({
     skipped: optionalMapOf(shape({ by: filledText(80), at: instant().required(), reason: filledText(400) })),
   }).required(),
   waivers: mapOf(shape({ by: filledText(80), reason: filledText(400) })),
-  temporary: mapOf(shape({ ...noted, kind: oneOf(temporaryKinds), what: filledText(400) })),
+  temporary: mapOf(shape({ ...noted, kind: oneOf(temporaryKinds), what: filledText(400), during: text(250) })),
   handover: shape({
     signed: optional(shape(signature())),
     ticks: optionalMapOf(shape({ by: filledText(80), at: instant().required() })),

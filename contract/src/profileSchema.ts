@@ -101,6 +101,9 @@ const portSchema = byKind({
     safety: flag(),
     batteryAh: over(0, 1e5),
     residualMa: over(0, 1000),
+    classA: flag(),
+    midpoint: id(),
+    earthedCommon: flag(),
   }),
   'supply-in': shape({ ...common(), drawsVa: finite(0, 1e6).required(), variants: mapOf(variant) }),
   'probe-out': shape({ ...common(), a: terminal(), b: terminal() }),
@@ -162,6 +165,7 @@ const portSchema = byKind({
     common: terminal(),
     make: terminal(),
     breaks: id(),
+    second: optional(shape({ common: terminal(), make: terminal() })),
     ratedOperations: over(0, 1e9).required(),
     movedBy: filledText(40),
     role: oneOf(contactRoles),
@@ -267,6 +271,7 @@ export const profileSchema = shape({
   category: oneOf(categories).required(),
   name: filledText(60),
   summary: filledText(120),
+  practice: oneOf(['iec', 'us']),
   kinds: flags(loopKinds),
   terminals: mapOf(
     shape({ order: order(), label: filledText(12), voltageClass: oneOf(['mains', 'extra-low']).required() }),
@@ -301,6 +306,7 @@ export const profileSchema = shape({
       reset: oneOf(['manual', 'self']).required(),
       places: flags(probePlaces),
       opens: oneOf(['rise', 'fall']),
+      sensing: oneOf(['bulb', 'bimetal']),
     }),
   ),
   load: optional(
@@ -352,5 +358,8 @@ export const profileSchema = shape({
       highC: finite(-100, 200),
     }),
   ),
+  electronics: flag(),
+  waterSafe: flag(),
+  marked75: flag(),
   note: text(400),
 })

@@ -101,6 +101,7 @@ export const calculationGroups: readonly CalculationGroup[] = [
       enclosures.enclosureArea,
       enclosures.enclosureCooling,
       waterAndAir.airState,
+      waterAndAir.airSensibleEntry,
       enclosures.batteryRuntimeEntry,
     ],
   },

@@ -38,6 +38,7 @@ const stored: Readonly<Record<Quantity, string>> = {
   milliamps: 'mA',
   frequency: 'Hz',
   minutes: 'min',
+  milliseconds: 'ms',
   ampereHours: 'Ah',
   ampereSeconds: 'As',
   gain: 'K/%',

@@ -5,9 +5,12 @@ import type { BatteryPlan, DefrostPlan, ResetPlan } from '../job/controllerPlan'
 import type { Answer, LoopKind, Reading, RowState } from '../job/documents'
 import { loopKinds } from '../job/documents'
 import { chained, idOf, replanned, replannedAt, rewhole, step, swapped, told, withoutDevice } from '../testing/chains'
+import type { DeviceProfile } from '../profile/deviceProfile'
+import { proofTests } from '../proof/proofTests'
 import { safetyBlocks } from '../proof/safetyBlocks'
 import { fieldData } from '../testing/fieldData'
 import { device } from '../testing/loops'
+import { keptRead, soundReadings } from '../testing/soundReadings'
 import { addDevice, layAcross, leaveSupply, partPorts, type Edited } from '../wiring/chainEdit'
 import { checkLoop } from './checkLoop'
 import { loopContext } from './context'
@@ -22,6 +25,7 @@ const asked = (edited: Edited, changes: Readonly<Record<string, Answer>>): Edite
     survey: { ...edited.loop.survey, answers: { ...edited.loop.survey.answers, ...changes } },
   },
 })
+/** A chain of just these steps. */
 const only = (kind: LoopKind, ...steps: readonly string[]) => chained(kind, {}, steps)
 const reading = (value: number): Reading => ({
   text: String(value),
@@ -77,7 +81,10 @@ const cases: Readonly<Record<string, readonly [trips: () => Edited, passes: () =
     () => chained('cabinet'),
   ],
   C013_NO_LIMITER: [() => withoutDevice(floor(), 'shrike'), floor],
-  C014_LIMITER_TOO_HIGH: [() => told(floor(), 'shrike', { dialC: 60 }), () => told(floor(), 'shrike', { dialC: 55 })],
+  C014_LIMITER_TOO_HIGH: [
+    () => told(chained('floor', { screedKind: 'casulphate' }), 'shrike', { dialC: 55 }),
+    () => told(floor(), 'shrike', { dialC: 55 }),
+  ],
   C015_SUPPLY_OVER_LIMITER: [() => told(floor(), 'shrike', { dialC: 40 }), floor],
   C016_LIMITER_NOT_SET: [() => undialled(floor()), floor],
   C017_OWN_GUARD: [() => chained('boiler'), floor],
@@ -142,7 +149,7 @@ const cases: Readonly<Record<string, readonly [trips: () => Edited, passes: () =
   C047_FREEZE_MARGIN: [() => chained('chiller', { glycol: 20 }), () => chained('chiller')],
   C048_RETURN_UNDER_DEW_POINT: [
     () => chained('boiler', { condensing: 'no' }),
-    () => chained('boiler', { condensing: 'no', through: 'mixing' }),
+    () => chained('boiler', { condensing: 'no', returnLift: 'loading' }),
   ],
   C049_RESET_GOVERNS_HOT_WATER: [
     () => chained('boiler', { hotWater: 'stored' }),
@@ -232,7 +239,10 @@ const cases: Readonly<Record<string, readonly [trips: () => Edited, passes: () =
     () => chained('boiler', { emitter: 'floor' }),
   ],
   C104_FAN_MAY_STAND: [() => replanned(chained('fan'), { minimumPercent: 'off' }), () => chained('fan')],
-  C105_FAN_FAILS_SLOW: [() => replanned(chained('fan'), { probeFault: 'off' }), () => chained('fan')],
+  C105_FAN_FAILS_SLOW: [
+    () => replanned(chained('fan'), { probeFault: 'off' }),
+    () => backupProvedOf(replanned(chained('fan'), { probeFault: 'off' })),
+  ],
   C106_PERIODS_OVERLAP: [() => week('06:00', '06:30'), () => week('06:00', '07:00')],
   C107_PERIODS_TOO_MANY: [() => week('06:00', '08:00', '10:00', '12:00'), () => week('06:00', '08:00', '10:00')],
   C108_DEFROST_NEVER: [() => eider({ by: 'time', everyH: 0 }), () => chained('cold-room')],
@@ -257,6 +267,36 @@ const cases: Readonly<Record<string, readonly [trips: () => Edited, passes: () =
       }),
     () => replanned(chained('room'), { probeFault: 'duty', dutyPercent: 80 }),
   ],
+  C130_OUTSIDE_TABLE: [
+    () => behindFuse(chained('cabinet'), 160),
+    () => everyWire(behindFuse(chained('cabinet'), 160), { sizeMm2: 70 }),
+  ],
+  C131_FLOOR_SUPPLY_UNLIMITED: [() => chained('boiler', warmFloorOf), () => floorBoiler(50)],
+  C132_SCREED_YOUNG: [() => chained('floor', { screedAge: 20 }), () => chained('floor', { screedAge: 21 })],
+  C133_LIMITER_RESETS_ITSELF: [
+    () => resetting('cabinet', 'goshawk', 'self'),
+    () => resetting('cabinet', 'goshawk', 'manual'),
+  ],
+  C134_NOT_BONDED: [() => chained('pool', { bonding: 'no' }), () => chained('pool')],
+  C135_MAINS_IN_TOUCHED_WATER: [() => electricPool('flow-heater-6'), () => electricPool('flow-heater-6-clad')],
+  C136_AEROSOL_NO_PLAN: [
+    () => chained('pool', { target: 28, aerosol: 'yes', waterPlan: 'no' }),
+    () => chained('pool', { target: 28, aerosol: 'yes', waterPlan: 'yes' }),
+  ],
+  C137_WATER_TOO_HOT: [
+    () => chained('pool', { users: 'people', target: 41 }),
+    () => chained('pool', { users: 'people', target: 40 }),
+  ],
+  C138_FAN_UNDER_ITS_LEAST: [
+    () => replanned(chained('fan'), { minimumPercent: 5 }),
+    () => replanned(chained('fan'), { minimumPercent: 10 }),
+  ],
+  C139_GROUND_FAULT_REFER: [
+    () => inPractice(chained('pool'), 'us'),
+    () => inPractice(swapped(chained('pool'), 'mains-230-16-30ma', 'mains-240-20-classa'), 'us'),
+  ],
+  C140_SAFETY_UNANSWERED: [() => chained('floor', { screedKind: undefined, screedAge: undefined }), floor],
+  C142_ONE_LEG_LIVE: [() => usCabinet('contactor-25'), () => usCabinet('contactor-2p-240')],
   C072_FOUND_NOT_WRITTEN: [
     () => keyed(floor()),
     () => {
@@ -264,6 +304,54 @@ const cases: Readonly<Record<string, readonly [trips: () => Edited, passes: () =
       return { ...edited, loop: { ...edited.loop, survey: { ...edited.loop.survey, found: { state: 'none' } } } }
     },
   ],
+}
+
+const inPractice = ({ job, loop }: Edited, practice: 'iec' | 'us'): Edited => ({ job: { ...job, practice }, loop })
+const warmFloorOf = { emitter: 'floor', screedKind: 'cement', screedAge: 1000 } as const
+/** A boiler that feeds a floor: the pump of the floor, with a limiter in its line. */
+const floorBoiler = (dialC: number) =>
+  told(
+    ['martin.pump=circulator-45.power', 'mains-230-10.out=martin.pump', 'martin>circulator-45:shrike'].reduce(
+      step,
+      step(chained('boiler', warmFloorOf), 'circulator-45'),
+    ),
+    'shrike',
+    { dialC },
+  )
+const electricPool = (heater: string) =>
+  [`redstart>${heater}:contactor-40`].reduce(
+    step,
+    only('pool', 'mains-230-32-30ma', 'safety-24', 'redstart', 'pocket-ntc10k-3977', heater),
+  )
+const usCabinet = (contactor: string) =>
+  inPractice(
+    step(
+      only('cabinet', 'mains-240-30', 'goosander', 'oven-pt100', 'element-240-3800', 'goshawk'),
+      `goosander>goshawk:${contactor}`,
+    ),
+    'us',
+  )
+/** A profile of this loop with facts changed, as another leaflet would have them. */
+function reprofiled(edited: Edited, profile: string, change: (facts: DeviceProfile) => DeviceProfile): Edited {
+  const facts = edited.job.profiles[profile]
+  if (!facts) throw new RangeError(`no profile ${profile} in this job`)
+  return { ...edited, job: { ...edited.job, profiles: { ...edited.job.profiles, [profile]: change(facts) } } }
+}
+const resetting = (kind: LoopKind, limiter: string, reset: 'manual' | 'self') =>
+  reprofiled(chained(kind), limiter, (facts) => ({ ...facts, limiter: { ...facts.limiter!, reset } }))
+const behindFuse = (edited: Edited, protectionA: number) =>
+  reprofiled(edited, 'mains-230-20', (facts) => ({
+    ...facts,
+    ports: { ...facts.ports, out: { ...facts.ports['out']!, protectionA } as DeviceProfile['ports'][string] },
+  }))
+/** The backup of a fan tried, and good. */
+function backupProvedOf(edited: Edited): Edited {
+  const context = loopContext(edited.job, edited.loop, fieldData)
+  const test = proofTests(context).find(({ kind }) => kind === 'backup')!
+  const readings = Object.fromEntries(
+    Object.entries(soundReadings(test)).map(([id, value], i) => [`b${i}`, keptRead(value, test.id, id, i + 1)]),
+  )
+  return { ...edited, loop: { ...edited.loop, proof: { ...edited.loop.proof, readings } } }
 }
 
 const stages = (count: number) =>

@@ -14,6 +14,8 @@ export interface Finding {
   readonly stage: Stage
   /** What it is about: a planned output, a device, a connection; so that one code can stand several times. */
   readonly about: string
+  /** What was found as figures, apart from the sentences that tell it. */
+  readonly figures?: Readonly<Record<string, unknown>>
   readonly head: string
   readonly reason: string
   readonly remedy: string
@@ -29,10 +31,14 @@ const rank: Record<Severity, number> = { stop: 0, 'look-again': 1, note: 2 }
 export const bySeverity = (a: Finding, b: Finding) => rank[a.severity] - rank[b.severity]
 
 /** Whether a finding may be closed with a name and a reason: never a safety stop, never a failed test. */
-export const mayBeClosed = ({ safety, code }: Pick<Finding, 'safety' | 'code'>) => !safety && code !== TEST_FAILED
+export const mayBeClosed = ({ safety, code }: Pick<Finding, 'safety' | 'code'>) =>
+  !safety && code !== TEST_FAILED && code !== SAFETY_UNANSWERED
 
 /** Code of a finding that a failed test makes. */
 export const TEST_FAILED = 'C050_TEST_FAILED'
+
+/** Code of the finding that safety questions wait for an answer: it closes by answering alone. */
+export const SAFETY_UNANSWERED = 'C140_SAFETY_UNANSWERED'
 
 /** Code of the finding that steps before power still wait. */
 export const TESTS_OPEN = 'C087_DEAD_TESTS_OPEN'

@@ -1,9 +1,18 @@
-import type { ChainDevice } from '../job/chain'
+import type { ChainDevice, PortRef } from '../job/chain'
 import type { Behaviour, OnOffBehaviour } from '../job/behaviour'
 import type { ControllerPlan } from '../job/controllerPlan'
 import { asSet } from '../profile/asSet'
 import type { Category, DeviceProfile, PermissiveFacts } from '../profile/deviceProfile'
-import { type Edited, insertDevice, type Placing, setDevice, setOption } from '../wiring/chainEdit'
+import {
+  addDevice,
+  canJoin,
+  type Edited,
+  insertDevice,
+  joinPorts,
+  type Placing,
+  setDevice,
+  setOption,
+} from '../wiring/chainEdit'
 
 /** What a device for a remedy must be able to do, never which one it is. */
 export interface WantedDevice {
@@ -33,6 +42,13 @@ export type Fix =
     }
   | { readonly do: 'set-device'; readonly device: string; readonly change: Partial<ChainDevice>; readonly say: string }
   | { readonly do: 'plan'; readonly plan: string; readonly change: Partial<OnOffBehaviour>; readonly say: string }
+  | {
+      /** A circuit like the one that feeds a line now, for that line alone. */
+      readonly do: 'own-circuit'
+      readonly supply: string
+      readonly into: PortRef
+      readonly say: string
+    }
   | {
       readonly do: 'controller'
       readonly device: string
@@ -120,6 +136,15 @@ export function applyFix(
       return edited.loop.chain.devices[fix.device] ? setOption(edited, fix.device, fix.option, fix.choice) : undefined
     case 'set-device':
       return edited.loop.chain.devices[fix.device] ? setDevice(edited, fix.device, fix.change) : undefined
+    case 'own-circuit': {
+      const profile = edited.job.profiles[edited.job.devices[fix.supply]?.profile ?? '']
+      const out = Object.entries(profile?.ports ?? {}).find(([, { kind }]) => kind === 'supply-out')?.[0]
+      if (!profile || out === undefined) return undefined
+      const id = makeId()
+      const added = addDevice(edited, profile, id)
+      const from = { device: id, port: out }
+      return canJoin(added, from, fix.into) ? joinPorts(added, from, fix.into) : undefined
+    }
     case 'controller': {
       const { controllers, ...settings } = edited.loop.settings
       const changed = { ...controllers, [fix.device]: { ...controllers?.[fix.device], ...fix.change } }

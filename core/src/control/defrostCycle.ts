@@ -67,11 +67,21 @@ export function defrostCycle({ everyH, meltsMin, longestMin, dripMin, fanWaitsMi
 const MELTS_J_PER_KG = 334_000
 
 /**
- * How long a coil takes to melt its frost and warm to the end: frost at 0 °C, then metal and what is left of the water.
- * Formula: t = (m L + C (end − start)) / P.
- * @throws RangeError unless the power is over 0
+ * How long a coil takes to melt its frost and warm to the end. Only a share of the heat melts; the rest warms metal, pan and room.
+ * Formula: t = max(m L / (share P), (m L + C (end − start)) / P).
+ * @param meltShare of the heat that melts frost, over 0 and at most 1 (field data df.melt: 0.3 to 0.5)
+ * @throws RangeError unless the power is over 0 and the share over 0 and at most 1
  */
-export function meltMinutes(powerW: number, frostKg: number, coilJPerK: number, startC: number, endC: number): number {
+export function meltMinutes(
+  powerW: number,
+  frostKg: number,
+  coilJPerK: number,
+  startC: number,
+  endC: number,
+  meltShare: number,
+): number {
   if (!(powerW > 0)) throw new RangeError(`powerW ${powerW} must be over 0`)
-  return (frostKg * MELTS_J_PER_KG + coilJPerK * Math.max(0, endC - startC)) / powerW / 60
+  if (!(meltShare > 0 && meltShare <= 1)) throw new RangeError(`meltShare ${meltShare} must be over 0 and at most 1`)
+  const meltJ = frostKg * MELTS_J_PER_KG
+  return Math.max(meltJ / meltShare, meltJ + coilJPerK * Math.max(0, endC - startC)) / powerW / 60
 }

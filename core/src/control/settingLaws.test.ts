@@ -65,8 +65,9 @@ describe('defrostCycle', () => {
     [{ everyH: 0.3 }, /shorter than a defrost/],
   ])('refuses %j', (change, message) => expect(() => defrostCycle({ ...usual, ...change })).toThrow(message))
   it('melts a kilogram with 800 W in 334 kJ/800 W, and warms the metal on top', () => {
-    expect(meltMinutes(800, 1, 0, 0, 8)).toBeCloseTo(334_000 / 800 / 60, 9)
-    expect(meltMinutes(800, 0, 8000, -8, 8)).toBeCloseTo((8000 * 16) / 800 / 60, 9)
+    expect(meltMinutes(800, 1, 0, 0, 8, 0.4)).toBeCloseTo(334_000 / (0.4 * 800) / 60, 9)
+    expect(meltMinutes(800, 0, 8000, -8, 8, 0.4)).toBeCloseTo((8000 * 16) / 800 / 60, 9)
+    expect(() => meltMinutes(800, 1, 0, 0, 8, 0)).toThrow('meltShare 0')
   })
 })
 

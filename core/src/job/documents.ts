@@ -137,6 +137,8 @@ export interface Temporary {
   readonly what: string
   readonly by: string
   readonly at: string
+  /** The step or the test that makes it and ends it: `live/<step>` or `test/<test>`. */
+  readonly during?: string
 }
 
 /** One way of finding a figure on site, with what was measured, in SI. */

@@ -14,6 +14,8 @@ export interface DeviceProfile {
   readonly category: Category
   readonly name: string
   readonly summary: string
+  /** Practice it is made for: a circuit of its voltage is found nowhere else. Left out where it suits any. */
+  readonly practice?: 'iec' | 'us'
   /** Kinds of loop it is made for; left out where it suits any. */
   readonly kinds?: Readonly<Partial<Record<PlantKind, true>>>
   readonly terminals: Readonly<Record<string, Terminal>>
@@ -27,6 +29,12 @@ export interface DeviceProfile {
   readonly relay?: RelayFacts
   readonly permissive?: PermissiveFacts
   readonly body?: BodyFacts
+  /** Holds electronics or surge protection beside what its ports tell: insulation voltage would break it. */
+  readonly electronics?: true
+  /** Made to stand in water that people or animals touch, at its own voltage: reinforced insulation. */
+  readonly waterSafe?: true
+  /** Its terminals are marked for conductors at 75 °C. */
+  readonly marked75?: true
   readonly note?: string
 }
 
@@ -125,6 +133,12 @@ export interface SupplyOutPort extends Optioned {
   readonly batteryAh?: number
   /** Residual-current device before this circuit, mA. */
   readonly residualMa?: number
+  /** Class A ground-fault protection: trips at 4 to 6 mA, for circuits up to 150 V to ground. */
+  readonly classA?: true
+  /** Two hots: `line` and `neutral` carry the full voltage between them, half of it each to the neutral named here. */
+  readonly midpoint?: string
+  /** The return of its extra-low secondary is earthed at one point. */
+  readonly earthedCommon?: true
 }
 
 export interface SupplyInPort extends Optioned {
@@ -217,6 +231,8 @@ export interface ContactPort extends Optioned {
   readonly make: string
   /** Third terminal of a changeover contact. */
   readonly breaks?: string
+  /** Second pole, moved together with the first: it breaks the other leg. */
+  readonly second?: { readonly common: string; readonly make: string }
   readonly ratings: Readonly<Record<string, ContactRating>>
   readonly ratedOperations: number
   /** What moves it: the control, the port of a coil on the same device, its own limit, flow, a door, a hand. */
@@ -464,6 +480,8 @@ export interface LimiterFacts {
   readonly places?: Readonly<Partial<Record<ProbePlace, true>>>
   /** Opens on rise unless it guards against frost. */
   readonly opens?: 'rise' | 'fall'
+  /** A bulb with its capillary that can be laid into a bath, or a bimetal that feels at its own body. A bulb where nothing is said. */
+  readonly sensing?: 'bulb' | 'bimetal'
 }
 
 /** What a load asks of whoever switches it, and what it brings along. */

@@ -56,7 +56,7 @@ export function leaflet(profile: DeviceProfile, parts: readonly ProbePart[], wor
     `${lowV} to ${highV} V ${current.toUpperCase().replace('-', ' or ')} on ${[line, neutral, earth].filter(Boolean).map(label).join(', ')}`
   const contactText = (port: ContactPort) =>
     [
-      `${label(port.common)} and ${label(port.make)}${port.breaks ? `, opens ${label(port.breaks)}` : ''}`,
+      `${label(port.common)} and ${label(port.make)}${port.breaks ? `, opens ${label(port.breaks)}` : ''}${port.second ? `, second pole ${label(port.second.common)} and ${label(port.second.make)}` : ''}`,
       port.fed
         ? `puts ${port.fed.from === 'supply' ? 'its own supply' : say(port.fed.volts, 'voltage', 0)} out`
         : port.solidState
@@ -80,7 +80,7 @@ export function leaflet(profile: DeviceProfile, parts: readonly ProbePart[], wor
           .map(variantText)
           .join('; ')}`
       case 'supply-out':
-        return `${say(port.volts, 'voltage', 0)} ${port.current.toUpperCase()}, up to ${say(port.protectionA, 'current')}${port.ratedVa ? `, ${say(port.ratedVa, 'apparentPower', 0)}` : ''}${port.safety ? ', safety extra-low voltage' : ''}${port.residualMa ? `, ${port.residualMa} mA residual-current device` : ''}`
+        return `${say(port.volts, 'voltage', 0)} ${port.current.toUpperCase()}, up to ${say(port.protectionA, 'current')}${port.ratedVa ? `, ${say(port.ratedVa, 'apparentPower', 0)}` : ''}${port.safety ? ', safety extra-low voltage' : ''}${port.midpoint ? `, two hots, neutral ${label(port.midpoint)}` : ''}${port.classA ? ', Class A ground-fault protection' : port.residualMa ? `, ${port.residualMa} mA residual-current device` : ''}${port.earthedCommon ? ', 0 earthed' : ''}`
       case 'probe-out':
         return `${label(port.a)} and ${label(port.b)}`
       case 'probe-in':
@@ -173,6 +173,7 @@ export function leaflet(profile: DeviceProfile, parts: readonly ProbePart[], wor
       row(limiter.feels, 'Feels'),
       row(span(limiter.lowC, limiter.highC), 'Dial'),
       row(limiter.reset === 'manual' ? 'by hand' : 'by itself', 'Reset'),
+      row(limiter.sensing === 'bimetal' ? 'its own bimetal' : 'a bulb that can be laid into a bath', 'Feels with'),
     ])
   if (permissive) put('Permissive', [row(permissive.senses, 'Feels')])
   if (relay?.separated) put('Relay', [row('mains and extra-low voltage side by side', 'Made for')])

@@ -93,6 +93,9 @@ const ports: Readonly<Record<string, Fields>> = {
     ratedVa: some('Rated', 'apparentPower'),
     safety: flag('Safety extra-low voltage'),
     residualMa: some('Residual-current device', 'milliamps'),
+    classA: flag('Class A ground-fault protection'),
+    midpoint: foot('Two hots: their neutral'),
+    earthedCommon: flag('Its minus or 0 is earthed'),
   },
   'probe-in': {
     title,
@@ -109,6 +112,12 @@ const ports: Readonly<Record<string, Fields>> = {
     common: terminal('Common'),
     make: terminal('Closes to'),
     breaks: foot('Opens from'),
+    second: {
+      type: 'group',
+      title: 'Second pole',
+      optional: true,
+      fields: { common: terminal('Common'), make: terminal('Closes to') },
+    },
     ratings,
     ratedOperations: number('Rated operations', 'count'),
     movedBy: text('Moved by', 40),
@@ -208,7 +217,11 @@ const parameters: FieldSpec = {
 const about: Fields = {
   name: text('Name'),
   summary: text('In a few words', 120),
+  practice: either('Only in the practice of', ['iec', 'us']),
   kinds: { type: 'flags', title: 'Made for', options: plantKinds },
+  electronics: flag('Holds electronics or surge protection'),
+  waterSafe: flag('Reinforced insulation, for water that is touched'),
+  marked75: flag('Terminals marked 75 \u00b0C'),
   note: maybe('What a fitter must know', 400),
 }
 
@@ -244,6 +257,7 @@ const extra: Readonly<Partial<Record<Category, Fields>>> = {
         lowC: number('Dial from', 'temperature'),
         highC: number('Dial to', 'temperature'),
         reset: choice('Reset', ['manual', 'self']),
+        sensing: either('Feels with', ['bulb', 'bimetal']),
       },
     },
   },

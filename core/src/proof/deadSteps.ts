@@ -1,18 +1,19 @@
 import type { LoopContext } from '../check/context'
-import type { ResolvedDevice } from '../job/chain'
 import { fieldValue } from '../plant/fieldValue'
 import type { LoadPort } from '../profile/deviceProfile'
 import { probeCurve } from '../probes/probeCurve'
 import { deadTestVerdict, type DeadTestVerdict, ohmWords } from '../wiring/deadTest'
 import { judgeRow } from '../wiring/judgeRow'
 import { powerPaths } from '../wiring/powerPath'
-import { coreOhm } from '../wiring/wireResistance'
+import { sizeWords } from '../wiring/conductor'
+import { coldWireOhm } from '../wiring/wireResistance'
 import type { WireRow } from '../wiring/wireRow'
 import { type SafetyStep, signOf } from './safetyStep'
+import { insulationSteps, onChassis, putBackSteps } from './insulationSteps'
 import { type Judge, stepMaker } from './stepMaker'
+import { windingsOf, windingSteps } from './windingSteps'
 
 const OHM = { kind: 'number', quantity: 'resistance', low: 0, high: 1e12 } as const
-const MEGOHM = { kind: 'number', quantity: 'insulation', low: 0, high: 1e13 } as const
 const ids = (rows: readonly WireRow[]) => rows.map(({ id }) => id)
 
 /** What a load measures between its two terminals, cold; undefined where its plate does not tell. Formula: U\u00b2 / P. */
@@ -22,43 +23,63 @@ export function loadOhm({ load }: Pick<LoadPort, 'load'>): number | undefined {
     : undefined
 }
 
-/** Devices that insulation voltage would break: controllers, drives, electronic fans, power supplies, solid-state relays. */
-export const electronicsOf = (devices: readonly ResolvedDevice[]) =>
-  devices.filter(
-    ({ facts }) =>
-      facts.controller !== undefined ||
-      facts.category === 'drive' ||
-      facts.category === 'transmitter' ||
-      Object.values(facts.ports).some(
-        (port) =>
-          port.kind === 'signal-in' ||
-          (port.kind === 'supply-out' && port.current === 'dc' && port.batteryAh === undefined) ||
-          (port.kind === 'contact' && port.solidState !== undefined),
-      ),
-  )
-
 /** One terminal in words. */
 const at = ({ tag, label }: WireRow['from']) => `${tag} ${label}`
 
 function earthSteps(context: LoopContext, make: ReturnType<typeof stepMaker>): SafetyStep[] {
+  const { data, words, job } = context
   return context.rows
     .filter(({ role }) => role === 'earth')
     .map((row) => {
       const { lengthM, sizeMm2, assumed } = judgeRow(context, row)
-      const expected = coreOhm(lengthM, sizeMm2)
-      const limit = expected + fieldValue(context.data, 'pe.limit').typical
+      const expected = sizeMm2 === null ? 0 : coldWireOhm(lengthM, sizeMm2)
+      const limit = expected + fieldValue(data, 'pe.limit').typical
       return make.read(
         {
           id: `earth:${row.id}`,
           group: 'Earth',
           title: `Earth of ${row.to.tag}`,
           doing: `Low-ohm tester, leads nulled: earth bar at ${row.from.tag} to bare metal of ${row.to.tag} ${row.to.deviceName}.`,
-          should: `At most ${ohmWords(limit)}: ${context.words.say(lengthM, 'length')} of ${context.words.say(sizeMm2, 'section')}${assumed ? ' assumed' : ''} and its clamps.`,
+          should: `At most ${ohmWords(limit)}: ${words.say(lengthM, 'length')} of ${sizeWords(job.practice, sizeMm2)}${assumed ? ', length assumed,' : ''} and its clamps.`,
           ask: OHM,
         },
-        (reading) => deadTestVerdict({ test: 'earth', reading, expected }),
+        (reading): DeadTestVerdict => {
+          const verdict = deadTestVerdict({ test: 'earth', reading, expected })
+          if (!assumed || verdict.verdict === 'good' || reading === null || reading > LONG_EARTH_OHM) return verdict
+          return {
+            verdict: 'look-again',
+            cause: `${ohmWords(reading)} is over ${ohmWords(limit)}, and the length of its wire is assumed.`,
+            next: `Type the length of wire ${row.number} in the list: then it is judged.`,
+            forbidsEnergising: false,
+            holds: true,
+          }
+        },
       )
     })
+}
+/** Over this no wire of a house explains it, however long, ohm. */
+const LONG_EARTH_OHM = 2
+
+/** Metal at water that is touched is joined: each part to the earth bar. */
+function bondingSteps({ loop, data, rows }: LoopContext, make: ReturnType<typeof stepMaker>): SafetyStep[] {
+  const { users } = loop.survey.answers
+  if (users !== 'people' && users !== 'animals') return []
+  const { high, source } = fieldValue(data, 'bond.limit')
+  return [
+    make.read(
+      {
+        id: `bond:${signOf(ids(rows.filter(({ role }) => role === 'earth')))}`,
+        group: 'Earth',
+        title: 'Bonding at the water',
+        doing:
+          'Low-ohm tester, leads nulled: earth bar to each metal part that can be touched from the water (rails, ladder, pipes, reinforcement, heater shell) and from part to part; enter the highest.',
+        should: `At most ${ohmWords(high)} (${source}).`,
+        ask: OHM,
+        caution: 'Nobody in the water while it is measured.',
+      },
+      (reading) => deadTestVerdict({ test: 'earth', reading, expected: 0, tolerance: high }),
+    ),
+  ]
 }
 
 function rowsStep(context: LoopContext): SafetyStep {
@@ -119,11 +140,16 @@ function separationSteps(context: LoopContext, make: ReturnType<typeof stepMaker
   const { rows, chain } = context
   const apart: Judge = (reading) => deadTestVerdict({ test: 'separation', reading })
   const mains = rows.filter(({ circuit, role }) => circuit === 'mains' && role !== 'earth' && role !== 'screen')
-  const low = rows.filter(({ circuit, role }) => circuit === 'extra-low' && role !== 'screen')
-  const sources = [...new Set(mains.flatMap(({ source }) => (source ? [source.tag] : [])))]
+  const sources = [
+    ...new Map(mains.flatMap(({ source }) => (source ? [[source.device, source] as const] : []))).values(),
+  ]
+  // What is wound has its windings tested on their own.
+  const wound = new Set(windingsOf(context).map(({ device, portId }) => `${device.id}.${portId}`))
   const loads = powerPaths(chain).filter(
-    ({ connections, loadPort }) =>
-      connections.length > 0 && !(loadPort.does === 'none' && loadPort.load.kind !== 'coil'),
+    ({ connections, loadPort, load, portId }) =>
+      connections.length > 0 &&
+      !wound.has(`${load.id}.${portId}`) &&
+      !(loadPort.does === 'none' && loadPort.load.kind !== 'coil'),
   )
   return [
     ...loads.map(({ load, loadPort, portId }) => {
@@ -138,7 +164,7 @@ function separationSteps(context: LoopContext, make: ReturnType<typeof stepMaker
           doing: `All contacts open. Ohms at ${load.tag} ${load.name}, ${a} to ${b}.`,
           should:
             expected === undefined
-              ? 'A coil or a motor reads some ohms, electronics more: never a dead short.'
+              ? 'A coil reads some ohms, electronics more: never a dead short.'
               : `About ${ohmWords(expected)}: the load itself, no short.`,
           ask: OHM,
           hunt: load.id,
@@ -146,9 +172,13 @@ function separationSteps(context: LoopContext, make: ReturnType<typeof stepMaker
         acrossLoad(load.tag, expected),
       )
     }),
-    ...sources.flatMap((tag) => {
-      const mine = mains.filter(({ source }) => source?.tag === tag)
+    ...sources.flatMap((source) => {
+      const mine = mains.filter((row) => row.source?.device === source.device)
+      const { tag } = source
       const sign = signOf(ids(mine))
+      const { hots, neutral: n } = source.feet ?? { hots: ['L'], neutral: 'N' }
+      // A neutral that no wire of the list uses has nothing to be apart from.
+      const neutral = mine.some(({ role }) => role === 'neutral') ? n : undefined
       const step = (a: string, b: string, doing: string) =>
         make.read(
           {
@@ -162,43 +192,52 @@ function separationSteps(context: LoopContext, make: ReturnType<typeof stepMaker
           },
           apart,
         )
+      const lifted = 'loads and electronics lifted'
       return [
-        step(
-          'L',
-          'PE',
-          `Contacts closed by hand or bridged for the test, ohms from L behind ${tag} to earth. Put every bridge on the temporary list.`,
+        ...hots.map((hot) =>
+          step(
+            hot,
+            'PE',
+            `Contacts closed by hand or bridged for the test, ohms from ${hot} behind ${tag} to earth. Put every bridge on the temporary list.`,
+          ),
         ),
-        step('N', 'PE', `N lifted at ${tag}, ohms from it to earth.`),
-        step(
-          'L',
-          'N',
-          `N lifted, loads and electronics lifted, ohms from L to N behind ${tag}. A load that stays on explains its own ohms.`,
+        ...(neutral === undefined ? [] : [step(neutral, 'PE', `${neutral} lifted at ${tag}, ohms from it to earth.`)]),
+        ...(neutral === undefined
+          ? []
+          : hots.map((hot) =>
+              step(
+                hot,
+                neutral,
+                `${neutral} lifted, ${lifted}, ohms from ${hot} to ${neutral} behind ${tag}. A load that stays on explains its own ohms.`,
+              ),
+            )),
+        ...hots.flatMap((hot, i) =>
+          hots
+            .slice(i + 1)
+            .map((other) =>
+              step(
+                hot,
+                other,
+                `${lifted[0]!.toUpperCase()}${lifted.slice(1)}, ohms from ${hot} to ${other} behind ${tag}. A load that stays on explains its own ohms.`,
+              ),
+            ),
         ),
       ]
     }),
-    ...(mains.length > 0 && low.length > 0
-      ? [
-          make.read(
-            {
-              id: `apart:mains-low:${signOf(ids([...mains, ...low]))}`,
-              group: 'Separation',
-              title: 'Mains to extra-low voltage',
-              doing:
-                'L and N joined, against each extra-low terminal in turn: probes, signals, 24 V. Enter the lowest.',
-              should: 'Over 1 Mohm, or over-range.',
-              ask: OHM,
-            },
-            apart,
-          ),
-        ]
-      : []),
   ]
 }
 
 /** The neutral of each load really is the neutral: through at once, not through the load. */
 function polaritySteps(context: LoopContext, make: ReturnType<typeof stepMaker>): SafetyStep[] {
+  // Where a second pole breaks the return there is no neutral that is past every contact.
+  const broken = ({ from, to }: WireRow) =>
+    [from, to].some(({ device }) =>
+      Object.values(context.chain.devices.find(({ id }) => id === device)?.facts.ports ?? {}).some(
+        (port) => port.kind === 'contact' && port.second !== undefined,
+      ),
+    )
   return context.rows
-    .filter(({ role, circuit, serves }) => role === 'neutral' && circuit === 'mains' && serves.length > 0)
+    .filter((row) => row.role === 'neutral' && row.circuit === 'mains' && row.serves.length > 0 && !broken(row))
     .map((row) => {
       const { limitOhm } = judgeRow(context, row)
       return make.read(
@@ -228,72 +267,6 @@ function polaritySteps(context: LoopContext, make: ReturnType<typeof stepMaker>)
     })
 }
 
-function insulationSteps(context: LoopContext, make: ReturnType<typeof stepMaker>): SafetyStep[] {
-  const { rows, chain } = context
-  const steps: SafetyStep[] = []
-  const circuits = (['mains', 'extra-low'] as const).flatMap((circuit) => {
-    const mine = rows.filter((row) => row.circuit === circuit && row.role !== 'screen' && row.role !== 'earth')
-    return mine.length === 0 ? [] : [{ circuit, mine }]
-  })
-  if (circuits.length === 0) return []
-  const lift = electronicsOf(chain.devices)
-  const sign = signOf(ids(rows))
-  const lifted = `lifted:${sign}`
-  steps.push(
-    make.answered(
-      {
-        id: lifted,
-        group: 'Insulation',
-        title: 'Lift the electronics',
-        doing:
-          lift.length === 0
-            ? 'Nothing in this list has electronics that the test voltage would break; look for surge protectors.'
-            : `Unplug or lift ${lift.map(({ tag, name }) => `${tag} ${name}`).join(', ')}, and any surge protector. Each goes on the temporary list.`,
-        should: 'Only wires, contacts, coils and elements are left.',
-        yes: 'Lifted',
-      },
-      'Electronics are still connected: the test voltage would break them.',
-    ),
-  )
-  const separated = chain.devices.every(({ facts }) =>
-    Object.values(facts.ports).every(
-      (port) => port.kind !== 'supply-out' || port.volts > 50 || port.safety === true || port.batteryAh !== undefined,
-    ),
-  )
-  for (const { circuit, mine } of circuits) {
-    // An extra-low circuit that is not safely separated is tested at the voltage of what stands behind it.
-    const as = circuit === 'extra-low' && !separated ? 'mains' : circuit
-    const testV = as === 'mains' ? 500 : 250
-    steps.push(
-      make.read(
-        {
-          id: `insulation:${circuit}:${signOf(ids(mine))}`,
-          group: 'Insulation',
-          title: circuit === 'mains' ? 'Insulation of mains' : 'Insulation of extra-low voltage',
-          doing: `${testV} V DC: ${circuit === 'mains' ? 'L and N joined' : 'all cores joined'}, against earth. Never on the output of a drive. Discharge afterwards.${
-            as === circuit ? '' : ' It is not safely separated, so its primary\u2019s voltage counts.'
-          }`,
-          should:
-            as === 'mains'
-              ? 'At least 1 Mohm; new wiring shows over 20.'
-              : 'At least 0.5 Mohm; new wiring shows over 5.',
-          ask: MEGOHM,
-          caution: 'The tester itself puts out a shock: nobody touches the circuit, discharge it afterwards.',
-        },
-        (reading) =>
-          deadTestVerdict({
-            test: 'insulation',
-            reading,
-            circuit: as,
-            testV,
-            electronicsConnected: !make.isYes(lifted),
-          }),
-      ),
-    )
-  }
-  return steps
-}
-
 function probeSteps(context: LoopContext, make: ReturnType<typeof stepMaker>): SafetyStep[] {
   const { chain, data, words } = context
   const within = fieldValue(data, 'probe.dead')
@@ -301,7 +274,7 @@ function probeSteps(context: LoopContext, make: ReturnType<typeof stepMaker>): S
     if (fromPort.kind !== 'probe-out' || toPort.kind !== 'probe-in' || !fromDevice.facts.probe) return []
     const { curve } = fromDevice.facts.probe
     const tag = fromDevice.tag
-    const both = `Lift both leads of ${tag} ${fromDevice.name} at ${toDevice.tag}.`
+    const both = `Still dead: lift both leads of ${tag} ${fromDevice.name} at ${toDevice.tag}, land them again afterwards.`
     if (curve.kind === 'thermocouple')
       return [
         make.read(
@@ -389,16 +362,19 @@ function probeSteps(context: LoopContext, make: ReturnType<typeof stepMaker>): S
 /** Loop of a thermocouple with some metres of cable stays under this, ohm. */
 const COUPLE_OHM = 100
 
-/** The dead tests in their order: earth first, then rows, separation, polarity, insulation, probes. */
+/** The dead tests in their order: earth first, then rows, separation, polarity, insulation, windings, probes; then everything is put back. */
 export function deadSteps(context: LoopContext): readonly SafetyStep[] {
   if (context.rows.length === 0) return []
   const make = stepMaker('dead', context.loop)
   return [
     ...earthSteps(context, make),
+    ...bondingSteps(context, make),
     rowsStep(context),
     ...separationSteps(context, make),
     ...polaritySteps(context, make),
     ...insulationSteps(context, make),
+    ...(onChassis(context) ? [] : windingSteps(context, make)),
     ...probeSteps(context, make),
+    ...putBackSteps(context, make),
   ]
 }

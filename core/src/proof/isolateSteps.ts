@@ -47,7 +47,7 @@ export function sourcesToIsolate({ rows, wires }: LoopContext): readonly Source[
 }
 
 /** Drives and fans with electronics hold their charge for minutes. */
-const holdsCharge = ({ facts }: ResolvedDevice) =>
+export const holdsCharge = ({ facts }: ResolvedDevice) =>
   facts.category === 'drive' ||
   (facts.category === 'load' &&
     Object.values(facts.ports).some(({ kind }) => kind === 'signal-in') &&
@@ -55,15 +55,19 @@ const holdsCharge = ({ facts }: ResolvedDevice) =>
       (port) => port.kind === 'supply-in' && Object.values(port.variants).some(({ highV }) => highV > LIVE_V),
     ))
 
-/** Pairs that are proved dead at one source. */
-function pairsOf({ kind, volts = 230 }: Source): readonly (readonly [string, string])[] {
+/**
+ * Pairs that are proved dead at one source: every hot to every hot, each to neutral and to earth, neutral to earth. What a source is
+ * made of that nobody listed is taken as one phase; its further poles have a step of their own.
+ */
+export function deadPairs({ kind, volts = 230, feet }: Source): readonly (readonly [string, string])[] {
   if (kind === 'battery') return [['+', '\u2212']]
   if (kind === 'own' && volts <= LIVE_V) return [['one wire', 'the other']]
-  return [
-    ['L', 'N'],
-    ['L', 'PE'],
-    ['N', 'PE'],
-  ]
+  const { hots, neutral, earth } = feet ?? { hots: ['L'], neutral: 'N', earth: 'PE' }
+  const between = hots.flatMap((a, i) => hots.slice(i + 1).map((b) => [a, b] as const))
+  const toOthers = hots.flatMap((hot) =>
+    [neutral, earth].flatMap((other) => (other === undefined ? [] : [[hot, other] as const])),
+  )
+  return [...between, ...toOthers, ...(neutral === undefined || earth === undefined ? [] : [[neutral, earth] as const])]
 }
 
 /**
@@ -123,6 +127,57 @@ export function isolateSteps(context: LoopContext): readonly SafetyStep[] {
       `${device.tag} still holds its charge.`,
     ),
   )
+  const counts = fieldValue(data, 'dead.dclink')
+  const discharged = (volts: number | null): DeadTestVerdict =>
+    volts !== null && Math.abs(volts) <= counts.typical
+      ? {
+          verdict: 'good',
+          cause: `Discharged: ${Number(volts.toPrecision(3))} V.`,
+          next: 'Next.',
+          forbidsEnergising: false,
+        }
+      : {
+          verdict: 'stop',
+          cause: `${volts === null ? 'Over-range' : `${Number(volts.toPrecision(3))} V`}: still charged.`,
+          next: `Hands off. Wait again and measure again: ${counts.typical} V or less counts as dead. It does not fall: its discharge is broken, call the maker\u2019s service.`,
+          forbidsEnergising: true,
+        }
+  const charge = chain.devices.filter(holdsCharge).flatMap((device) => {
+    const read = (id: string, title: string, doing: string) =>
+      make.read(
+        {
+          id: `${id}:${device.id}`,
+          group: 'Prove dead',
+          title,
+          doing,
+          should: `${counts.typical} V or less counts as dead (${counts.source}).`,
+          ask: { kind: 'number', quantity: 'voltage', low: -1500, high: 1500 },
+          caution:
+            'Stored charge: a meter for its DC voltage, guarded tips, one hand. A dead supply does not prove it.',
+        },
+        discharged,
+      )
+    return device.facts.category === 'drive'
+      ? [
+          read(
+            'dclink',
+            `DC link of ${device.tag}`,
+            `After the wait: volts DC between + and \u2212 of the DC link of ${device.name}, each to earth too; enter the highest.`,
+          ),
+          read(
+            'leads',
+            `Motor terminals of ${device.tag}`,
+            `Volts at its motor terminals, U-V, V-W, U-W, each to earth, AC and DC; enter the highest. A motor that is turned by air or water makes voltage: hold it.`,
+          ),
+        ]
+      : [
+          read(
+            'charge',
+            `${device.tag} discharged`,
+            `After the wait: volts at the supply terminals of ${device.name}, AC and DC, pole to pole and each to earth; enter the highest.`,
+          ),
+        ]
+  })
   const tester = (when: 'before' | 'after') =>
     make.answered(
       {
@@ -140,19 +195,26 @@ export function isolateSteps(context: LoopContext): readonly SafetyStep[] {
       'A tester that shows nothing on a live source proves nothing.',
     )
   const dead = sources.flatMap((source) =>
-    pairsOf(source).map(([a, b]) =>
-      make.read(
-        {
-          id: `dead:${source.device}:${a}-${b}`,
-          group: 'Prove dead',
-          title: `${source.tag} dead, ${a} to ${b}`,
-          doing: `Two-pole tester at the first terminal that ${source.tag} feeds, ${a} to ${b}.`,
-          should: `Dead: ${DEAD_V} V or less.`,
-          ask: { kind: 'number', quantity: 'voltage', low: -1000, high: 1000 },
-        },
-        deadVoltage,
-      ),
+    [...deadPairs(source), ...(source.kind === 'own' && (source.volts ?? LIVE_V + 1) > LIVE_V ? [FURTHER] : [])].map(
+      ([a, b]) =>
+        make.read(
+          {
+            id: `dead:${source.device}:${a}-${b}`,
+            group: 'Prove dead',
+            title: `${source.tag} dead, ${a} to ${b}`,
+            doing:
+              a === FURTHER[0]
+                ? `${source.name} may have more than one phase, and a run or interlock circuit from elsewhere: tester at every further terminal, to every other pole and to earth; enter the highest.`
+                : `Two-pole tester at the first terminal that ${source.tag} feeds, ${a} to ${b}.`,
+            should: `Dead: ${DEAD_V} V or less.`,
+            ask: { kind: 'number', quantity: 'voltage', low: -1000, high: 1000 },
+          },
+          deadVoltage,
+        ),
     ),
   )
-  return [...off, ...charged, tester('before'), ...dead, tester('after')]
+  return [...off, ...charged, tester('before'), ...dead, ...charge, tester('after')]
 }
+
+/** Poles that nobody listed, of a source that is not in this list. */
+const FURTHER = ['further poles', 'all'] as const

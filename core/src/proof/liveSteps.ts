@@ -1,119 +1,400 @@
 import type { LoopContext } from '../check/context'
-import { deadTestVerdict, type DeadTestVerdict } from '../wiring/deadTest'
+import type { ResolvedChain, ResolvedConnection } from '../job/chain'
+import { fieldValue } from '../plant/fieldValue'
+import type { SupplyVariant } from '../profile/deviceProfile'
+import { wantsGroundFault } from '../survey/atRisk'
 import { signalSpan } from '../signal/signal'
+import { deadTestVerdict, type DeadTestVerdict, ohmWords } from '../wiring/deadTest'
+import { mainsCircuits, voltsToEarth } from '../wiring/groundFault'
+import { powerPaths, supplyOf } from '../wiring/powerPath'
 import { supplyVariant } from '../wiring/supplyVariant'
+import { deadVoltage, holdsCharge, sourcesToIsolate } from './isolateSteps'
 import { powerUp } from './powerUp'
 import type { SafetyStep } from './safetyStep'
 import { signOf } from './safetyStep'
 import { stepMaker } from './stepMaker'
 
+type Make = ReturnType<typeof stepMaker>
 const VOLT = { kind: 'number', quantity: 'voltage', low: -1000, high: 1000 } as const
+const EXTRA_LOW_V = 50
+const LICENSED =
+  'Licensed person. Live conductors: guarded tips, one hand, dry floor; a lifted end is live, nobody else near it.'
+
+/** A device that waits for its supply, with the pair that takes it. */
+interface Fed {
+  readonly connection: ResolvedConnection
+  readonly variant: SupplyVariant
+  readonly volts: number
+  readonly current: 'ac' | 'dc'
+}
+
+/** How many supplies stand between a device and the root. */
+function depthOf(chain: ResolvedChain, device: string, seen: ReadonlySet<string> = new Set()): number {
+  const feed = supplyOf(chain, device)
+  return feed && !seen.has(device) ? 1 + depthOf(chain, feed.from.device, new Set([...seen, device])) : 0
+}
 
 /**
- * First live, by an authorised person: supply at the lifted wire, polarity, phases, signal sources, then one device after another.
- * Each is held against the plan before the device is connected.
+ * First live, by an authorised person, in rounds: measure at the lifted wires, isolate, prove dead, land, power again. Nothing is landed or
+ * lifted with the supply on. Supplies go from the root outwards, then signals, then everything is switched on in order.
  */
 export function liveSteps(context: LoopContext): readonly SafetyStep[] {
-  const { loop, chain, rows, words } = context
+  const { loop, chain, rows } = context
   if (rows.length === 0) return []
   const make = stepMaker('live', loop)
   const sign = signOf(rows.map(({ id }) => id))
-  const steps: SafetyStep[] = [
+  const fed = chain.connections.flatMap((connection): (Fed & { depth: number })[] => {
+    const { fromPort, toPort, toDevice } = connection
+    if (fromPort.kind !== 'supply-out' || toPort.kind !== 'supply-in') return []
+    const variant = supplyVariant(fromPort, toPort.variants)
+    if (!variant) return []
+    const { volts, current } = fromPort
+    return [{ connection, variant, volts, current, depth: depthOf(chain, toDevice.id) }]
+  })
+  const depths = [...new Set(fed.map(({ depth }) => depth))].sort((a, b) => a - b)
+  const signals = signalSteps(context, make)
+  let round = 0
+  const rounds = depths.flatMap((depth) => {
+    const mine = fed.filter((each) => each.depth === depth)
+    round++
+    return [
+      ...mine.flatMap((each) => supplySteps(context, make, each)),
+      ...(round === 1 ? [...loadPhases(context, make), ...protectionSteps(context, make)] : []),
+      ...changeOver(
+        context,
+        make,
+        round,
+        mine.map(({ connection: { id } }) => id),
+        landWords(mine),
+      ),
+    ]
+  })
+  if (depths.length === 0) rounds.push(...loadPhases(context, make), ...protectionSteps(context, make))
+  return [
     make.answered(
       {
         id: `authorised:${sign}`,
         group: 'Who',
         title: 'An authorised person switches on',
-        doing: 'Covers on, nobody at the far ends, temporary bridges off, locks taken off by whoever hung them.',
+        doing:
+          'Temporary list empty, what the dead tests lifted is back, covers on, nobody at the far ends. Supply wires of devices are lifted and capped, every other wire is landed. Locks taken off by whoever hung them.',
         should: 'Whoever is licensed for it here does it, in person.',
         yes: 'I am authorised',
         no: 'Not yet',
-        caution: 'Mains. Test leads with guarded tips, one hand, dry floor.',
+        caution:
+          'Mains. Nothing is landed or lifted with the supply on: each round ends with off, locked, proved dead.',
       },
       'Only an authorised person goes on.',
     ),
+    ...rounds,
+    ...signals.steps,
+    ...(signals.landed.length > 0
+      ? changeOver(
+          context,
+          make,
+          round + 1,
+          signals.landed,
+          `Dead: land the signal wires that were lifted for this round (${signals.tags.join(', ')}), meter out of the loop.`,
+        )
+      : []),
+    ...loadedSteps(context, make, fed),
+    ...powerUp(context, make),
   ]
-  for (const { id, fromPort, toPort, fromDevice, toDevice } of chain.connections) {
-    if (fromPort.kind !== 'supply-out' || toPort.kind !== 'supply-in') continue
-    const variant = supplyVariant(fromPort, toPort.variants)
-    if (!variant) continue
-    const [a, b] = [variant.line, variant.neutral].map((t) => toDevice.facts.terminals[t]?.label ?? t)
-    const mains = fromPort.volts > 50
-    const wires = signOf([id, variant.line, variant.neutral])
-    steps.push(
-      make.read(
-        {
-          id: `supply:${wires}`,
-          group: 'Supply',
-          title: `Supply of ${toDevice.tag}`,
-          doing: `Wires lifted from ${toDevice.tag} ${a} and ${b}, ${fromDevice.tag} on: volts between the two wires${fromPort.current === 'dc' ? ', plus on plus' : ''}.`,
-          should: `${words.say(fromPort.volts, 'voltage', 0)} \u00b1 10 %, ${fromPort.current.toUpperCase()}.`,
-          ask: VOLT,
-        },
-        (reading) => deadTestVerdict({ test: 'supply', reading, expected: fromPort.volts }),
-      ),
-    )
-    if (!mains) continue
-    steps.push(
-      make.read(
-        {
-          id: `polarity:${wires}`,
-          group: 'Supply',
-          title: `Line of ${toDevice.tag} to earth`,
-          doing: `Volts from the wire for ${toDevice.tag} ${a} to earth.`,
-          should: `${words.say(fromPort.volts, 'voltage', 0)} \u00b1 10 %: this one is the line.`,
-          ask: VOLT,
-        },
-        (reading) => deadTestVerdict({ test: 'polarity', reading, expected: fromPort.volts }),
-      ),
-      make.read(
-        {
-          id: `neutral:${wires}`,
-          group: 'Supply',
-          title: `Neutral of ${toDevice.tag} to earth`,
-          doing: `Volts from the wire for ${toDevice.tag} ${b} to earth.`,
-          should: `Under ${NEUTRAL_V} V: this one is the neutral.`,
-          ask: VOLT,
-        },
-        neutralVerdict,
-      ),
-    )
-  }
-  const three = chain.devices.filter(({ facts }) =>
-    Object.values(facts.ports).some(
-      (port) =>
-        (port.kind === 'supply-in' && Object.values(port.variants).some(({ l3 }) => l3 !== undefined)) ||
-        (port.kind === 'load' && port.load.phases === 3),
+}
+
+/** The end of a round: off and locked, proved dead, what was measured is landed. */
+function changeOver(
+  context: LoopContext,
+  make: Make,
+  round: number,
+  about: readonly string[],
+  land: string,
+): SafetyStep[] {
+  const key = `${round}:${signOf(about)}`
+  const group = `Round ${round}`
+  const sources = sourcesToIsolate(context).map(({ tag }) => tag)
+  const charged = context.chain.devices.filter(holdsCharge)
+  const wait = fieldValue(context.data, 'wait.drive').typical
+  return [
+    make.answered(
+      {
+        id: `round-off:${key}`,
+        group,
+        title: `Round ${round}: off and locked again`,
+        doing: `${sources.join(', ')} off, locked, tag hung.${charged.length > 0 ? ` Wait out ${charged.map(({ tag }) => tag).join(', ')}: ${wait} min at least where it has had power.` : ''}`,
+        should: 'Off, locked and tagged.',
+      },
+      'Not off: nothing is landed.',
     ),
-  )
-  for (const device of three)
-    steps.push(
-      make.answered(
-        {
-          id: `phases:${device.id}`,
-          group: 'Phases',
-          title: `Phase sequence at ${device.tag}`,
-          doing: 'Phase tester at the lifted wires, L1 L2 L3; between each two the same voltage.',
-          should: 'Turns right, three equal voltages.',
-          yes: 'Right',
-          no: 'Wrong or missing',
-        },
-        'A phase is missing or two are swapped: isolate, swap two, prove again.',
-      ),
+    make.read(
+      {
+        id: `round-dead:${key}`,
+        group,
+        title: `Round ${round}: dead again`,
+        doing:
+          'Tester on a known source, then at the lifted ends: every pole to every pole and to earth; enter the highest. Tester on the known source again.',
+        should: 'Dead: 5 V or less.',
+        ask: VOLT,
+      },
+      deadVoltage,
+    ),
+    make.answered(
+      {
+        id: `land:${key}`,
+        group,
+        title: `Round ${round}: land`,
+        doing: `${land} Tug each, cover on. Then locks off and power again.`,
+        should: 'Landed by its number, tight, covered.',
+        yes: 'Landed',
+      },
+      'Not landed: the next round would test nothing.',
+    ),
+  ]
+}
+
+const landWords = (fed: readonly Fed[]) =>
+  `Dead: land ${fed
+    .map(({ connection: { toDevice }, variant }) => {
+      const label = (t: string) => toDevice.facts.terminals[t]?.label ?? t
+      return `the supply of ${toDevice.tag} on ${label(variant.line)} and ${label(variant.neutral)}`
+    })
+    .join(', ')}.`
+
+/** What should stand between the lifted supply wires of a device, and to earth. */
+function supplySteps({ words }: LoopContext, make: Make, { connection, variant, volts, current }: Fed): SafetyStep[] {
+  const { id, toDevice, fromDevice, fromPort } = connection
+  const out = fromPort.kind === 'supply-out' ? fromPort : undefined
+  const label = (t: string) => toDevice.facts.terminals[t]?.label ?? t
+  const [a, b] = [label(variant.line), label(variant.neutral)]
+  const wires = signOf([id, variant.line, variant.neutral])
+  const group = 'Supply'
+  const low = volts <= EXTRA_LOW_V
+  const say = (v: number) => words.say(v, 'voltage', 0)
+  const window = `${words.say(variant.lowV, 'voltage', 1)} to ${words.say(variant.highV, 'voltage', 1)}`
+  const steps = [
+    make.read(
+      {
+        id: `supply:${wires}`,
+        group,
+        title: `Supply of ${toDevice.tag}`,
+        doing: `Power on. Wires still lifted from ${toDevice.tag} ${a} and ${b}: volts between the two ends${current === 'dc' ? ', plus on plus' : ''}, ${fromDevice.tag} without load.`,
+        should: low
+          ? `${window}, what ${toDevice.tag} takes, ${current.toUpperCase()}. Without load a small transformer, or a battery that is charged, stands over its name.`
+          : `${say(volts)} \u00b1 10 %, ${current.toUpperCase()}.`,
+        ask: VOLT,
+        caution: LICENSED,
+      },
+      (reading) =>
+        low
+          ? windowVerdict(reading, variant, volts, toDevice.tag)
+          : deadTestVerdict({ test: 'supply', reading, expected: volts }),
+    ),
+  ]
+  if (low || !out) return steps
+  const toEarth = voltsToEarth(out)
+  const hot = (key: string, wire: string) =>
+    make.read(
+      {
+        id: `${key}:${wires}`,
+        group,
+        title: key === 'hots' ? `Other hot of ${toDevice.tag} to earth` : `Line of ${toDevice.tag} to earth`,
+        doing: `Volts from the lifted end for ${toDevice.tag} ${wire} to earth.`,
+        should: `${say(toEarth)} \u00b1 10 %: this one is ${key === 'hots' ? 'the other hot' : 'the line'}.`,
+        ask: VOLT,
+        caution: LICENSED,
+      },
+      (reading) => deadTestVerdict({ test: 'polarity', reading, expected: toEarth }),
     )
+  return [
+    ...steps,
+    hot('polarity', a),
+    ...(out.midpoint === undefined
+      ? [
+          make.read(
+            {
+              id: `neutral:${wires}`,
+              group,
+              title: `Neutral of ${toDevice.tag} to earth`,
+              doing: `Volts from the lifted end for ${toDevice.tag} ${b} to earth.`,
+              should: `Under ${NEUTRAL_V} V: this one is the neutral.`,
+              ask: VOLT,
+              caution: LICENSED,
+            },
+            neutralVerdict,
+          ),
+        ]
+      : [hot('hots', b)]),
+    ...(variant.l3 !== undefined ? [phaseStep(make, toDevice)] : []),
+  ]
+}
+
+const phaseStep = (make: Make, { id, tag }: { readonly id: string; readonly tag: string }) =>
+  make.answered(
+    {
+      id: `phases:${id}`,
+      group: 'Supply',
+      title: `Phase sequence at ${tag}`,
+      doing:
+        'Phase tester at the lifted supply wires, L1 L2 L3; between each two the same voltage. Never on the output of a drive.',
+      should: 'Turns right, three equal voltages.',
+      yes: 'Right',
+      no: 'Wrong or missing',
+      caution: LICENSED,
+    },
+    'A phase is missing or two are exchanged: off, locked, dead, exchange two supply wires, prove again.',
+  )
+
+/** Three-phase loads on a circuit of their own; what hangs on a drive turns by two motor leads, exchanged dead. */
+const loadPhases = ({ chain }: LoopContext, make: Make): SafetyStep[] =>
+  powerPaths(chain)
+    .filter(({ loadPort, supply }) => loadPort.load.phases === 3 && supply && supply.port.movedBy === undefined)
+    .map(({ load }) => phaseStep(make, load))
+
+/** Tests of what switches off when something fails: the residual-current device, and the loop that the breaker needs. By a licensed person. */
+function protectionSteps(context: LoopContext, make: Make): SafetyStep[] {
+  const { chain, data, job, words } = context
+  const relied = wantsGroundFault(context)
+  const feeding = new Set(sourcesToIsolate(context).map(({ device }) => device))
+  return mainsCircuits(chain)
+    .filter(({ device }) => feeding.has(device.id))
+    .flatMap(({ device, out }): SafetyStep[] => {
+      const share = fieldValue(data, 'loop.share').typical
+      const times = fieldValue(data, 'loop.trips').typical
+      const mostOhm = out.earth === undefined ? undefined : (share * voltsToEarth(out)) / (times * out.protectionA)
+      const time = (id: string, row: string, title: string, how: string) => {
+        const { high, source } = fieldValue(data, row)
+        return make.read(
+          {
+            id: `${id}:${device.id}`,
+            group: 'Protection',
+            title: `${title} of ${device.tag}`,
+            doing: `Licensed person, with a tester for it, at a point that ${device.tag} feeds: ${how}. Both half waves, enter the longer. What it feeds goes off meanwhile.`,
+            should: `Trips within ${words.say(high, 'milliseconds', 0)} (${source}).`,
+            ask: { kind: 'number', quantity: 'milliseconds', low: 0, high: 100_000 },
+            must: relied,
+            caution: LICENSED,
+          },
+          (reading) => tripVerdict(reading, high),
+        )
+      }
+      const gfci = fieldValue(data, 'gfci.trip')
+      return [
+        ...(out.classA
+          ? [
+              make.read(
+                {
+                  id: `gfci:${device.id}`,
+                  group: 'Protection',
+                  title: `Class A ground-fault protection of ${device.tag}`,
+                  doing: `Licensed person, with a tester for it, at a point that ${device.tag} feeds: raise the current to ground until it trips. Its own button too; reset it afterwards.`,
+                  should: `Trips at ${gfci.low} to ${gfci.high} mA (${gfci.source}).`,
+                  ask: { kind: 'number', quantity: 'milliamps', low: 0, high: 1000 },
+                  must: relied,
+                  caution: LICENSED,
+                },
+                (reading): DeadTestVerdict =>
+                  reading !== null && reading >= gfci.low && reading <= gfci.high
+                    ? {
+                        verdict: 'good',
+                        cause: `Trips at ${reading} mA.`,
+                        next: 'Reset it. Next test.',
+                        forbidsEnergising: false,
+                      }
+                    : reading !== null && reading < gfci.low
+                      ? {
+                          verdict: 'look-again',
+                          cause: `Trips at ${reading} mA already: something leaks behind it.`,
+                          next: 'Insulation of each branch, then again.',
+                          forbidsEnergising: false,
+                        }
+                      : {
+                          verdict: 'stop',
+                          cause: `${reading === null ? 'It does not trip' : `Trips at ${reading} mA only`}: over ${gfci.high} mA it protects nobody at water.`,
+                          next: 'Off and locked. Another device; then this test again.',
+                          forbidsEnergising: true,
+                        },
+              ),
+            ]
+          : out.residualMa !== undefined
+            ? [
+                time('rcd', 'rcd.rated', 'Residual-current device', `${out.residualMa} mA`),
+                time('rcd-five', 'rcd.five', 'Residual-current device, five times,', `${5 * out.residualMa} mA`),
+              ]
+            : []),
+        ...(mostOhm === undefined
+          ? []
+          : [
+              make.read(
+                {
+                  id: `loop:${device.id}`,
+                  group: 'Protection',
+                  title: `Earth-fault loop of ${device.tag}`,
+                  doing: `Licensed person: loop impedance at the farthest point that ${device.tag} feeds, line to earth${out.residualMa !== undefined || out.classA ? ', with a test that does not trip its device' : ''}${job.practice === 'us' ? '; or the local test of the ground-fault current path' : ''}.`,
+                  should: `At most ${ohmWords(mostOhm)}: ${Math.round(100 * share)} % of ${words.say(voltsToEarth(out), 'voltage', 0)} over ${times} \u00d7 ${words.say(out.protectionA, 'current', 0)} (IEC 60364-6). The breaker\u2019s own curve and local code decide.`,
+                  ask: { kind: 'number', quantity: 'resistance', low: 0, high: 1e6 },
+                  must: false,
+                  caution: LICENSED,
+                },
+                (reading): DeadTestVerdict =>
+                  reading !== null && reading <= mostOhm
+                    ? {
+                        verdict: 'good',
+                        cause: `${ohmWords(reading)}: the breaker trips at once.`,
+                        next: 'Next test.',
+                        forbidsEnergising: false,
+                      }
+                    : {
+                        verdict: 'stop',
+                        cause: `${ohmWords(reading)}, at most ${ohmWords(mostOhm)} is right: a fault to earth would stay on.`,
+                        next: 'Off and locked. Earth conductor, clamps, length; or a residual-current device where local code takes it.',
+                        forbidsEnergising: true,
+                      },
+              ),
+            ]),
+      ]
+    })
+}
+
+function tripVerdict(reading: number | null, mostMs: number): DeadTestVerdict {
+  return reading !== null && reading <= mostMs
+    ? {
+        verdict: 'good',
+        cause: `Trips within ${Math.round(reading)} ms.`,
+        next: 'Reset it. Next test.',
+        forbidsEnergising: false,
+      }
+    : {
+        verdict: 'stop',
+        cause:
+          reading === null ? 'It does not trip.' : `Trips after ${Math.round(reading)} ms, ${mostMs} ms is the most.`,
+        next: 'Off and locked. Its neutral must not touch earth behind it, nor be shared; else another device. Then this test again.',
+        forbidsEnergising: true,
+      }
+}
+
+/** Signals: their source on, their wires lifted where they go; a loop of two wires with the meter in series. */
+function signalSteps({ chain }: LoopContext, make: Make) {
+  const steps: SafetyStep[] = []
+  const landed: string[] = []
+  const tags = new Set<string>()
   for (const { id, fromPort, fromDevice, toDevice } of chain.connections) {
     if (fromPort.kind !== 'measure-out' && fromPort.kind !== 'signal-out') continue
     if (fromPort.signal === 'three-point') continue
     const { at0: low, at100: high, unit } = signalSpan(fromPort.signal)
     if (unit !== 'V' && unit !== 'mA') continue
     const quantity = unit === 'V' ? 'voltage' : 'milliamps'
+    const inLoop = fromPort.kind === 'measure-out' && fromPort.loop !== undefined
+    landed.push(id)
+    tags.add(fromDevice.tag)
     steps.push(
       make.read(
         {
           id: `signal:${id}`,
           group: 'Signals',
           title: `Signal of ${fromDevice.tag}`,
-          doing: `Wires lifted at ${toDevice.tag}, ${fromDevice.tag} on: ${unit === 'V' ? 'volts across them' : 'milliamps through the meter'}.`,
+          doing: inLoop
+            ? `${fromDevice.tag} lives on its loop: both wires lifted it gives nothing. In the dead pause before, one wire off ${toDevice.tag} and the milliammeter between wire and terminal, in series; power on, read.`
+            : `Wires of ${fromDevice.tag} lifted at ${toDevice.tag} in the dead pause before; power on: ${unit === 'V' ? 'volts across the two ends' : 'milliamps through the meter between them'}.`,
           should: `${low} to ${high} ${unit}, and it moves when ${fromDevice.facts.category === 'transmitter' ? 'the sensor is warmed or breathed on' : 'its set is moved'}.`,
           ask: { kind: 'number', quantity, low: -100, high: 100 },
           must: false,
@@ -125,21 +406,68 @@ export function liveSteps(context: LoopContext): readonly SafetyStep[] {
             ? {
                 verdict: 'good',
                 cause: `${told} lies in ${low} to ${high} ${unit}.`,
-                next: 'Connect it.',
+                next: 'It is landed in the next dead pause.',
                 forbidsEnergising: false,
               }
             : {
                 verdict: 'look-again',
                 cause: `${told} is outside ${low} to ${high} ${unit}: another signal, reversed, or no source.`,
-                next: 'Look at plus and minus and at how the source is set, before it is connected.',
+                next: 'Look at plus and minus and at how the source is set, before it is landed.',
                 forbidsEnergising: false,
               }
         },
       ),
     )
   }
-  return [...steps, ...powerUp(context, make)]
+  return { steps, landed, tags: [...tags] }
 }
+
+/** An extra-low supply again with everything on it: by the window of each device. */
+function loadedSteps({ words }: LoopContext, make: Make, fed: readonly Fed[]): SafetyStep[] {
+  return fed
+    .filter(({ volts }) => volts <= EXTRA_LOW_V)
+    .map(({ connection: { id, toDevice }, variant, volts }) =>
+      make.read(
+        {
+          id: `loaded:${signOf([id, variant.line, variant.neutral])}`,
+          group: 'Supply, loaded',
+          title: `Supply of ${toDevice.tag}, loaded`,
+          doing: `Everything that hangs on it on: volts at the terminals of ${toDevice.tag}, with guarded tips, nothing lifted.`,
+          should: `${words.say(variant.lowV, 'voltage', 1)} to ${words.say(variant.highV, 'voltage', 1)}, what ${toDevice.tag} takes.`,
+          ask: VOLT,
+          must: false,
+        },
+        (reading) => windowVerdict(reading, variant, volts, toDevice.tag),
+      ),
+    )
+}
+
+/** Verdict on an extra-low supply by what the device takes, not by the name of the supply. */
+function windowVerdict(
+  reading: number | null,
+  { lowV, highV }: SupplyVariant,
+  volts: number,
+  tag: string,
+): DeadTestVerdict {
+  if (reading !== null && reading >= lowV - 1e-9 && reading <= highV + 1e-9)
+    return {
+      verdict: 'good',
+      cause: `${Number(reading.toPrecision(3))} V lies in ${lowV} to ${highV} V, what ${tag} takes.`,
+      next: 'Next test.',
+      forbidsEnergising: false,
+    }
+  const near = reading !== null && reading > highV && reading <= OPEN_CIRCUIT * volts
+  return near
+    ? {
+        verdict: 'look-again',
+        cause: `${Number(reading.toPrecision(3))} V without load, ${tag} takes up to ${highV} V.`,
+        next: 'Another tap or a stiffer transformer, before it is landed.',
+        forbidsEnergising: true,
+      }
+    : deadTestVerdict({ test: 'supply', reading, expected: (lowV + highV) / 2, tolerance: (highV - lowV) / 2 })
+}
+/** A small transformer stands up to so many times its name without load. */
+const OPEN_CIRCUIT = 1.35
 
 /** A neutral carries little against earth, V. */
 const NEUTRAL_V = 10
@@ -150,7 +478,7 @@ function neutralVerdict(reading: number | null): DeadTestVerdict {
     : {
         verdict: 'stop',
         cause: `${told} on the neutral: line and neutral are swapped, or the neutral is broken.`,
-        next: 'Not proved: isolate, lock, mend it, prove dead again.',
+        next: 'Not proved: off, locked, proved dead; mend it, prove again.',
         forbidsEnergising: true,
       }
 }

@@ -3,6 +3,7 @@ import type { ResolvedDevice } from '../job/chain'
 import { fieldValue } from '../plant/fieldValue'
 import { controlOutputs, reachOf } from '../wiring/reach'
 import { loadLogics } from '../wiring/loadLogic'
+import { openByCause } from './openByCause'
 import type { SafetyStep } from './safetyStep'
 import type { stepMaker } from './stepMaker'
 
@@ -18,6 +19,18 @@ const isCompressor = (device: ResolvedDevice) =>
       (port.kind === 'load' && port.load.kind === 'compressor') ||
       (port.kind === 'contact-in' && port.does === 'cooling'),
   )
+
+/** Whether the probe inputs of a device are separated from mains by double or reinforced insulation. */
+const separatedInput = ({ facts }: ResolvedDevice) => facts.controller?.probeSafe === true
+
+/** What makes a contact open by its own cause. */
+const openingOf = (device: ResolvedDevice, words: LoopContext['words']) => {
+  if (device.facts.permissive) {
+    const how = openByCause(device, words)
+    return `${how[0]!.toLowerCase()}${how.slice(1)}`
+  }
+  return `turn the dial of ${device.tag} ${device.name} down until it opens, and back`
+}
 
 /** Which row of the field data tells how long an actuator travels; nothing for what is no actuator. */
 function travelOf({ facts }: ResolvedDevice): string | undefined {
@@ -82,7 +95,7 @@ export function powerUp(context: LoopContext, make: Make): readonly SafetyStep[]
       step(
         `controller:${device.id}`,
         `${device.tag} ${device.name}`,
-        'Connect its supply, outputs not called for.',
+        'Landed in its round, cover on, no output called for: power on.',
         chain.connections.some(({ toDevice, toPort }) => toDevice.id === device.id && toPort.kind === 'probe-in')
           ? 'It wakes, its display shows a temperature that can be true, no output is on.'
           : 'It wakes or clicks as its leaflet says, no output is on.',
@@ -92,13 +105,22 @@ export function powerUp(context: LoopContext, make: Make): readonly SafetyStep[]
   for (const { id, fromPort, toPort, fromDevice, toDevice } of chain.connections) {
     if (fromPort.kind !== 'probe-out' && fromPort.kind !== 'measure-out') continue
     const display = toDevice.facts.controller?.faultDisplay.open
+    const terminal =
+      'a' in toPort
+        ? (toDevice.facts.terminals[toPort.a]?.label ?? '')
+        : 'plus' in toPort
+          ? (toDevice.facts.terminals[toPort.plus]?.label ?? '')
+          : ''
     steps.push(
       step(
         `pull:${id}`,
         `Pull ${fromDevice.tag}`,
-        `Lift one wire of ${fromDevice.tag} ${fromDevice.name} at ${toDevice.tag} ${'a' in toPort ? (toDevice.facts.terminals[toPort.a]?.label ?? '') : 'plus' in toPort ? (toDevice.facts.terminals[toPort.plus]?.label ?? '') : ''}, look at the display, land it again.`,
+        `Off, locked, proved dead: lift one wire of ${fromDevice.tag} ${fromDevice.name} at ${toDevice.tag} ${terminal}. Cover closed, power on: look at the display. Off, proved dead, land it again, cover closed.`,
         `That display, and no other, changes${display && fromPort.kind === 'probe-out' ? `: it shows ${display}` : ''}.`,
-        'Another display changed: two probes are swapped. Swap them back at the controller, then pull again.',
+        'Another display changed: two probes are swapped. Off, dead, swap them back at the controller, then pull again.',
+        separatedInput(toDevice)
+          ? 'Mains is beside these terminals: nothing is lifted or landed with the supply on.'
+          : `The probe input of ${toDevice.tag} is not separated from mains: its leads can be live. Dead only, cover closed before power.`,
       ),
     )
   }
@@ -117,17 +139,36 @@ export function powerUp(context: LoopContext, make: Make): readonly SafetyStep[]
       ),
     )
   }
-  const guarded = loadLogics(chain).flatMap(({ load, protects }) => protects.map((contact) => ({ load, contact })))
-  for (const { load, contact } of guarded)
+  const guarded = loadLogics(chain).flatMap(({ load, port, protects }) =>
+    protects.map((contact) => ({ load, call: port.kind === 'contact-in', contact })),
+  )
+  for (const { load, call, contact } of guarded.filter(
+    ({ contact: { device } }) => device.facts.permissive?.senses === 'flow',
+  ))
+    steps.push(
+      step(
+        `dry:${contact.name}:${load.id}`,
+        `${contact.name} without flow`,
+        `First without flow. Off, dead: lift ${call ? 'the call' : 'the line'} of ${load.tag} at ${load.tag}, capped. Cover closed, power on, pump off, control calling: ${call ? 'ohms over the two lifted call wires' : 'volts at the lifted line'}. Off, dead, land it again: this test ends its own lifting.`,
+        call ? 'Open: the call does not come.' : 'No volts: the line does not come.',
+        `${contact.name} is closed without flow: stuck, bridged, or in another line. Off. ${load.tag} must not run before it is mended.`,
+        `Without flow ${load.tag} would run dry: its ${call ? 'call' : 'line'} stays lifted until this is right.`,
+      ),
+    )
+  for (const { load, call, contact } of guarded) {
+    const manual = contact.device.facts.limiter?.reset === 'manual'
+    const after = load.facts.load?.afterRun !== undefined || (call && load.facts.load?.fuel !== undefined)
     steps.push(
       step(
         `guard:${contact.name}:${load.id}`,
         `${contact.name} stops ${load.tag}`,
-        `Before ${load.tag} is let run: call for it, then make ${contact.name} ${contact.device.name} open by its own means (turn its dial down, stop the flow, open the door). No bridge, no lifted wire in its stead.`,
-        `${load.tag} loses its voltage at once and stays off${contact.device.facts.limiter?.reset === 'manual' ? ' until it is reset by hand' : ''}.`,
+        `Before ${load.tag} is left to run: call for it, then ${openingOf(contact.device, words)}. No bridge, no lifted wire in its stead.`,
+        `${call ? `Its call opens at once; ${load.tag} ${after ? 'goes through its after-run, then stands' : 'stops by its own control'}` : `${load.tag} loses its voltage at once`} and stays off${manual ? ' until it is reset by hand' : ''}.`,
         `${contact.name} does not stop ${load.tag}: it is by-passed or in the wrong line. Off, isolate, look at the logic.`,
+        after ? 'Never cut the supply of a burner while it runs after: it cooks itself.' : undefined,
       ),
     )
+  }
   const driven = chain.devices.flatMap((device) =>
     controlOutputs(device).flatMap((port) => reachOf(chain, { device: device.id, port })),
   )
@@ -147,7 +188,7 @@ export function powerUp(context: LoopContext, make: Make): readonly SafetyStep[]
         `Rotation of ${device.tag}`,
         `Bump ${device.tag} ${device.name}: on, off, watch it run out.`,
         'It turns the way of its arrow, quietly, and moves air or water.',
-        'The wrong way round or stuck: isolate; three phases swap two, one phase look at its capacitor.',
+        'The wrong way round: off, locked, dead, charge waited out; on three phases exchange two motor leads. Stuck: one phase, look at its capacitor.',
         'Rotating parts start by themselves: guard on, sleeves and hair away.',
       ),
     )

@@ -3,6 +3,8 @@ import { type PlanOf, plansOf } from '../job/behaviour'
 import { ordered } from '../job/chain'
 import { bindsAny, boundTo } from '../profile/bound'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
+import { livesOnAir } from '../survey/atRisk'
+import { forcedAir } from '../wiring/forcedAir'
 import { ownGuard } from '../wiring/guards'
 import { reachOf } from '../wiring/reach'
 import { type ProofTest, testKinds, type TestSpec } from './proofTest'
@@ -33,6 +35,12 @@ import { clockTest, timerTest } from './tests/timerTest'
 
 type Maybe = TestSpec | undefined
 
+/** A fan that somebody lives on, whatever way it is controlled; what stands in for it is tried with it. */
+const movesAirForSomebody = (context: LoopContext, plan: PlanOf) =>
+  plan.kind === 'fan' ||
+  (livesOnAir(context) !== undefined &&
+    forcedAir(context.chain).controllers.some(({ id }) => id === plan.output.device))
+
 /** Tests of one planned output. */
 function ofPlan(context: LoopContext, plan: PlanOf): Maybe[] {
   const device = deviceOf(context, plan.output.device)
@@ -50,7 +58,8 @@ function ofPlan(context: LoopContext, plan: PlanOf): Maybe[] {
     ...(plan.kind === 'on-off' && !mechanical && lead ? [riseAndFallTest(context, plan)] : []),
     ...(lead && stages.length > 0 ? [stagesTest(context, stages)] : []),
     ...(plan.kind === 'on-off' ? [] : [sweepTest(context, plan)]),
-    ...(plan.kind === 'fan' ? [fanTest(context, plan), backupTest(context, plan)] : []),
+    ...(plan.kind === 'fan' ? [fanTest(context, plan)] : []),
+    ...(movesAirForSomebody(context, plan) ? [backupTest(context, plan)] : []),
     ...(rests && plan.kind === 'on-off' && lead ? [restTest(context, plan)] : []),
     ...(mechanical || !lead
       ? []

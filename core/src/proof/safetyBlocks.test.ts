@@ -1,9 +1,10 @@
 import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '../check/context'
 import { signingBlockedBy, stageStatus } from '../check/stageStatus'
-import { loopKinds, type LoopDocument, type ProofReading, type StepDone } from '../job/documents'
+import { loopKinds, type LoopDocument } from '../job/documents'
 import { chained, idOf } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
+import { keepStep, nextStep, soundStepReading } from '../testing/soundSteps'
 import { plannedFloor } from '../testing/warmFloor'
 import type { Edited } from '../wiring/edited'
 import { judgeRow } from '../wiring/judgeRow'
@@ -20,28 +21,12 @@ const withLoop = ({ job, loop }: Edited, change: (loop: LoopDocument) => LoopDoc
 })
 
 let made = 0
-function read(edited: Edited, { id, block }: SafetyStep, value: number | null): Edited {
+const kept = (edited: Edited, step: SafetyStep, value: number | null | 'yes' | 'no') => {
   made++
-  const reading: ProofReading = {
-    order: made,
-    test: block,
-    step: id,
-    text: value === null ? 'OL' : String(value),
-    unit: 'ohm',
-    state: value === null ? 'over-range' : 'value',
-    ...(value === null ? {} : { value }),
-    at,
-    by: 'Ann',
-  }
-  return withLoop(edited, (loop) => ({
-    ...loop,
-    proof: { ...loop.proof, readings: { ...loop.proof.readings, [`r${made}`]: reading } },
-  }))
+  return withLoop(edited, (loop) => ({ ...loop, ...keepStep(loop, step, { order: made, key: `r${made}`, value }) }))
 }
-function answer(edited: Edited, { id, block }: SafetyStep, says: StepDone['answer'] = 'yes'): Edited {
-  const done = { ...edited.loop.wiring.done, [`${block}/${id}`]: { answer: says, by: 'Ann', at } }
-  return withLoop(edited, (loop) => ({ ...loop, wiring: { ...loop.wiring, done } }))
-}
+const read = (edited: Edited, step: SafetyStep, value: number | null) => kept(edited, step, value)
+const answer = (edited: Edited, step: SafetyStep, says: 'yes' | 'no' = 'yes') => kept(edited, step, says)
 const find = (edited: Edited, title: RegExp, block: SafetyStep['block'] = 'dead') => {
   const step = blocksOf(edited).steps[block].find((each) => title.test(each.title))
   if (!step)
@@ -51,29 +36,6 @@ const find = (edited: Edited, title: RegExp, block: SafetyStep['block'] = 'dead'
         .join(', ')}`,
     )
   return step
-}
-
-/** What a sound circuit reads. */
-function soundReading(step: SafetyStep, edited: Edited): number | null {
-  if (step.block === 'isolate') return 0
-  if (step.group === 'Earth') return 0.05
-  if (step.group === 'Polarity') return 0.1
-  if (step.title.startsWith('Across')) {
-    const told = /^About ([\d.]+) (k?)ohm/.exec(step.should)
-    return told ? Number(told[1]) * (told[2] ? 1000 : 1) : 200
-  }
-  if (step.group === 'Separation') return null
-  if (step.group === 'Insulation') return 1e8
-  if (step.title.startsWith('Temperature')) return 20
-  if (step.title.startsWith('Thermocouple')) return 8
-  if (step.group === 'Probes') return blocksOf(edited).steps.dead.find(({ id }) => id === step.id) ? probeAt20(step) : 1
-  if (step.title.startsWith('Neutral')) return 1
-  const volts = /^([\d.]+)/.exec(step.should)
-  return volts ? Number(volts[1]) : 1
-}
-function probeAt20({ should }: SafetyStep): number {
-  const told = /^([\d.]+) (k?)ohm/.exec(should)
-  return told ? Number(told[1]) * (told[2] ? 1000 : 1) : 1
 }
 
 /** Lands and tests every wire, then goes through a block with what sound work reads. */
@@ -99,10 +61,10 @@ function wired(edited: Edited): Edited {
 }
 function through(edited: Edited, block: SafetyStep['block']): Edited {
   let next = edited
-  for (let i = 0; i < 100; i++) {
-    const step = blocksOf(next).steps[block].find(({ verdict, ask }) => verdict === 'waiting' && ask.kind !== 'rows')
+  for (let i = 0; i < 200; i++) {
+    const step = nextStep(contextOf(next), [block])
     if (!step) return next
-    next = step.ask.kind === 'answer' ? answer(next, step) : read(next, step, soundReading(step, next))
+    next = step.ask.kind === 'answer' ? answer(next, step) : read(next, step, soundStepReading(step))
   }
   throw new Error('never ends')
 }
@@ -122,14 +84,16 @@ describe('the three blocks', () => {
     const { job, loop } = plannedFloor([])
     expect(safetyBlocks(loopContext(job, loop, fieldData)).steps).toEqual({ isolate: [], dead: [], live: [] })
   })
-  it('earth comes first, then rows, separation, polarity, insulation, probes', () =>
+  it('earth comes first, then rows, separation, polarity, insulation, windings, probes, and everything is put back', () =>
     expect([...new Set(blocksOf(chained('floor')).steps.dead.map(({ group }) => group))]).toEqual([
       'Earth',
       'Rows',
       'Separation',
       'Polarity',
       'Insulation',
+      'Windings',
       'Probes',
+      'Put back',
     ]))
 })
 

@@ -3,7 +3,9 @@ import { judgeRow } from '../wiring/judgeRow'
 import { deadSteps } from './deadSteps'
 import { isolateSteps } from './isolateSteps'
 import { liveSteps } from './liveSteps'
+import { unansweredSafety } from '../survey/surveyResult'
 import { type SafetyBlockId, type SafetyStep, safetyBlockIds } from './safetyStep'
+import { keepsShut } from './temporaryWork'
 
 export interface SafetyBlocks {
   readonly steps: Readonly<Record<SafetyBlockId, readonly SafetyStep[]>>
@@ -14,11 +16,13 @@ export interface SafetyBlocks {
   readonly done: Readonly<Record<SafetyBlockId, number>>
 }
 
-const passed = ({ verdict, forbids }: SafetyStep) => (verdict === 'good' || verdict === 'look-again') && !forbids
+const passed = ({ verdict, forbids, holds }: SafetyStep) =>
+  (verdict === 'good' || verdict === 'look-again') && !forbids && !holds
 
 /**
  * The three blocks before a loop gets power, made from its list: isolate and prove dead, the dead tests with earth first, first live.
- * First live opens only when every step before it that must pass has passed; a failed one is never reasoned away.
+ * First live opens only when every step before it that must pass has passed, nothing stands on the temporary list but what its own
+ * running step made, and every safety question is answered; a failed step is never reasoned away.
  */
 export function safetyBlocks(context: LoopContext): SafetyBlocks {
   const known = made.get(context)
@@ -37,13 +41,18 @@ function make(context: LoopContext): SafetyBlocks {
   const failed = [...before, ...steps.live].filter(({ forbids, verdict }) => forbids && verdict !== 'waiting')
   const wires = context.rows.filter((row) => judgeRow(context, row).verdict === 'stop')
   const waiting = before.filter((step) => step.must && !passed(step) && !failed.includes(step))
+  const unanswered = context.rows.length > 0 ? unansweredSafety(context.loop) : []
   return {
     steps,
     failed,
     shutBy: [
       ...failed.filter(({ block }) => block !== 'live').map(({ title, cause }) => `${title}: ${cause ?? 'failed'}`),
       ...wires.map(({ number }) => `Wire ${number} failed its test.`),
-      ...waiting.map(({ title }) => `${title}: waits.`),
+      ...keepsShut(context, steps.live).map(({ what }) => `On the temporary list: ${what}. Take it off first.`),
+      ...(unanswered.length > 0
+        ? [`Safety questions not answered: ${unanswered.map(({ title }) => title).join(', ')}. Answer in Survey.`]
+        : []),
+      ...waiting.map(({ title, holds, next }) => (holds && next ? `${title}: ${next}` : `${title}: waits.`)),
     ],
     done: Object.fromEntries(safetyBlockIds.map((id) => [id, steps[id].filter(passed).length])) as SafetyBlocks['done'],
   }

@@ -32,6 +32,8 @@ export interface SafetyStep {
   readonly cause?: string
   readonly next?: string
   readonly forbids: boolean
+  /** Looked at and not decided: first live stays shut, but nothing has failed. */
+  readonly holds?: true
   readonly caution?: string
   readonly reading?: HeldReading
   readonly answer?: StepDone
@@ -57,19 +59,41 @@ const stepNames: Readonly<Record<string, string>> = {
   'tester-before': 'tester tried before',
   'tester-after': 'tester tried after',
   dead: 'proved dead',
+  dclink: 'DC link discharged',
+  leads: 'motor terminals discharged',
+  charge: 'discharged, measured',
   earth: 'earth',
   load: 'across a load',
   apart: 'separation',
   polarity: 'polarity',
+  bond: 'bonding',
   lifted: 'electronics lifted',
+  ready: 'circuit made ready',
   insulation: 'insulation',
+  chassis: 'plus to chassis',
+  winding: 'winding',
+  'winding-earth': 'winding to earth',
+  'back-n': 'neutrals and earths put back',
+  'back-link': 'earth link put back',
+  'back-electronics': 'electronics put back',
+  'back-contacts': 'contacts free, bridges off',
   'probe-now': 'temperature at a probe',
   probe: 'probe',
   authorised: 'authorised person',
   supply: 'supply',
   neutral: 'neutral',
   phases: 'phases',
+  hots: 'hot to hot',
+  rcd: 'residual-current device',
+  'rcd-five': 'residual-current device, five times',
+  gfci: 'ground-fault protection',
+  loop: 'earth-fault loop',
+  'round-off': 'isolated again',
+  'round-dead': 'proved dead again',
+  land: 'landed',
+  loaded: 'supply, loaded',
   signal: 'signal',
+  meter: 'meter put in',
   on: 'switched on',
 }
 

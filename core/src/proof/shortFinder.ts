@@ -24,6 +24,8 @@ export interface Branch {
   readonly sign?: string
   /** Ohms of its load, where that hangs between the two conductors while measuring. */
   readonly loadOhm?: number
+  /** What is lifted before the search: a winding, a coil, a transformer or a lamp reads some ohms of its own and is no fault. */
+  readonly lifts?: string
 }
 
 /** One measurement: which branches were connected, and how far into a single one. */
@@ -193,8 +195,7 @@ export function huntShort(branches: readonly Branch[], readings: readonly CutRea
       ...base,
       state,
       cut: { connected: all },
-      doing:
-        'Power off, proved dead. Contacts closed by hand, electronics lifted, the neutral of every branch lifted at the bar. Measure the whole first.',
+      doing: `Power off, proved dead. Contacts closed by hand, electronics lifted, the neutral of every branch lifted at the bar.${liftWords(branches)} Measure the whole first.`,
       should: wholeShould(branches, all),
     }
   if (within) {
@@ -221,6 +222,14 @@ export function huntShort(branches: readonly Branch[], readings: readonly CutRea
     doing: `Leave ${names(on)} connected; lift ${names(off)}, their neutrals too. Measure.`,
     should: wholeShould(branches, on),
   }
+}
+
+/** What would pass for a fault by its own ohms. */
+function liftWords(branches: readonly Branch[]): string {
+  const lifts = branches.flatMap(({ lifts: each }) => each ?? [])
+  return lifts.length === 0
+    ? ''
+    : ` Lifted at their own terminals, for their windings read some ohms and are no fault: ${lifts.join(', ')}.`
 }
 
 function wholeShould(branches: readonly Branch[], connected: readonly string[]): string {
@@ -275,13 +284,19 @@ export function huntGrounds({ chain, rows }: Pick<LoopContext, 'chain' | 'rows'>
     return pairs.map(({ id, against, withLoads }) => ({
       id: `${supply.id}:${id}`,
       title: `${supply.tag}, line against ${against}`,
-      branches: all.map(({ device, portId, way, ohm }) => ({
-        id: `${device.id}.${portId}`,
-        sign: signOf([`${device.id}.${portId}`]),
-        title: `${device.tag} ${device.name}`,
-        parts: partsOf(`${device.id}.${portId}`, way),
-        ...(withLoads && ohm !== undefined ? { loadOhm: ohm } : {}),
-      })),
+      branches: all.map(({ device, portId, way, ohm }): Branch => {
+        const parts = partsOf(`${device.id}.${portId}`, way)
+        // Between line and neutral only a plain resistance can be reckoned with; everything else is lifted, and is no part of the search.
+        const lifted = withLoads && ohm === undefined
+        return {
+          id: `${device.id}.${portId}`,
+          sign: signOf([`${device.id}.${portId}`]),
+          title: `${device.tag} ${device.name}`,
+          parts: lifted && parts.length > 1 ? parts.slice(0, -1) : parts,
+          ...(withLoads && ohm !== undefined ? { loadOhm: ohm } : {}),
+          ...(lifted ? { lifts: `${device.tag} ${device.name}` } : {}),
+        }
+      }),
     }))
   })
 }

@@ -38,8 +38,8 @@ export function stepMaker(block: SafetyBlockId, loop: LoopDocument) {
       const value = reading?.state === 'over-range' ? null : reading?.state === 'value' ? reading.value : undefined
       const base = { must: true, ...draft, block, ...(reading ? { reading } : {}) }
       if (value === undefined) return { ...base, verdict: 'waiting', forbids: false }
-      const { verdict, cause, next, forbidsEnergising } = judge(value)
-      return { ...base, verdict, cause, next, forbids: forbidsEnergising }
+      const { verdict, cause, next, forbidsEnergising, holds } = judge(value)
+      return { ...base, verdict, cause, next, forbids: forbidsEnergising, ...(holds ? { holds } : {}) }
     },
     valueOf: (step: string) => {
       const reading = readings.get(step)

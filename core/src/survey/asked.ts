@@ -34,8 +34,8 @@ export interface Asked {
   readonly take: (id: string, estimate: Estimate) => number
   /** The answer, else a row of the field data, scaled. */
   readonly typical: (id: string, row: string, scale?: number) => number
-  /** The answer, else what the chain's loads of these effects give together, else the estimate. */
-  readonly power: (id: string, effects: readonly Effect[], estimate: Estimate) => number
+  /** The answer, else what the chain's loads of these effects give together (and what they give beside that), else the estimate. */
+  readonly power: (id: string, effects: readonly Effect[], estimate: Estimate, alsoW?: number) => number
 }
 
 /** What the loads of a chain give together, by what they do, W. */
@@ -85,8 +85,8 @@ export function askedOf(answers: Readonly<Record<string, Answer>>, chain: Resolv
         why: `starting value: ${what} (${source})`,
       })
     },
-    power: (id, effects, estimate) => {
-      const fromChain = chainPowerW(chain, effects)
+    power: (id, effects, estimate, alsoW = 0) => {
+      const fromChain = chainPowerW(chain, effects) + alsoW
       if (typeof answers[id] !== 'number' && fromChain > 0)
         return put(id, { value: fromChain, source: 'chain', why: 'nameplates of the chosen loads together' })
       return take(id, estimate)

@@ -73,6 +73,7 @@ export const siteQuestions: readonly Question[] = [
       '230': ['230 V, one phase', 'Line, neutral, earth.'],
       '400': ['400 V, three phases', 'Three lines, neutral, earth.'],
       '120': ['120 V', 'Line, neutral, earth.'],
+      '240': ['240 V, two hots', 'Two hots, neutral, ground.'],
       none: ['None', 'Extra-low voltage or a battery only.'],
     },
     'Nameplate of the panel, then measured by whoever may.',
@@ -102,6 +103,7 @@ export const siteQuestions: readonly Question[] = [
       washed: ['Washed down or splashed', 'Extra-low voltage at the probe, 30 mA residual-current device, bonding.'],
     },
     'Ask who cleans, and with what.',
+    { safety: true },
   ),
   asksWhich(
     SITE,
@@ -123,5 +125,6 @@ export const siteQuestions: readonly Question[] = [
       yes: ['Yes, or may be', 'Stop: not with this tool. A specialist plans it.'],
     },
     'Solvent, gas, dust, fuel store: read the signs, ask the owner.',
+    { safety: true },
   ),
 ]

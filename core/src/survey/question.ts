@@ -14,6 +14,8 @@ interface Common {
   readonly group: string
   /** Asked only where another answer is one of these. */
   readonly when?: { readonly question: string; readonly is: readonly string[] }
+  /** Somebody may be hurt by what it asks for: while nobody has answered, first live and signing stay shut. */
+  readonly safety?: true
 }
 
 export interface NumberQuestion extends Common {
@@ -52,7 +54,7 @@ export const choicesOf = (
     Object.entries(choices).map(([id, [title, consequence]], i) => [id, { order: i + 1, title, consequence }]),
   )
 
-type Rest = Partial<Pick<Common, 'required' | 'when'>>
+type Rest = Partial<Pick<Common, 'required' | 'when' | 'safety'>>
 
 /** A question that takes a number. */
 export const asks = (

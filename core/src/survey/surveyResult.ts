@@ -24,6 +24,10 @@ export const askedQuestions = (loop: Pick<LoopDocument, 'kind' | 'survey'>) =>
 export const openQuestions = (loop: Pick<LoopDocument, 'kind' | 'survey'>) =>
   askedQuestions(loop).filter(({ id, required }) => required && loop.survey.answers[id] === undefined)
 
+/** The questions that somebody may be hurt by, asked of this loop and answered by nobody, in order. */
+export const unansweredSafety = (loop: Pick<LoopDocument, 'kind' | 'survey'>) =>
+  askedQuestions(loop).filter(({ id, safety }) => safety === true && loop.survey.answers[id] === undefined)
+
 /**
  * What the survey answers mean: every figure answered, told by the chain or estimated, and the plant they make.
  * Answers come first, then the nameplates of what was chosen; estimates fill in with their spread and their source.

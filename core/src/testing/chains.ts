@@ -41,6 +41,9 @@ const sound: Readonly<Record<LoopKind, readonly string[]>> = {
     'alarm-own',
     'air-proof',
     'air-proof.contact=alarm-own.in',
+    // The backup has a circuit of its own.
+    'mains-230-10',
+    'mains-230-10.out=lapwing.warm',
   ],
   enclosure: ['mains-230-10', 'ouzel', 'panel-k', 'air-valve-230'],
   room: ['mains-230-10', 'dipper', 'room-ntc10k', 'panel-heater-1500', 'hobby'],

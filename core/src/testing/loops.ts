@@ -30,6 +30,9 @@ export function device(id: string) {
   return found
 }
 
+/** A dry place without anything that may explode. */
+const site = { wet: 'dry', explosive: 'no' } as const
+
 /** Answers of a plausible loop of each kind: every required question, and little else. */
 export const plausible: Readonly<Record<LoopKind, Readonly<Record<string, Answer>>>> = {
   floor: {
@@ -41,6 +44,9 @@ export const plausible: Readonly<Record<LoopKind, Readonly<Record<string, Answer
     insulation: 'fair',
     supplyWater: 42,
     zone: 'edge',
+    screedKind: 'cement',
+    screedAge: 1000,
+    ...site,
   },
   boiler: {
     target: 21,
@@ -54,6 +60,7 @@ export const plausible: Readonly<Record<LoopKind, Readonly<Record<string, Answer
     fuel: 'gas',
     supplySchool: 'reset',
     through: 'boiler',
+    ...site,
   },
   pool: {
     users: 'animals',
@@ -65,7 +72,10 @@ export const plausible: Readonly<Record<LoopKind, Readonly<Record<string, Answer
     designOutdoor: -5,
     heater: 'called',
     cover: 'none',
+    bonding: 'yes',
+    aerosol: 'no',
     mainsAtHand: '230',
+    ...site,
   },
   fan: {
     occupants: 'animals',
@@ -77,6 +87,7 @@ export const plausible: Readonly<Record<LoopKind, Readonly<Record<string, Answer
     designOutdoor: 18,
     motor: 'ec',
     mainsAtHand: '230',
+    ...site,
   },
   enclosure: {
     target: 35,
@@ -88,6 +99,7 @@ export const plausible: Readonly<Record<LoopKind, Readonly<Record<string, Answer
     heat: 420,
     cooler: 'air',
     compressedAir: 'yes',
+    ...site,
   },
   room: {
     target: 21,
@@ -97,6 +109,7 @@ export const plausible: Readonly<Record<LoopKind, Readonly<Record<string, Answer
     insulation: 'fair',
     heater: 'electric',
     way: 'swing',
+    ...site,
   },
   'cold-room': {
     goods: 'fish',
@@ -109,6 +122,7 @@ export const plausible: Readonly<Record<LoopKind, Readonly<Record<string, Answer
     refrigerant: 'plain',
     defrost: 'coil',
     defrostMeans: 'electric',
+    ...site,
   },
   chiller: {
     target: -2,
@@ -120,6 +134,7 @@ export const plausible: Readonly<Record<LoopKind, Readonly<Record<string, Answer
     liquid: 'pg',
     glycol: 35,
     stages: 3,
+    ...site,
   },
   cabinet: {
     target: 45,
@@ -129,6 +144,7 @@ export const plausible: Readonly<Record<LoopKind, Readonly<Record<string, Answer
     insulation: 'good',
     designOutdoor: 16,
     way: 'swing',
+    ...site,
   },
   cabin: {
     sleeps: 'people',
@@ -140,6 +156,8 @@ export const plausible: Readonly<Record<LoopKind, Readonly<Record<string, Answer
     batteryAh: 100,
     chemistry: 'lead',
     coAlarm: 'yes',
+    chassis: 'chassis',
+    ...site,
   },
 }
 

@@ -33,6 +33,10 @@ export const answers = {
   insulation: 'fair',
   supplyWater: 42,
   zone: 'edge',
+  screedKind: 'cement',
+  screedAge: 1000,
+  wet: 'dry',
+  explosive: 'no',
 }
 
 /** An empty job with one warm floor surveyed, and nothing in its chain. */

@@ -1,3 +1,5 @@
+import type { Effect } from '../profile/deviceProfile'
+
 export type Practice = 'iec' | 'us'
 export type WireRole = 'line' | 'switched' | 'neutral' | 'earth' | 'control' | 'probe' | 'signal' | 'motor' | 'screen'
 
@@ -5,18 +7,33 @@ export interface Conductor {
   /** Letter code after IEC 60757, or `pair` for a probe cable. */
   readonly colour: string
   readonly colourName: string
-  readonly sizeMm2: number
+  /** Section, mm²; null where the table ends: never a smaller one in its stead. */
+  readonly sizeMm2: number | null
   readonly kind: string
+}
+
+/** What a wire does beside its role, as far as its colour tells it. */
+export interface Wear {
+  /** Which hot of several it is. */
+  readonly phase?: 1 | 2 | 3
+  /** Direct current: plus or minus. */
+  readonly pole?: '+' | '-'
+  /** Extra-low AC control circuit: its hot side, its return, or a call for this. */
+  readonly control?: 'hot' | 'return' | Effect
+  /** Both ends are marked for conductors at 75 °C. */
+  readonly marked75?: boolean
 }
 
 const names: Record<string, string> = {
   BN: 'brown',
   BK: 'black',
   BU: 'blue',
+  GY: 'grey',
   GNYE: 'green-yellow',
   WH: 'white',
   RD: 'red',
   GN: 'green',
+  YE: 'yellow',
   pair: 'probe pair',
   screened: 'screened pair',
   screen: 'screen',
@@ -48,20 +65,71 @@ const colours: Record<Practice, Record<WireRole, string>> = {
   },
 }
 
-/** Smallest copper for a fuse or breaker: amps, then mm². US sizes are 14, 12, 10, 8 AWG. */
-const bySize: Record<Practice, readonly (readonly [number, number])[]> = {
-  iec: [
-    [10, 1.5],
-    [16, 2.5],
-    [25, 4],
-    [32, 6],
-  ],
-  us: [
-    [15, 2.08],
-    [20, 3.31],
-    [30, 5.26],
-    [40, 8.37],
-  ],
+/** The hots, told apart. IEC 60445: brown, black, grey; common North American practice to 240 V: black, red, blue. */
+const phases: Record<Practice, readonly [string, string, string]> = {
+  iec: ['BN', 'BK', 'GY'],
+  us: ['BK', 'RD', 'BU'],
+}
+
+/** Plus and minus of a battery or a DC supply. */
+const poles = { '+': 'RD', '-': 'BK' } as const
+
+/** North American 24 V control wires by function: R hot, C return, W heat, Y cool, G fan. */
+const functions: Readonly<Partial<Record<'hot' | 'return' | Effect, string>>> = {
+  hot: 'RD',
+  return: 'BU',
+  element: 'WH',
+  fuel: 'WH',
+  'water-flow': 'WH',
+  cooling: 'YE',
+  'air-flow': 'GN',
+}
+
+type Sizes = readonly (readonly [amps: number, mm2: number])[]
+
+/** Smallest copper for a fuse or breaker of so many amps, up to where each table ends. */
+const tables: Readonly<Record<'iec' | 'us60' | 'us75', { readonly title: string; readonly sizes: Sizes }>> = {
+  iec: {
+    title:
+      'IEC 60364-5-52, copper, PVC 70 \u00b0C, air 30 \u00b0C, two loaded cores, reference method B2 (cable in conduit on a wall)',
+    sizes: [
+      [10, 1.5],
+      [16, 2.5],
+      [25, 4],
+      [32, 6],
+      [50, 10],
+      [63, 16],
+      [80, 25],
+      [100, 35],
+      [125, 50],
+    ],
+  },
+  us60: {
+    title: 'US practice, copper, 60 \u00b0C column; 14, 12 and 10 AWG held to 15, 20 and 30 A',
+    sizes: [
+      [15, 2.08],
+      [20, 3.31],
+      [30, 5.26],
+      [40, 8.37],
+      [55, 13.3],
+      [70, 21.2],
+      [85, 26.7],
+      [95, 33.6],
+      [100, 42.4],
+    ],
+  },
+  us75: {
+    title: 'US practice, copper, 75 \u00b0C column, terminals marked for it; 14, 12 and 10 AWG held to 15, 20 and 30 A',
+    sizes: [
+      [15, 2.08],
+      [20, 3.31],
+      [30, 5.26],
+      [50, 8.37],
+      [65, 13.3],
+      [85, 21.2],
+      [100, 26.7],
+    ],
+  },
 }
 const control: Record<Practice, number> = { iec: 0.75, us: 0.82 }
 const probe: Record<Practice, number> = { iec: 0.5, us: 0.52 }
@@ -73,11 +141,24 @@ const CONTROL_FUSE_A = 6
 export const gaugeOf: Readonly<Record<string, string>> = {
   '0.52': '20 AWG',
   '0.82': '18 AWG',
+  '1.31': '16 AWG',
   '2.08': '14 AWG',
   '3.31': '12 AWG',
   '5.26': '10 AWG',
   '8.37': '8 AWG',
+  '13.3': '6 AWG',
+  '21.2': '4 AWG',
+  '26.7': '3 AWG',
+  '33.6': '2 AWG',
+  '42.4': '1 AWG',
 }
+
+/** What is printed where a table ends. */
+export const OUTSIDE_TABLE = 'outside this table'
+
+/** A section as this practice says it. */
+export const sizeWords = (practice: Practice, mm2: number | null): string =>
+  mm2 === null ? OUTSIDE_TABLE : ((practice === 'us' ? gaugeOf[String(mm2)] : undefined) ?? `${mm2}\u00a0mm\u00b2`)
 
 const kinds: Readonly<Partial<Record<WireRole, string>>> = {
   probe: 'core of a screened pair',
@@ -86,17 +167,39 @@ const kinds: Readonly<Partial<Record<WireRole, string>>> = {
   motor: 'core of a screened motor cable',
 }
 
-/** Smallest section that this practice usually asks for behind a fuse or breaker of so many amps, mm². Local code decides. */
-export const usualSizeMm2 = (practice: Practice, protectionA: number): number =>
-  conductorFor('line', practice, protectionA).sizeMm2
+const tableOf = (practice: Practice, marked75 = false) =>
+  tables[practice === 'iec' ? 'iec' : marked75 ? 'us75' : 'us60']
 
-/** Conductor for a role: colour by practice, size by what protects the line. */
-export function conductorFor(role: WireRole, practice: Practice, protectionA: number): Conductor {
-  const colour = colours[practice][role]
-  const table = bySize[practice]
-  const mains = (table.find(([amps]) => protectionA <= amps) ?? table[table.length - 1]!)[1]
+/** Which table the usual size comes from, and up to how many amps it runs. */
+export function sizeTable(practice: Practice, marked75 = false): { readonly title: string; readonly mostA: number } {
+  const { title, sizes } = tableOf(practice, marked75)
+  return { title, mostA: sizes.at(-1)![0] }
+}
+
+/**
+ * Smallest section that this practice usually asks for behind a fuse or breaker of so many amps, mm²; null beyond the table: then it is
+ * worked out by whoever may. Local code decides.
+ */
+export const usualSizeMm2 = (practice: Practice, protectionA: number, marked75 = false): number | null =>
+  tableOf(practice, marked75).sizes.find(([amps]) => protectionA <= amps)?.[1] ?? null
+
+function colourOf(role: WireRole, practice: Practice, { phase, pole, control: call }: Wear): string {
+  if (role === 'earth' || role === 'probe' || role === 'signal' || role === 'screen') return colours[practice][role]
+  if (pole) return poles[pole]
+  if (role === 'control' && practice === 'us' && call) return functions[call] ?? colours.us.control
+  if (phase && role !== 'neutral') return phases[practice][phase - 1]!
+  return colours[practice][role]
+}
+
+/** Conductor for a role: colour by practice and by what it carries, size by what protects the line. */
+export function conductorFor(role: WireRole, practice: Practice, protectionA: number, wear: Wear = {}): Conductor {
+  const colour = colourOf(role, practice, wear)
   const thin = role === 'probe' || role === 'signal' || role === 'screen'
   const small = role === 'control' && protectionA <= CONTROL_FUSE_A
-  const sizeMm2 = thin ? probe[practice] : small ? control[practice] : mains
+  const sizeMm2 = thin
+    ? probe[practice]
+    : small
+      ? control[practice]
+      : usualSizeMm2(practice, protectionA, wear.marked75 ?? false)
   return { colour, colourName: names[colour] ?? colour, sizeMm2, kind: kinds[role] ?? 'single core' }
 }

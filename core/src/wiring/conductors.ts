@@ -6,21 +6,24 @@ import { type Practice, usualSizeMm2 } from './conductor'
 import type { Fed, WireRow } from './wireRow'
 import { contactLoad } from './contactLoad'
 import { assumedLengthM } from './rowVerdict'
-import { coreOhm } from './wireResistance'
+import { warmWireOhm } from './wireResistance'
 
 /** What one wire carries, what it loses, and what protects it. */
 export interface RowLoad {
   readonly row: WireRow
   readonly lengthM: number
   readonly assumed: boolean
-  readonly sizeMm2: number
+  /** Null where neither the table nor anybody tells it. */
+  readonly sizeMm2: number | null
   readonly currentA: number
+  /** What its fuse has to carry: in US practice loads that run for hours count 125 %, once. */
+  readonly designA: number
   /** Lost on this one wire. */
   readonly dropV: number
   /** Lost on this wire and one like it back. */
   readonly pairDropV: number
-  /** Section that this practice usually asks for behind its fuse; left out where nothing of this list protects it. */
-  readonly usualMm2?: number
+  /** Section that this practice usually asks for behind its fuse, null beyond its table; left out where nothing of this list protects it. */
+  readonly usualMm2?: number | null
 }
 
 /** Voltage that is left at a device, with the wires on the way there and back. */
@@ -49,6 +52,20 @@ function currentOf(device: ResolvedDevice, port: Port, volts: number): number {
   return port.kind === 'contact-in' ? port.wets.amps : 0
 }
 
+/** What US practice adds for what runs three hours and more. */
+const CONTINUOUS = 0.25
+
+/** Heating, cooling, pumps and fans may run for hours; coils and boards are no load to speak of. */
+const runsOn = (port: Port) =>
+  port.kind === 'load'
+    ? port.does !== 'none' && port.does !== 'light'
+    : port.kind === 'supply-in' && port.drawsVa >= RUNS_ON_VA
+/** From here a device with a supply of its own is a motor or a heater, VA. */
+const RUNS_ON_VA = 100
+
+const marked75 = (chain: ResolvedChain, { from, to }: WireRow) =>
+  [from, to].every(({ device }) => chain.devices.find(({ id }) => id === device)?.facts.marked75 === true)
+
 const portOf = (chain: ResolvedChain, key: string) => {
   const [id = '', port = ''] = key.split('.')
   const device = chain.devices.find((each) => each.id === id)
@@ -57,7 +74,7 @@ const portOf = (chain: ResolvedChain, key: string) => {
 }
 
 /**
- * Current and loss of each wire: the sum of what hangs on it, one way, R I by its length and section.
+ * Current and loss of each wire: the sum of what hangs on it, one way, R I by its length and section as warm stranded copper.
  * @param states lengths and sections that were written down; a wire without a length is taken as a short run
  */
 export function rowLoads(
@@ -70,10 +87,13 @@ export function rowLoads(
     const state = states[row.id]
     const lengthM = state?.lengthM ?? assumedLengthM
     const sizeMm2 = state?.sizeMm2 ?? row.conductor.sizeMm2
-    const currentA = row.serves.reduce((sum, key) => {
+    const served = row.serves.flatMap((key) => {
       const end = portOf(chain, key)
-      return sum + (end ? currentOf(end.device, end.port, row.fedBy?.volts ?? 24) : 0)
-    }, 0)
+      return end ? [{ amps: currentOf(end.device, end.port, row.fedBy?.volts ?? 24), runsOn: runsOn(end.port) }] : []
+    })
+    const currentA = served.reduce((sum, { amps }) => sum + amps, 0)
+    const hours = served.reduce((sum, { amps, runsOn: on }) => sum + (on ? amps : 0), 0)
+    const wireOhm = sizeMm2 === null ? 0 : warmWireOhm(lengthM, sizeMm2)
     const mains = row.circuit === 'mains' && row.fedBy !== undefined
     return {
       row,
@@ -81,9 +101,10 @@ export function rowLoads(
       assumed: state?.lengthM === undefined,
       sizeMm2,
       currentA,
-      dropV: coreOhm(lengthM, sizeMm2) * currentA,
-      pairDropV: 2 * coreOhm(lengthM, sizeMm2) * currentA,
-      ...(mains ? { usualMm2: usualSizeMm2(practice, row.fedBy.protectionA) } : {}),
+      designA: practice === 'us' ? currentA + CONTINUOUS * hours : currentA,
+      dropV: wireOhm * currentA,
+      pairDropV: 2 * wireOhm * currentA,
+      ...(mains ? { usualMm2: usualSizeMm2(practice, row.fedBy.protectionA, marked75(chain, row)) } : {}),
     }
   })
 }

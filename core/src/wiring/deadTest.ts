@@ -21,6 +21,8 @@ export interface DeadTestVerdict {
   readonly next: string
   /** True closes the first-live block. False never opens it: one test can forbid, none can permit. */
   readonly forbidsEnergising: boolean
+  /** Not decided yet, and no failure: first live waits until it is. */
+  readonly holds?: true
 }
 
 const MEG = 1e6

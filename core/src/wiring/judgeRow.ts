@@ -13,7 +13,8 @@ export function judgeRow(
   readonly limitOhm: number
   readonly lengthM: number
   readonly assumed: boolean
-  readonly sizeMm2: number
+  /** Null where neither the table nor anybody tells it. */
+  readonly sizeMm2: number | null
 } {
   const state = loop.wiring.rows[row.id]
   const lengthM = state?.lengthM ?? assumedLengthM

@@ -1,4 +1,5 @@
 import type { ResolvedChain, ResolvedDevice } from '../job/chain'
+import type { SupplyOutPort } from '../profile/deviceProfile'
 import { supplyOf } from './powerPath'
 
 /** Where the energy of a wire comes from in the end: what has to be off and locked before a hand goes to it. */
@@ -9,6 +10,22 @@ export interface Source {
   /** `own`: the device is fed by a circuit that is not in this list, such as a boiler's own. */
   readonly kind: 'circuit' | 'battery' | 'own'
   readonly volts?: number
+  /** Its conductors as they are called there: hots, then neutral and earth where it has them. */
+  readonly feet?: { readonly hots: readonly string[]; readonly neutral?: string; readonly earth?: string }
+}
+
+/** The hots, the neutral and the earth of what a supply gives, by the labels of its terminals. */
+function feetOf({ facts }: ResolvedDevice, out: SupplyOutPort): NonNullable<Source['feet']> {
+  const label = (terminal: string) => facts.terminals[terminal]?.label ?? terminal
+  const hots = [out.line, out.l2, out.l3, ...(out.midpoint === undefined ? [] : [out.neutral])].filter(
+    (each) => each !== undefined,
+  )
+  const neutral = out.midpoint ?? out.neutral
+  return {
+    hots: hots.map(label),
+    ...(neutral === out.earth ? {} : { neutral: label(neutral) }),
+    ...(out.earth === undefined ? {} : { earth: label(out.earth) }),
+  }
 }
 
 /** The root that feeds a device: through transformers, power supplies and drives up to a circuit, a battery, or its own unknown feed. */
@@ -18,7 +35,12 @@ export function sourceOf(chain: ResolvedChain, device: ResolvedDevice, seen: Rea
   const out = Object.values(device.facts.ports).find((port) => port.kind === 'supply-out')
   const named = { device: device.id, tag: device.tag, name: device.name }
   if (device.facts.category !== 'supply' || out?.kind !== 'supply-out') return { ...named, kind: 'own' }
-  return { ...named, kind: out.batteryAh === undefined ? 'circuit' : 'battery', volts: out.volts }
+  return {
+    ...named,
+    kind: out.batteryAh === undefined ? 'circuit' : 'battery',
+    volts: out.volts,
+    feet: feetOf(device, out),
+  }
 }
 
 /** The source that counts as the loop's own: what feeds its controller, or the first contact of one that needs no feed. */

@@ -1,7 +1,8 @@
 import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../job/chain'
 import type { RowState } from '../job/documents'
 import { callPaths, lineVoltage, type PowerPath, powerPaths, supplyOf } from './powerPath'
-import { conductorFor, type Practice, type WireRole } from './conductor'
+import type { Effect } from '../profile/deviceProfile'
+import { conductorFor, type Practice, type Wear, type WireRole } from './conductor'
 import { feedersOf } from './feeders'
 import { mainSource, sourceOf, type Source } from './sources'
 import { supplyVariant } from './supplyVariant'
@@ -20,6 +21,12 @@ interface Carries {
   readonly source: Source | undefined
   readonly protectionA: number
   readonly fedBy?: Fed
+  /** Direct current: plus and minus are told apart. */
+  readonly dc?: boolean
+  /** Two hots and no neutral between load and supply. */
+  readonly split?: boolean
+  /** What its load does, where it is a control circuit. */
+  readonly does?: Effect | 'hot'
 }
 
 type End = readonly [device: ResolvedDevice, terminal: string]
@@ -45,7 +52,15 @@ class Rows {
     readonly practice: Practice,
   ) {}
 
-  row(connection: string, from: End, to: End, role: WireRole, carries: Carries, more: Partial<Draft> = {}): Draft {
+  row(
+    connection: string,
+    from: End,
+    to: End,
+    role: WireRole,
+    carries: Carries,
+    more: Partial<Draft> = {},
+    phase?: Wear['phase'],
+  ): Draft {
     const [a, b] = [end(from), end(to)]
     const { circuit, source, protectionA, fedBy } = carries
     const worn: WireRole =
@@ -61,7 +76,13 @@ class Rows {
       role,
       circuit,
       source,
-      conductor: conductorFor(worn, this.practice, protectionA),
+      conductor: conductorFor(worn, this.practice, protectionA, {
+        ...(phase === undefined ? {} : { phase }),
+        ...(carries.dc ? { pole: role === 'neutral' ? '-' : '+' } : {}),
+        ...(worn === 'control' ? { control: calls(role, carries.does) } : {}),
+        marked75: [from, to].every(([device]) => device.facts.marked75 === true),
+      }),
+      ...(phase === undefined ? {} : { phase }),
       connection,
       serves: [],
       ...(fedBy === undefined || role === 'earth' ? {} : { fedBy }),
@@ -112,9 +133,15 @@ class Rows {
       source: sourceOf(this.chain, device),
       protectionA: port.protectionA,
       fedBy: { tag: device.tag, volts: port.volts, protectionA: port.protectionA },
+      dc: port.current === 'dc',
+      split: port.midpoint !== undefined,
     }
   }
 }
+
+/** What a wire of an extra-low control circuit is there for. */
+const calls = (role: WireRole, does: Carries['does']): NonNullable<Wear['control']> =>
+  role === 'neutral' ? 'return' : role === 'line' ? 'hot' : (does ?? 'none')
 
 /** Rules that make rows of a connection; each looks at the ports alone. */
 type RowRule = (connection: ResolvedConnection, rows: Rows) => Draft[]
@@ -211,18 +238,20 @@ function feedRows(
   carries: Carries,
   withLine = true,
   motor?: Partial<Draft>,
+  withReturn = true,
 ): Draft[] {
-  const wire = (key: keyof Feet, as: WireRole): Draft[] => {
+  const wire = (key: keyof Feet, as: WireRole, phase?: Wear['phase']): Draft[] => {
     const [a, b] = [from[1][key], to[1][key]]
     if (a === undefined || b === undefined) return []
     const role = motor && as !== 'earth' ? 'motor' : as
-    return [rows.row(connection, [from[0], a], [to[0], b], role, carries, motor)]
+    return [rows.row(connection, [from[0], a], [to[0], b], role, carries, motor, motor ? undefined : phase)]
   }
+  const several = carries.split === true || (from[1].l2 !== undefined && to[1].l2 !== undefined)
   return [
-    ...(withLine ? wire('line', 'line') : []),
-    ...wire('l2', 'line'),
-    ...wire('l3', 'line'),
-    ...wire('neutral', 'neutral'),
+    ...(withLine ? wire('line', 'line', several ? 1 : undefined) : []),
+    ...wire('l2', 'line', 2),
+    ...wire('l3', 'line', 3),
+    ...(withReturn ? (carries.split ? wire('neutral', 'line', 2) : wire('neutral', 'neutral')) : []),
     ...wire('earth', 'earth'),
   ]
 }
@@ -280,8 +309,10 @@ function lineOf(rows: Rows, line: PowerPath): Draft[] {
   const volts = lineVoltage(chain, line)?.volts ?? supply?.port.volts ?? loadPort.load.volts
   const moved = supply?.port.movedBy !== undefined
   const carries: Carries = supply
-    ? rows.given(supply.device, supply.portId)
+    ? { ...rows.given(supply.device, supply.portId), does: loadPort.does }
     : {
+        does: loadPort.does,
+        dc: lineVoltage(chain, line)?.current === 'dc',
         circuit: volts > EXTRA_LOW_V ? 'mains' : 'extra-low',
         source: fed && sourceOf(chain, fed.device),
         protectionA: protectionOf(chain, fed?.device) ?? 10,
@@ -294,12 +325,24 @@ function lineOf(rows: Rows, line: PowerPath): Draft[] {
     const { id, fromDevice, fromPort, toDevice, toPort } = connection
     const into = toPort.kind === 'contact' ? toPort.common : toPort.kind === 'load' ? toPort.line : ''
     const role = motor ? 'motor' : fromPort.kind === 'supply-out' ? 'line' : 'switched'
-    return rows.row(id, [fromDevice, makeOf(connection)], [toDevice, into], role, carries, motor)
+    const from: End = [fromDevice, makeOf(connection)]
+    return rows.row(id, from, [toDevice, into], role, carries, motor, carries.split && !motor ? 1 : undefined)
   })
   const last = connections[0]!.id
   if (supply) {
-    const back = feedRows(rows, last, [supply.device, supply.port], [load, loadPort], carries, false, motor)
-    return [...along, ...back, ...(motor ? [motorScreen(rows, last, supply.device, load, carries, motor)] : [])]
+    const second = line.contacts.filter(({ port }) => port.second !== undefined)
+    const [from, to] = [
+      [supply.device, supply.port],
+      [load, loadPort],
+    ] as const
+    const back = feedRows(rows, last, from, to, carries, false, motor, second.length === 0)
+    const other = second.length > 0 ? otherLeg(rows, last, supply, second, load, loadPort.neutral, carries) : []
+    return [
+      ...along,
+      ...other,
+      ...back,
+      ...(motor ? [motorScreen(rows, last, supply.device, load, carries, motor)] : []),
+    ]
   }
   // A contact that feeds the line itself has the way back on the same device.
   return fed
@@ -314,6 +357,32 @@ function lineOf(rows: Rows, line: PowerPath): Draft[] {
         ),
       ]
     : along
+}
+
+/** The other leg of a line, through the second pole of every contact that has one, in the order in which the current meets them. */
+function otherLeg(
+  rows: Rows,
+  connection: string,
+  supply: { readonly device: ResolvedDevice; readonly port: { readonly neutral: string } },
+  contacts: PowerPath['contacts'],
+  load: ResolvedDevice,
+  into: string,
+  carries: Carries,
+): Draft[] {
+  const role: WireRole = carries.split ? 'line' : 'neutral'
+  const feet: readonly (readonly [End | undefined, End | undefined])[] = [
+    [undefined, [supply.device, supply.port.neutral]],
+    ...contacts.map(({ device, port: { second } }): readonly [End, End] => [
+      [device, second!.common],
+      [device, second!.make],
+    ]),
+    [[load, into], undefined],
+  ]
+  return feet.slice(1).map(([to], i) => {
+    const from = feet[i]![1]!
+    const wears: WireRole = carries.split && i > 0 ? 'switched' : role
+    return rows.row(connection, from, to!, wears, carries, {}, carries.split ? 2 : undefined)
+  })
 }
 
 const protectionOf = (chain: ResolvedChain, device: ResolvedDevice | undefined) => {
@@ -345,6 +414,7 @@ function callRows(rows: Rows): Draft[] {
       circuit: classOf([load, loadPort.a]) ?? 'extra-low',
       source: sourceOf(chain, load),
       protectionA: 0,
+      does: loadPort.does,
     }
     const out = heads.flatMap((head) =>
       head.kind === 'supply'
@@ -355,7 +425,7 @@ function callRows(rows: Rows): Draft[] {
               [load, loadPort.a],
               [head.device, head.port.common],
               'control',
-              carries,
+              { ...carries, does: 'hot' },
               head.kind === 'fed'
                 ? { forbidden: `${head.device.tag} puts its own voltage out: ${load.tag} wants a dry contact.` }
                 : {},

@@ -21,7 +21,26 @@ const iec60228: readonly (readonly [areaMm2: number, class2: number, class5: num
   [16, 1.15, 1.21],
   [25, 0.727, 0.78],
   [35, 0.524, 0.554],
+  [50, 0.387, 0.386],
 ]
+
+/** Stranded uncoated copper at 75 °C by trade gauge, mΩ/m: section, resistance. Source: US direct-current resistance table for stranded copper. */
+const gauges75C: readonly (readonly [areaMm2: number, milliohm: number])[] = [
+  [0.82, 26.1],
+  [1.31, 16.4],
+  [2.08, 10.3],
+  [3.31, 6.5],
+  [5.26, 4.07],
+  [8.37, 2.551],
+  [13.3, 1.608],
+  [21.2, 1.01],
+  [26.7, 0.802],
+  [33.6, 0.634],
+  [42.4, 0.505],
+]
+/** Temperature of that table, and of a loaded PVC cable, °C. */
+const GAUGE_TABLE_C = 75
+const WARM_C = 70
 
 /** Sections that the standard lists, mm². */
 export const tradeSizesMm2 = iec60228.map(([area]) => area)
@@ -52,9 +71,35 @@ export function coreOhm(
 }
 
 /**
- * Highest resistance that still proves a row: 1.2 × core + 0.3 ohm for joints and meter tips that were not nulled.
- * Source: field data cont.limit (IEC 60228 and practice), cont.leads.
+ * Stranded copper as it is pulled in, ohm: class 5 at its highest; trade gauges by their own table; a section in neither as pure copper
+ * and what fine strands add to it (field data wire.extra, high end).
  */
-export function continuityLimitOhm(lengthM: number, areaMm2: number, data: FieldData): number {
-  return 1.2 * coreOhm(lengthM, areaMm2) + 0.1 + fieldValue(data, 'cont.leads').typical
+function strandedOhm(lengthM: number, areaMm2: number, conductorC: number): number {
+  const gauge = gauges75C.find(([area]) => area === areaMm2)
+  if (gauge)
+    return (
+      ((gauge[1] / 1000) * lengthM * (1 + PER_KELVIN * (conductorC - 20))) / (1 + PER_KELVIN * (GAUGE_TABLE_C - 20))
+    )
+  return tradeSizesMm2.includes(areaMm2)
+    ? coreOhm(lengthM, areaMm2, conductorC, 'class5')
+    : FINE_STRANDS * coreOhm(lengthM, areaMm2, conductorC)
+}
+const FINE_STRANDS = 1.16
+
+/** A wire that carries its load, where no better is known: warm stranded copper (70 °C), ohm. */
+export const warmWireOhm = (lengthM: number, areaMm2: number): number => strandedOhm(lengthM, areaMm2, WARM_C)
+
+/** A wire as it is measured dead: stranded copper at 20 °C, ohm. */
+export const coldWireOhm = (lengthM: number, areaMm2: number): number => strandedOhm(lengthM, areaMm2, 20)
+
+/** Clamps and joints at both ends of a row, ohm. */
+const JOINTS_OHM = 0.1
+
+/**
+ * Highest resistance that still proves a row: stranded copper at 20 °C, its joints, and meter leads that were not nulled. A section that
+ * nobody knows is given nothing for its length.
+ * Source: IEC 60228 class 5; field data cont.leads.
+ */
+export function continuityLimitOhm(lengthM: number, areaMm2: number | null, data: FieldData): number {
+  return (areaMm2 === null ? 0 : coldWireOhm(lengthM, areaMm2)) + JOINTS_OHM + fieldValue(data, 'cont.leads').typical
 }

@@ -23,6 +23,8 @@ export interface WireRow {
   readonly from: WireEnd
   readonly to: WireEnd
   readonly role: WireRole
+  /** Which hot it is, where there are several. */
+  readonly phase?: 1 | 2 | 3
   /** By what it carries, not by what its terminals are rated for. */
   readonly circuit: 'mains' | 'extra-low'
   readonly conductor: Conductor

@@ -231,6 +231,9 @@ export const resetSavingEntry = defineCalculation<ResetSavingInput>({
       { least: 1, most: 50 },
     ),
     dropK: difference('Supply to return', { min: 0 }),
+    designDayC: optional(
+      temperature('Full drop at', { hint: 'Outdoor temperature of the full load: the drop then goes with the load' }),
+    ),
     dewPointC: optional(temperature('Condenses under', { default: usualDewPointC })),
   },
   outputs: {
@@ -243,7 +246,7 @@ export const resetSavingEntry = defineCalculation<ResetSavingInput>({
     hoursShutDown: number('Hours shut down with a load', 'hours'),
   },
   formula:
-    'each hour with room > outdoor: (H (room − outdoor) + pipe loss × (supply − drop/2 − around))/efficiency(supply − drop); the pipe never gains; hours shut down take nothing',
+    'each hour with room > outdoor: (H (room − outdoor) + pipe loss × (supply − drop/2 − around))/efficiency(supply − drop); with a day of full load: drop × (room − outdoor)/(room − that day); the pipe never gains; hours shut down take nothing and count as nothing saved',
   source: 'heat balance; dew point by field data return.cond',
   cautions: ['The losses are estimates: take the saving as a range, a third either way.'],
   examples: [
@@ -258,9 +261,14 @@ export const resetSavingEntry = defineCalculation<ResetSavingInput>({
       source: 'by hand: 10 × (2000 + 225)/0.95 and 10 × (2000 + 158.33)/0.95',
     },
     {
+      given: { ...mild, hourlyOutdoorC: Array.from({ length: 10 }, () => 0), designDayC: -20 },
+      gives: { fixedKwh: 23.552632, resetKwh: 22.850877, hoursCondensing: 10 },
+      source: 'by hand: half load, drop 5 K: 10 × (2000 + 237.5)/0.95 and 10 × (2000 + 170.83)/0.95',
+    },
+    {
       given: { ...mild, hourlyOutdoorC: [0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 18, 18, 18, 18, 18], shutdownAboveC: 16 },
-      gives: { fixedKwh: 25.657895, resetKwh: 22.719298, hoursShutDown: 5 },
-      source: 'by hand: the fixed supply adds 5 × (200 + 225)/0.95, the line nothing',
+      gives: { fixedKwh: 23.421053, resetKwh: 22.719298, savingPercent: 2.996255, hoursShutDown: 5 },
+      source: 'by hand: as before; the five warm hours are shut down, and not saved',
     },
   ],
   run: resetSaving,

@@ -1,3 +1,4 @@
+import { airSensible } from '../../plant/airSensible'
 import { brineProperties, type Fluid, fluids } from '../../plant/brine'
 import { moistAir, moistAirRange, STANDARD_PRESSURE_PA } from '../../plant/moistAir'
 import { poolEvaporation, type PoolLossInput } from '../../plant/poolEvaporation'
@@ -427,4 +428,46 @@ export const airState = defineCalculation<{ temperatureC: number; humidityPercen
             ],
     }
   },
+})
+
+export const airSensibleEntry = defineCalculation<{
+  flowM3PerH: number
+  dropK: number
+  temperatureC?: number
+  pressurePa?: number
+}>({
+  id: 'air.sensible',
+  title: 'Heat that moved air carries',
+  find: 'ventilation heat loss fan filter air flow m3/h cfm sensible kw per kelvin',
+  inputs: {
+    flowM3PerH: number('Air', 'airFlow', { min: 0, max: 1e7 }),
+    dropK: difference('Warmer by'),
+    temperatureC: optional(temperature('Of the air', { min: -100, max: 200, default: 20 })),
+    pressurePa: optional(number('Pressure', 'pressure', { over: 0, max: 1e7, default: STANDARD_PRESSURE_PA })),
+  },
+  outputs: {
+    powerW: number('Carries', 'power'),
+    wPerK: number('For each kelvin', 'loss'),
+  },
+  formula: 'P = ρ cp V ΔT/3600, ρ = p/(287.05 T), cp 1006 J/kgK',
+  source: 'dry air as an ideal gas; moisture carries more',
+  cautions: ['Rotating fans start by themselves: guard on.'],
+  examples: [
+    {
+      given: { flowM3PerH: 1000, dropK: 10 },
+      gives: { powerW: 3364.8417, wPerK: 336.48417 },
+      source: 'by hand: 1.20409 kg/m³ × 1006 × 1000/3600 × 10',
+    },
+    {
+      given: { flowM3PerH: 160, dropK: 3 },
+      gives: { powerW: 161.5124 },
+      source: 'by hand: a filter fan with the hall 3 K under the cabinet',
+    },
+    {
+      given: { flowM3PerH: 1000, dropK: 10, temperatureC: 0, pressurePa: 90_000 },
+      gives: { powerW: 3207.5928 },
+      source: 'by hand: 1.14784 kg/m³',
+    },
+  ],
+  run: ({ flowM3PerH, dropK, temperatureC, pressurePa }) => airSensible(flowM3PerH, dropK, temperatureC, pressurePa),
 })

@@ -5,10 +5,13 @@ import type { Effect } from '../../profile/deviceProfile'
 import { factsOfKind } from '../../survey/kindFacts'
 import { limitersOf, limitersOnCommand, ownGuard } from '../../wiring/guards'
 import { callPaths, powerPaths } from '../../wiring/powerPath'
+import { screedMostC, screedWaitDays } from '../../survey/kinds/screedQuestions'
 import { controlOutputs, reachOf } from '../../wiring/reach'
+import { isValve } from '../../wiring/valves'
 import type { LoopContext } from '../context'
 import type { Finding } from '../finding'
-import { lookAgain, note, type Rule, stop } from './rule'
+import type { SafetyFigures } from '../safetyWords'
+import { lookAgain, note, type Rule, stop, told } from './rule'
 
 interface Heater {
   readonly device: ResolvedDevice
@@ -150,7 +153,10 @@ const limiterSetting: Rule = (context) => {
 const floorLimiterLow: Rule = ({ chain, words, data, survey, loop }) => {
   if (!survey?.floor && !factsOfKind(loop.kind).limiterFor.includes('water-flow')) return []
   if (survey && !survey.floor) return []
-  const highest = fieldValue(data, 'screed.max.cement').high
+  // An electric mat in adhesive, dry boards: their maker tells.
+  if (loop.survey.answers['screedKind'] === 'none') return []
+  const highest = screedMostC(loop.survey.answers, data)
+  const known = loop.survey.answers['screedKind'] !== undefined
   const usual = words.say(fieldValue(data, 'floor.limiter').typical, 'temperature', 0)
   return chain.devices.flatMap((device): Finding[] => {
     if (!device.facts.limiter || device.dialC === undefined || device.dialC <= highest) return []
@@ -158,7 +164,7 @@ const floorLimiterLow: Rule = ({ chain, words, data, survey, loop }) => {
       stop('C014_LIMITER_TOO_HIGH', {
         about: device.id,
         head: `${device.tag} is set over the screed\u2019s limit.`,
-        reason: `${words.say(device.dialC, 'temperature', 0)} at the pipe; cement screed takes ${words.say(highest, 'temperature', 0)}, calcium sulphate ${words.say(fieldValue(data, 'screed.max.casulphate').high, 'temperature', 0)} (EN 1264-4).`,
+        reason: `${words.say(device.dialC, 'temperature', 0)} at the pipe; ${known ? 'this screed' : 'a screed of unknown kind'} takes ${words.say(highest, 'temperature', 0)} (EN 1264-4).`,
         remedy: `Set it to ${usual} or lower.`,
         fix: {
           do: 'set-device',
@@ -170,6 +176,86 @@ const floorLimiterLow: Rule = ({ chain, words, data, survey, loop }) => {
     ]
   })
 }
+
+/** Whether a limiter takes a pump off by a contact in the pump’s own line: a valve that loses its voltage stays where it is. */
+const stopsFloorPump = (chain: LoopContext['chain'], limiter: ResolvedDevice) =>
+  powerPaths(chain).some(
+    (line) =>
+      line.load.facts.category === 'load' &&
+      Object.values(line.load.facts.ports).some((port) => port.kind === 'load' && port.load.kind === 'motor') &&
+      !isValve(line.load) &&
+      limitersOf(chain, line).some(({ device }) => device === limiter),
+  )
+
+/** A boiler, a valve or a line that feeds a floor: the pipe to it has a limiter of its own, whatever guards the boiler. */
+const floorSupplyLimited: Rule = (context) => {
+  const { loop, chain, data } = context
+  const { answers } = loop.survey
+  if (loop.kind !== 'boiler' || answers['emitter'] !== 'floor' || answers['screedKind'] === 'none') return []
+  const mostC = screedMostC(answers, data)
+  const holds = chain.devices.some(
+    (device) =>
+      device.facts.limiter !== undefined &&
+      device.facts.limiter.opens !== 'fall' &&
+      (device.dialC ?? Infinity) <= mostC &&
+      stopsFloorPump(chain, device),
+  )
+  return holds
+    ? []
+    : [
+        told(context, 'C131_FLOOR_SUPPLY_UNLIMITED', 'floor', {
+          mostC,
+          known: answers['screedKind'] !== undefined,
+        }),
+      ]
+}
+
+const screedOld: Rule = (context) => {
+  const { answers } = context.loop.survey
+  const waitDays = screedWaitDays(answers, context.data)
+  const days = answers['screedAge']
+  return waitDays !== undefined && typeof days === 'number' && days < waitDays
+    ? [told(context, 'C132_SCREED_YOUNG', 'site', { days, waitDays }, { stage: 'survey' })]
+    : []
+}
+
+/** What a limiter guards where overshoot is dangerous, by the kind of loop and what the load does. */
+function dangerOf(
+  { loop }: LoopContext,
+  does: Effect,
+): SafetyFigures<'C133_LIMITER_RESETS_ITSELF'>['what'] | undefined {
+  if (loop.kind === 'cabinet') return 'oven'
+  if (loop.kind === 'floor') return 'floor'
+  if (does === 'fuel') return 'fuel'
+  return does === 'element' && (loop.kind === 'pool' || loop.kind === 'boiler') ? 'liquid' : undefined
+}
+
+const resetsByHand: Rule = (context) =>
+  heatersOf(context).flatMap(({ device, does, limiters, onCommand }): Finding[] => {
+    const what = dangerOf(context, does)
+    if (!what) return []
+    return [...new Set([...limiters, ...onCommand])]
+      .filter(({ facts }) => facts.limiter?.opens !== 'fall' && facts.limiter?.reset === 'self')
+      .map((limiter) =>
+        told(context, 'C133_LIMITER_RESETS_ITSELF', limiter.id, { limiter: limiter.tag, load: device.tag, what }),
+      )
+  })
+
+/** A load between two hots that is broken in one: the other stays live at it. */
+const bothLegsBroken: Rule = (context) =>
+  powerPaths(context.chain).flatMap(({ load, portId, loadPort, contacts, supply }): Finding[] => {
+    if (supply?.port.midpoint === undefined || loadPort.does !== 'element' || contacts.length === 0) return []
+    if (contacts.some(({ port }) => port.second !== undefined)) return []
+    return [
+      told(
+        context,
+        'C142_ONE_LEG_LIVE',
+        `${load.id}.${portId}`,
+        { load: load.tag, contact: contacts.map(({ device }) => device.tag).join(', ') },
+        { severity: 'look-again' },
+      ),
+    ]
+  })
 
 /** A limiter far over what it guards lets too much through; one under the working point trips every day. */
 const limiterNearTarget: Rule = ({ chain, survey, words, loop, data }) => {
@@ -264,5 +350,9 @@ export const guardRules: readonly Rule[] = [
   floorLimiterLow,
   limiterNearTarget,
   supplyUnderLimiter,
+  floorSupplyLimited,
+  screedOld,
+  resetsByHand,
+  bothLegsBroken,
   restKept,
 ]

@@ -6,7 +6,10 @@ import { limitersOf } from '../../wiring/guards'
 import { lineOfOutput } from '../../wiring/outputPath'
 import { conventionWords } from '../../control/conventionWords'
 import { translate } from '../../control/translate'
+import { plansOf } from '../../job/behaviour'
+import type { LoopContext } from '../context'
 import { consequences } from '../consequences'
+import { workingRange } from '../settings/workingRange'
 import { type Finding, TEST_FAILED } from '../finding'
 import { eachPlan, eachSwitching, type Rule } from './rule'
 import { failed, proofTests } from '../../proof/proofTests'
@@ -74,22 +77,42 @@ const swingInLimits = eachSwitching((plan, { words }) => {
   ]
 })
 
-const alarmOutsideBand = eachSwitching((plan, { words }) => {
-  const top = Math.max(plan.onC, plan.offC)
-  if (plan.alarmHighC === undefined || plan.alarmHighC > top) return []
-  return [
-    {
-      code: 'C022_ALARM_INSIDE_BAND',
-      severity: 'look-again',
-      safety: false,
-      stage: 'set',
-      about: plan.id,
-      head: 'Alarm inside the working band.',
-      reason: `Alarm at ${words.say(plan.alarmHighC, 'temperature')}, the output works up to ${words.say(top, 'temperature')}.`,
-      remedy: `Raise the alarm over ${words.say(top, 'temperature')}.`,
-    },
-  ]
-})
+/** An alarm that comes while everything works as planned, high or low, whatever way the output is controlled. */
+const alarmOutsideBand: Rule = (context) => {
+  const { words, loop } = context
+  const seen = new Set<string>()
+  return plansOf(loop.settings.planned).flatMap((plan): Finding[] => {
+    if (seen.has(plan.id)) return []
+    // Stages of one controller by one probe have one alarm and work over all of their scale.
+    const rungs = rungsOf(loop.settings.planned, plan.id)
+    for (const { id } of rungs) seen.add(id)
+    const alarms = rungs.length > 0 ? rungs : [plan]
+    const highs = alarms.flatMap(({ alarmHighC }) => alarmHighC ?? [])
+    const lows = alarms.flatMap(({ alarmLowC }) => alarmLowC ?? [])
+    const [bottomC, topC] = workingRange(context, plan)
+    const highC = highs.length > 0 ? Math.max(...highs) : undefined
+    const lowC = lows.length > 0 ? Math.min(...lows) : undefined
+    const high = highC !== undefined && highC <= topC
+    const low = lowC !== undefined && lowC >= bottomC
+    if (!high && !low) return []
+    return [
+      {
+        code: 'C022_ALARM_INSIDE_BAND',
+        severity: 'look-again',
+        safety: false,
+        stage: 'set',
+        about: plan.id,
+        head: 'Alarm inside the working band.',
+        reason: high
+          ? `Alarm at ${words.say(highC, 'temperature')}, the output works up to ${words.say(topC, 'temperature')}.`
+          : `Low alarm at ${words.say(lowC!, 'temperature')}, the output works down to ${words.say(bottomC, 'temperature')}.`,
+        remedy: high
+          ? `Raise the alarm over ${words.say(topC, 'temperature')}.`
+          : `Bring the low alarm under ${words.say(bottomC, 'temperature')}.`,
+      },
+    ]
+  })
+}
 
 const swingResolved = eachSwitching((plan, { chain, words, data }) => {
   const display = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller?.display
@@ -149,11 +172,20 @@ const offsetSmall = eachPlan((plan, { words, data }) => {
   ]
 })
 
-const probeFaultSafe = eachPlan((plan, { chain }) => {
+/** Whether the trip of a limiter was tested and good. */
+const limiterProved = (context: LoopContext, limiter: string): boolean =>
+  Object.values(context.loop.proof.readings).some(({ test }) => test === `limiter/${limiter}`) &&
+  proofTests(context).some(({ id, result }) => id === `limiter/${limiter}` && result.verdict === 'good')
+
+const probeFaultSafe = eachPlan((plan, context) => {
+  const { chain } = context
   // A fixed duty is no more than what the plant needs on average; on and the last value are.
   if (plan.probeFault === 'off' || plan.probeFault === 'duty' || plan.action !== 'heating') return []
   const line = lineOfOutput(chain, plan.output)
-  const guarded = line && limitersOf(chain, line).length > 0
+  const guards = line ? limitersOf(chain, line) : []
+  const guarded = guards.length > 0
+  // What the limiter was proved to hold it may hold.
+  if (guarded && guards.every(({ device }) => limiterProved(context, device.id))) return []
   return [
     {
       code: 'C041_HEATS_ON_PROBE_FAULT',
@@ -165,7 +197,7 @@ const probeFaultSafe = eachPlan((plan, { chain }) => {
       reason: guarded
         ? 'Only the limiter then holds it, and its trip is not proved.'
         : 'Nothing but this probe holds it.',
-      remedy: 'Choose off on probe fault.',
+      remedy: guarded ? 'Choose off on probe fault, or prove the limiter first.' : 'Choose off on probe fault.',
       fix: { do: 'plan', plan: plan.id, change: { probeFault: 'off' }, say: 'Set probe fault to off' },
     },
   ]

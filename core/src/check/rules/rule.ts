@@ -3,6 +3,7 @@ import type { Answer } from '../../job/documents'
 import type { Stage } from '../../survey/hazards'
 import type { LoopContext } from '../context'
 import type { Finding, Severity } from '../finding'
+import { sayFinding, type SafetyCode, type SafetyFigures } from '../safetyWords'
 
 /** A rule looks at a loop and tells what it finds; rules are a list, in the order of the stages. */
 export type Rule = (context: LoopContext) => Finding[]
@@ -29,6 +30,24 @@ const made =
 export const stop = made('stop', true)
 export const lookAgain = made('look-again', false)
 export const note = made('note', false)
+
+/** A finding as its code and figures; the sentences are made of them elsewhere. A stop where no other severity is named. */
+export const told = <C extends SafetyCode>(
+  context: Pick<LoopContext, 'words'>,
+  code: C,
+  about: string,
+  figures: SafetyFigures<C>,
+  { severity = 'stop', stage = 'match', ...more }: Partial<Pick<Finding, 'severity' | 'stage' | 'fix'>> = {},
+): Finding => ({
+  code,
+  severity,
+  safety: severity === 'stop',
+  stage,
+  about,
+  figures,
+  ...sayFinding(code, figures, context.words),
+  ...more,
+})
 
 /** An answer of the survey as text. */
 export const answered = ({ loop }: Pick<LoopContext, 'loop'>, question: string): Answer | undefined =>

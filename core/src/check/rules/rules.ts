@@ -1,3 +1,4 @@
+import { airRules } from './airRules'
 import { chainRules } from './chainRules'
 import { controllerRules } from './controllerRules'
 import { guardRules } from './guardRules'
@@ -8,10 +9,13 @@ import { settingRules } from './settingRules'
 import { siteRules } from './siteRules'
 import { stageRules } from './stageRules'
 import { supplyRules } from './supplyRules'
+import { waterRules } from './waterRules'
 import { wireRules } from './wireRules'
 
 const rules: readonly Rule[] = [
   ...siteRules,
+  ...airRules,
+  ...waterRules,
   ...chainRules,
   ...supplyRules,
   ...probeRules,

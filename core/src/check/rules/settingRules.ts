@@ -7,7 +7,7 @@ import type { LoopContext } from '../context'
 import type { Finding } from '../finding'
 import { bandView } from '../settings/bandView'
 import { ownerView } from '../settings/ownerView'
-import { answered, eachPlan, lookAgain, note, type Rule, stop } from './rule'
+import { eachPlan, lookAgain, note, type Rule } from './rule'
 
 const controllers = ({ chain }: LoopContext) => chain.devices.filter(({ facts }) => facts.controller !== undefined)
 
@@ -52,40 +52,6 @@ const leftOtherwise: Rule = (context) =>
           ],
     ),
   )
-
-/** Who lives on forced air does not bear a fan that may stand. */
-const fanKeepsOn = eachPlan((plan, context) => {
-  const who = answered(context, 'occupants')
-  if (plan.kind !== 'fan' || (who !== 'animals' && who !== 'people')) return []
-  const subject = who === 'animals' ? 'Animals' : 'People'
-  const least = plan.minimumPercent === 'off' ? 0 : plan.minimumPercent
-  if (least <= 0)
-    return [
-      stop(
-        'C104_FAN_MAY_STAND',
-        {
-          about: plan.id,
-          head: `${subject} on forced air, and the fan may stand still.`,
-          reason: 'When nothing asks for air, its least speed is off.',
-          remedy: 'Plan a least speed over where it stalls.',
-        },
-        'set',
-      ),
-    ]
-  if (plan.probeFault !== 'off') return []
-  return [
-    lookAgain(
-      'C105_FAN_FAILS_SLOW',
-      {
-        about: plan.id,
-        head: 'Without its probe the fan goes slow.',
-        reason: `It falls to ${context.words.say(least, 'percent')}, and nobody feels how warm it gets.`,
-        remedy: 'Choose full speed on probe fault.',
-      },
-      'set',
-    ),
-  ]
-})
 
 /** A band that the display cannot tell, that never gets there, or that beats a contactor to death. */
 const bandWorks = eachPlan((plan, context) => {
@@ -188,11 +154,4 @@ const ownerLimited: Rule = (context) =>
   })
 
 /** Rules about the instruments of Set and the keying sheet. */
-export const settingRules: readonly Rule[] = [
-  fanKeepsOn,
-  bandWorks,
-  dutyGuarded,
-  canBeKeyed,
-  leftOtherwise,
-  ownerLimited,
-]
+export const settingRules: readonly Rule[] = [bandWorks, dutyGuarded, canBeKeyed, leftOtherwise, ownerLimited]

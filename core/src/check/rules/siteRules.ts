@@ -1,9 +1,12 @@
 import { fieldValue } from '../../plant/fieldValue'
 import { freezePoint, liquids } from '../../survey/kinds/freezePoint'
-import { controlOutputs, reachOf } from '../../wiring/reach'
 import type { Finding } from '../finding'
+import type { LoopContext } from '../context'
+import { leastReturnC } from '../settings/leastReturn'
 import { resetView } from '../settings/resetView'
-import { answered, lookAgain, note, type Rule, stop } from './rule'
+import { loadLogics } from '../../wiring/loadLogic'
+import { unansweredSafety } from '../../survey/surveyResult'
+import { answered, lookAgain, note, type Rule, stop, told } from './rule'
 
 /** Stops of the place itself: no device mends them. */
 const explosive: Rule = (context) =>
@@ -96,13 +99,13 @@ const warmStore: Rule = (context) => {
   ]
 }
 
+/** What keeps a boiler’s return warm: a mixing valve for the rooms does not, it cools it. */
 const returnWarm: Rule = (context) => {
   const { survey, loop, words, data } = context
   const { answers } = loop.survey
-  if (!survey || answers['condensing'] !== 'no' || answers['through'] === 'mixing') return []
-  const needC =
-    survey.figures['returnMin']?.value ??
-    (typeof answers['returnMin'] === 'number' ? answers['returnMin'] : fieldValue(data, 'return.min.cast').low)
+  const lifted = answers['returnLift'] === 'loading' || answers['returnLift'] === 'own'
+  const needC = leastReturnC(context)
+  if (!survey || lifted || needC === undefined) return []
   const half = survey.lines.find(({ label }) => label === 'Return at half load')
   // The line as it is planned says it best; before there is one, the emitters at half load.
   const along = resetView(context)?.coolestReturn
@@ -115,11 +118,25 @@ const returnWarm: Rule = (context) => {
     stop('C048_RETURN_UNDER_DEW_POINT', {
       about: 'return',
       head: 'The return is too cool for this boiler.',
-      reason: `${words.say(coolestC, 'temperature', 0)} at ${fixed ? 'design' : along ? `${words.say(along.outdoorC, 'temperature', 0)} outdoors` : 'half load'}, at steady burn; it wants ${words.say(needC, 'temperature', 0)} or its flue gas condenses in it.`,
-      remedy: 'A mixing valve for the rooms, or a return lift at the boiler. Cold starts may pass it.',
+      reason: `${words.say(coolestC, 'temperature', 0)} at ${fixed ? 'design' : along ? `${words.say(along.outdoorC, 'temperature', 0)} outdoors` : 'half load'}, at steady burn; it wants ${words.say(needC, 'temperature', 0)} or its flue gas condenses in it.${answers['through'] === 'mixing' ? ' The mixing valve for the rooms sends its return back all the same.' : ''}`,
+      remedy:
+        'A loading valve or pump at the boiler that senses its return, or the maker\u2019s own: say which in Survey. Cold starts may pass it.',
       ...(half?.worked && !along ? { worked: [half.worked] } : {}),
     }),
   ]
+}
+
+/** Whether flow is proved and a freeze thermostat stands in the line of whatever cools. */
+const flowAndFrost = ({ chain }: LoopContext): boolean => {
+  const logics = loadLogics(chain).filter(({ port }) => port.does === 'cooling')
+  return (
+    logics.length > 0 &&
+    logics.every(({ protects }) =>
+      (['flow', 'frost'] as const).every((senses) =>
+        protects.some(({ device }) => device.facts.permissive?.senses === senses),
+      ),
+    )
+  )
 }
 
 const freezing: Rule = (context) => {
@@ -133,12 +150,14 @@ const freezing: Rule = (context) => {
   const freezeC = freezePoint(kind, percent, data)
   const margin = fieldValue(data, 'ch.margin')
   const found: Finding[] = []
-  if (evaporatingC < freezeC + margin.low)
+  // Plain water is sound nearer to its ice where it is proved to flow and a freeze thermostat stands in the line: what leaves counts then.
+  const leavingC = kind === 'water' && flowAndFrost(context) ? survey.figures['leaving']?.value : undefined
+  if ((leavingC ?? evaporatingC) < freezeC + margin.low)
     found.push(
       stop('C047_FREEZE_MARGIN', {
         about: 'liquid',
         head: 'The liquid can freeze in the evaporator.',
-        reason: `First ice at ${words.say(freezeC, 'temperature')}, evaporating down to ${words.say(evaporatingC, 'temperature')}: at least ${words.say(margin.low, 'difference', 0)} apart is wanted.`,
+        reason: `First ice at ${words.say(freezeC, 'temperature')}, ${leavingC === undefined ? 'evaporating down to' : 'leaving at'} ${words.say(leavingC ?? evaporatingC, 'temperature')}: at least ${words.say(margin.low, 'difference', 0)} apart is wanted.`,
         remedy:
           kind === 'water'
             ? 'Antifreeze, or a higher target with a low-temperature cut-out.'
@@ -155,75 +174,6 @@ const freezing: Rule = (context) => {
         remedy: `Bring it to ${words.say(least.typical, 'percent')} or more, with inhibitor.`,
       }),
     )
-  return found
-}
-
-/** Whoever lives on forced air: what must be there when the control fails. */
-const livesOnAir: Rule = (context) => {
-  const { chain, survey } = context
-  const who = answered(context, 'occupants')
-  if (who !== 'animals' && who !== 'people') return []
-  const subject = who === 'animals' ? 'Animals' : 'People'
-  const fans = chain.devices.flatMap((device) =>
-    controlOutputs(device).flatMap((port) =>
-      reachOf(chain, { device: device.id, port }).flatMap((reach) =>
-        reach.does === 'air-flow' ? [{ controller: device, port, fan: reach.device }] : [],
-      ),
-    ),
-  )
-  if (fans.length === 0) return []
-  const found: Finding[] = []
-  const minimum = survey?.figures['minimum']?.value
-  if (minimum !== undefined && minimum <= 0)
-    found.push(
-      stop(
-        'C045_MINIMUM_OFF',
-        {
-          about: 'minimum',
-          head: `${subject} on forced air, and the fan may stand still.`,
-          reason: 'The least speed is 0 %.',
-          remedy: 'Give it a least speed over where it stalls.',
-        },
-        'survey',
-      ),
-    )
-  const controllers = new Set(fans.map(({ controller }) => controller.id))
-  const backup = chain.devices.some(
-    ({ facts, id }) =>
-      Object.values(facts.ports).some((port) => port.kind === 'contact' && port.role === 'backup') ||
-      (facts.controller !== undefined && !controllers.has(id) && facts.controller.controls?.['on-off']),
-  )
-  const oneFans = new Set(fans.map(({ fan }) => fan.id)).size
-  if (controllers.size < 2 && !backup)
-    found.push(
-      stop('C044_NO_BACKUP', {
-        about: 'backup',
-        head: `${subject} on forced air, and one controller alone.`,
-        reason: `When ${[...controllers].map((id) => chain.devices.find((d) => d.id === id)!.tag).join(', ')} fails, ${oneFans === 1 ? 'the fan stands' : 'the fans stand'}.`,
-        remedy: 'An independent thermostat with its own probe that takes the fan to full speed; tested every week.',
-      }),
-    )
-  if (!chain.devices.some(({ facts }) => facts.load?.alarm === 'own-supply'))
-    found.push(
-      lookAgain('C069_NO_OWN_ALARM', {
-        about: 'alarm',
-        head: 'No alarm on a supply of its own.',
-        reason: 'An alarm on the fan\u2019s fuse is silent when that fuse blows.',
-        remedy: 'A battery-backed alarm on temperature and on power loss, heard where somebody sleeps.',
-      }),
-    )
-  for (const id of controllers) {
-    const device = chain.devices.find((each) => each.id === id)!
-    if (device.facts.controller?.restarts === false)
-      found.push(
-        lookAgain('C070_NO_RESTART', {
-          about: id,
-          head: `${device.tag} does not restart by itself.`,
-          reason: 'After a power loss it waits for a key.',
-          remedy: 'Choose one that restarts with the values it had, and try it.',
-        }),
-      )
-  }
   return found
 }
 
@@ -287,6 +237,22 @@ const wetterAir: Rule = (context) => {
     : []
 }
 
+/** Somebody may be hurt by what nobody answered: one finding that names them all. */
+const unanswered: Rule = (context) => {
+  const open = unansweredSafety(context.loop)
+  return open.length === 0
+    ? []
+    : [
+        told(
+          context,
+          'C140_SAFETY_UNANSWERED',
+          'site',
+          { questions: open.map(({ title }) => title) },
+          { severity: 'look-again', stage: 'survey' },
+        ),
+      ]
+}
+
 /** Housing against what is around it. */
 const housing: Rule = (context) => {
   const wet = answered(context, 'wet')
@@ -336,7 +302,7 @@ export const siteRules: readonly Rule[] = [
   warmStore,
   returnWarm,
   freezing,
-  livesOnAir,
+  unanswered,
   compressorWire,
   wetterAir,
   housing,

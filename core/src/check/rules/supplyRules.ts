@@ -126,40 +126,5 @@ const afterRunKept: Rule = ({ chain }) =>
       : [],
   )
 
-const residual: Rule = ({ loop, chain }) => {
-  const { users, wet } = loop.survey.answers
-  const touched = users === 'people' || users === 'animals'
-  if (!touched && wet !== 'washed') return []
-  const supplies = chain.devices.filter((device) => device.facts.category === 'supply')
-  const mains = supplies.filter((device) => (outOf(device)?.volts ?? 0) > EXTRA_LOW_V)
-  const noDevice = mains
-    .filter((device) => (outOf(device)?.residualMa ?? Infinity) > 30)
-    .map((device) =>
-      (touched ? stop : lookAgain)('C067_NO_RESIDUAL_DEVICE', {
-        about: device.id,
-        head: `${device.tag} has no 30 mA residual-current device.`,
-        reason: touched
-          ? 'The water is touched: a fault must switch off before anyone feels it.'
-          : 'It is washed down: water finds its way in.',
-        remedy: 'A circuit with a 30 mA device and bonding, by the licensed trade.',
-      }),
-    )
-  const probes = chain.connections.flatMap(({ fromPort, fromDevice, toDevice, toPort }): Finding[] => {
-    if (fromPort.kind !== 'probe-out' || toPort.kind !== 'probe-in' || !toDevice.facts.controller) return []
-    const feed = supplyOf(chain, toDevice.id)?.fromPort
-    const safe = feed?.kind === 'supply-out' && feed.safety === true
-    if (safe || toDevice.facts.controller.probeSafe || !feed) return []
-    return [
-      stop('C053_PROBE_NOT_SAFE', {
-        about: fromDevice.id,
-        head: `${fromDevice.tag} is not separated from mains.`,
-        reason: `It sits ${touched ? 'in water that is touched' : 'where it is washed down'}; ${toDevice.name} neither has a separated input nor a safety transformer.`,
-        remedy: 'Feed the controller from a safety transformer, or choose one with separated inputs.',
-      }),
-    ]
-  })
-  return [...noDevice, ...probes]
-}
-
 /** Rules about what feeds the chain. */
-export const supplyRules: readonly Rule[] = [budget, mixedBody, rectifiers, afterRunKept, residual]
+export const supplyRules: readonly Rule[] = [budget, mixedBody, rectifiers, afterRunKept]

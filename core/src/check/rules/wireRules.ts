@@ -1,10 +1,11 @@
 import type { ResolvedDevice } from '../../job/chain'
 import { safetyBlocks } from '../../proof/safetyBlocks'
 import { safetyBlockIds } from '../../proof/safetyStep'
+import { sizeTable, sizeWords } from '../../wiring/conductor'
 import { endVoltages, rowLoads } from '../../wiring/conductors'
 import { loadLogics } from '../../wiring/loadLogic'
 import type { Finding } from '../finding'
-import { lookAgain, type Rule, stop } from './rule'
+import { lookAgain, type Rule, stop, told } from './rule'
 
 const dutyWords = {
   limit: 'limiter',
@@ -112,20 +113,40 @@ const drop: Rule = ({ chain, rows, loop, data, job, words }) =>
 /** A conductor thinner than what this practice usually asks for behind its fuse. */
 const thinForFuse: Rule = ({ chain, rows, loop, job, words }) =>
   rowLoads(rows, chain, loop.wiring.rows, job.practice).flatMap(({ row, sizeMm2, usualMm2, currentA }): Finding[] => {
-    if (usualMm2 === undefined || row.role === 'motor' || sizeMm2 >= usualMm2 - 1e-9 || !row.fedBy) return []
+    if (usualMm2 == null || sizeMm2 === null || row.role === 'motor' || !row.fedBy) return []
+    if (sizeMm2 >= usualMm2 - 1e-9) return []
     return [
       lookAgain(
         'C084_THIN_FOR_ITS_FUSE',
         {
           about: row.id,
           head: `Wire ${row.number} is thin for its fuse.`,
-          reason: `${words.say(sizeMm2, 'section')} behind ${words.say(row.fedBy.protectionA, 'current', 0)} at ${row.fedBy.tag}; it carries ${words.say(currentA, 'current')}, but in a fault the fuse must save it.`,
-          remedy: `Usual here is ${words.say(usualMm2, 'section')}, or a smaller fuse for this branch. Local code decides.`,
+          reason: `${sizeWords(job.practice, sizeMm2)} behind ${words.say(row.fedBy.protectionA, 'current', 0)} at ${row.fedBy.tag}; it carries ${words.say(currentA, 'current')}, but in a fault the fuse must save it.`,
+          remedy: `Usual here is ${sizeWords(job.practice, usualMm2)}, or a smaller fuse for this branch. Local code decides.`,
         },
         'wire',
       ),
     ]
   })
+
+/** A wire whose section the table no longer gives, and nobody has written. */
+const outsideTable: Rule = (context) =>
+  rowLoads(context.rows, context.chain, context.loop.wiring.rows, context.job.practice).flatMap(
+    ({ row, sizeMm2 }): Finding[] => {
+      const fed = row.fedBy
+      if (sizeMm2 !== null || !fed) return []
+      const { title, mostA } = sizeTable(context.job.practice)
+      return [
+        told(
+          context,
+          'C130_OUTSIDE_TABLE',
+          row.id,
+          { wire: row.number, tag: fed.tag, fuseA: fed.protectionA, mostA, table: title },
+          { stage: 'wire' },
+        ),
+      ]
+    },
+  )
 
 /** More current on a wire than what protects it lets through. */
 const overFuse: Rule = ({ chain, rows, loop, job, words }) => {
@@ -133,11 +154,11 @@ const overFuse: Rule = ({ chain, rows, loop, job, words }) => {
     string,
     { readonly amps: number; readonly fuse: number; readonly devices: readonly ResolvedDevice[] }
   >()
-  for (const { row, currentA } of rowLoads(rows, chain, loop.wiring.rows, job.practice)) {
+  for (const { row, designA } of rowLoads(rows, chain, loop.wiring.rows, job.practice)) {
     if (!row.fedBy || row.role === 'motor') continue
     const devices = row.serves.flatMap((key) => chain.devices.filter(({ id }) => key.startsWith(`${id}.`)))
-    if (currentA > (most.get(row.fedBy.tag)?.amps ?? 0))
-      most.set(row.fedBy.tag, { amps: currentA, fuse: row.fedBy.protectionA, devices })
+    if (designA > (most.get(row.fedBy.tag)?.amps ?? 0))
+      most.set(row.fedBy.tag, { amps: designA, fuse: row.fedBy.protectionA, devices })
   }
   return [...most].flatMap(([tag, { amps, fuse, devices }]): Finding[] =>
     fuse > 0 && amps > fuse
@@ -147,7 +168,7 @@ const overFuse: Rule = ({ chain, rows, loop, job, words }) => {
             {
               about: tag,
               head: `${devices.map((each) => each.tag).join(', ')} draw more than ${tag} lets through.`,
-              reason: `${words.say(amps, 'current')} on a fuse of ${words.say(fuse, 'current', 0)}.`,
+              reason: `${words.say(amps, 'current')}${job.practice === 'us' ? ', what runs for hours at 125 %,' : ''} on a fuse of ${words.say(fuse, 'current', 0)}.`,
               remedy: 'A circuit of its own for part of it, by the licensed trade.',
             },
             'wire',
@@ -208,6 +229,7 @@ export const wireRules: readonly Rule[] = [
   foundOnWrongPair,
   drop,
   thinForFuse,
+  outsideTable,
   overFuse,
   notProved,
   testsOpen,

@@ -5,7 +5,7 @@ import { fieldValue } from '../../plant/fieldValue'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import { rowLoads } from '../../wiring/conductors'
 import { sourceOf } from '../../wiring/sources'
-import { coreOhm } from '../../wiring/wireResistance'
+import { warmWireOhm } from '../../wiring/wireResistance'
 import type { LoopContext } from '../context'
 import type { Consequence } from '../consequences'
 
@@ -59,7 +59,7 @@ export function batteryView(context: LoopContext, device: ResolvedDevice): Batte
   )
   const measured = feed.length > 0 && feed.every(({ assumed }) => !assumed)
   const loopOhm = measured
-    ? feed.reduce((sum, { lengthM, sizeMm2 }) => sum + coreOhm(lengthM, sizeMm2), 0)
+    ? feed.reduce((sum, { lengthM, sizeMm2 }) => sum + (sizeMm2 === null ? 0 : warmWireOhm(lengthM, sizeMm2)), 0)
     : fieldValue(data, 'drop.cabinstart').typical / fieldValue(data, 'heater.glow.a').typical
   const cutOff = batteryCutOff({ ...plan, loopOhm, glowA, glowS, runA })
   const blocks = volts > 18 ? 2 : 1

@@ -39,7 +39,9 @@ export function defrostView(context: LoopContext, device: ResolvedDevice): Defro
   const runShare = survey && coldW > 0 ? Math.min(1, survey.seen.loadW / coldW) : 0.6
   const frostKg = ((coldW || 1000) / 1000) * FROST_KG_PER_KWH * (plan.everyH || 6) * runShare
   const startC = plan.coilC ?? roomC - 8
-  const meltsMin = meltMinutes(meltW, frostKg, (coldW || 1000) * COIL_J_PER_K_PER_W, startC, plan.endC)
+  const meltShare = fieldValue(data, 'df.melt')
+  const coilJPerK = (coldW || 1000) * COIL_J_PER_K_PER_W
+  const meltsMin = meltMinutes(meltW, frostKg, coilJPerK, startC, plan.endC, meltShare.typical / 100)
   const usualC = fieldValue(data, 'df.fan.coil')
   const fanWaitsMin = 2 + Math.max(0, (plan.endC - plan.fanBackC) / 6)
   let cycle: DefrostCycle | undefined

@@ -1,5 +1,6 @@
 import { type ResetLine, resetLine, resetRatio } from '../../control/resetLine'
 import { resetSaving, usualDewPointC } from '../../control/resetSaving'
+import { returnAt } from '../../control/returnTemperature'
 import type { ResolvedDevice } from '../../job/chain'
 import type { ResetPlan } from '../../job/controllerPlan'
 import { emitterNeed } from '../../plant/emitterCurve'
@@ -8,6 +9,7 @@ import { hoursByTemperature, weatherYear } from '../../plant/weatherYear'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import { emitterIds, emitters } from '../../survey/emitters'
 import type { LoopContext } from '../context'
+import { leastReturnC } from './leastReturn'
 import { type Consequence, outdoorNow } from '../consequences'
 
 export interface LinePoint {
@@ -128,7 +130,6 @@ export function resetView(context: LoopContext, device = resetController(context
           exponent,
         })?.supplyC ?? null)
       : null
-  const load = (outdoorC: number) => Math.max(0, (roomC - outdoorC) / Math.max(1, roomC - designC))
   const fromC = Math.min(plan.designOutdoorC, designC) - BEYOND_K
   const toC = Math.max(plan.warmOutdoorC, plan.shutdownAboveC ?? roomC, roomC) + BEYOND_K / 2
   const steps = Array.from({ length: Math.round((toC - fromC) / STEP_K) + 1 }, (_, i) => fromC + i * STEP_K)
@@ -141,14 +142,12 @@ export function resetView(context: LoopContext, device = resetController(context
   // While there is a load: where nothing is asked for nothing burns.
   const returns = line.flatMap(({ outdoorC, supplyC }) =>
     outdoorC < roomC - 1 && outdoorC >= designC
-      ? [{ outdoorC, supplyC: Math.max(roomC, supplyC - dropK * load(outdoorC)) }]
+      ? [{ outdoorC, supplyC: returnAt(supplyC, outdoorC, { roomC, designOutdoorC: designC, dropK }) }]
       : [],
   )
-  const condensing = answers['condensing'] !== 'no'
-  const returnLimitC = condensing
-    ? usualDewPointC
-    : (survey?.figures['returnMin']?.value ??
-      (typeof answers['returnMin'] === 'number' ? answers['returnMin'] : fieldValue(data, 'return.min.cast').low))
+  const leastC = leastReturnC(context)
+  const condensing = leastC === undefined
+  const returnLimitC = leastC ?? usualDewPointC
   const coolestReturn = returns.reduce<LinePoint | undefined>(
     (least, point) => (least === undefined || point.supplyC < least.supplyC ? point : least),
     undefined,
@@ -176,6 +175,7 @@ export function resetView(context: LoopContext, device = resetController(context
       pipeAmbientC: PIPE_AMBIENT_C,
       efficiency: condensing ? efficiencies.condensing : efficiencies.plain,
       dropK,
+      designDayC: designC,
       dewPointC: returnLimitC,
     })
   const [usual, wide, narrow] =

@@ -1,3 +1,4 @@
+import { airSensible } from '../airSensible'
 import { moistAir } from '../moistAir'
 import type { PlantModel } from '../thermalNetwork'
 
@@ -41,8 +42,11 @@ export function fanModel(facts: FanModelFacts): PlantModel {
   }
 }
 
-/** What a fan's air carries: W/K of heat, and kg/s of moisture. Formula: 0.34 Wh/m³K; 1.2 kg/m³. */
-export const airCarries = (m3PerH: number) => ({ wPerK: 0.34 * m3PerH, kgPerS: (AIR_KG_PER_M3 * m3PerH) / 3600 })
+/** What a fan's air carries: W/K of heat by `airSensible`, and kg/s of moisture. Formula: 1.2 kg/m³. */
+export const airCarries = (m3PerH: number) => ({
+  wPerK: airSensible(m3PerH, 1).wPerK,
+  kgPerS: (AIR_KG_PER_M3 * m3PerH) / 3600,
+})
 
 /** Moisture of outdoor air hour by hour, g/kg. */
 export const outdoorMoisture = (hourlyC: readonly number[], humidityPercent: number): readonly number[] =>

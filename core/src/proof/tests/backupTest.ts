@@ -1,15 +1,15 @@
 import type { LoopContext } from '../../check/context'
-import { plansOf, type FanBehaviour, type PlanOf } from '../../job/behaviour'
+import { plansOf, type PlanOf } from '../../job/behaviour'
+import { forcedAir } from '../../wiring/forcedAir'
 import type { StepSpec, TestSpec } from '../proofTest'
 import { cause, nameOf, noted, outputName, spec, stop, toKeying, toWires, yesNo } from './parts'
 
 /** The backup thermostat of a fan: full speed by itself with the control off; the alarm on its own supply sounds. */
-export function backupTest(context: LoopContext, plan: PlanOf<FanBehaviour>): TestSpec | undefined {
+export function backupTest(context: LoopContext, plan: PlanOf): TestSpec | undefined {
   const { chain } = context
   const alarm = chain.devices.find(({ facts }) => facts.load?.alarm !== undefined)
-  const backup = chain.devices.find(
-    ({ id, facts }) => facts.controller !== undefined && id !== plan.output.device && !facts.ports['signal'],
-  )
+  const { backups } = forcedAir(chain)
+  const backup = (backups.find(({ ownLine, ownSupply }) => ownLine && ownSupply) ?? backups[0])?.device
   if (!alarm && !backup) return undefined
   const own = plansOf(context.loop.settings.planned).find(({ output }) => output.device === backup?.id)
   const steps: StepSpec[] = [
@@ -18,7 +18,7 @@ export function backupTest(context: LoopContext, plan: PlanOf<FanBehaviour>): Te
           {
             id: 'backup',
             title: 'Backup thermostat',
-            does: `Switch the control off. Warm ${nameOf(backup)}${own ? ` over ${context.words.say(own.setpointC, 'temperature')}` : ''}: the air moves at full speed by itself.`,
+            does: `Switch the control off; its own circuit too, so that the backup has nothing but its own. Warm ${nameOf(backup)}${own ? ` over ${context.words.say(own.setpointC, 'temperature')}` : ''}: the air moves at full speed by itself.`,
             main: yesNo('Full speed by itself'),
           },
         ]
@@ -34,7 +34,7 @@ export function backupTest(context: LoopContext, plan: PlanOf<FanBehaviour>): Te
           {
             id: 'air',
             title: 'Alarm, no air',
-            does: 'Circuit on again, air proof open (intake held shut with a board): does it sound?',
+            does: 'Circuit on again, air proof open: the fan stopped by its own switch, or the pressure tube pulled off the air-flow switch, hands clear. Does it sound?',
             main: yesNo('It sounds'),
           },
         ]
@@ -89,7 +89,7 @@ export function backupTest(context: LoopContext, plan: PlanOf<FanBehaviour>): Te
           cause(
             'air-proof',
             'The air proof does not open, or is not joined to the alarm.',
-            'Ohms over the air proof with the intake shut.',
+            'Ohms over the air proof with its tube pulled.',
             toWires,
           ),
         )

@@ -2,6 +2,7 @@ import type { LoopContext } from '../../check/context'
 import type { ResolvedDevice } from '../../job/chain'
 import type { DefrostPlan } from '../../job/controllerPlan'
 import { fieldValue } from '../../plant/fieldValue'
+import { readsColdWhenOpen } from '../../probes/readsColdWhenOpen'
 import { boundTo } from '../../profile/bound'
 import type { NumberAsk, Outcome, StepSpec, TestSpec } from '../proofTest'
 import { around, cause, look, nameOf, sourceOfRow, spec, toKeying, toProbe, toWires, yesNo } from './parts'
@@ -17,6 +18,8 @@ export function defrostTest(context: LoopContext, device: ResolvedDevice, plan: 
     Object.values(facts.ports).some((port) => 'does' in port && port.does === 'defrost'),
   )
   const group = Object.values(device.facts.ports).some(({ kind }) => kind === 'pair') && plan.leads !== undefined
+  const coil = Object.values(device.facts.ports).find((port) => port.kind === 'probe-in' && port.feels === 'coil')
+  const cold = coil?.kind === 'probe-in' ? readsColdWhenOpen(coil.accepts) !== false : true
   const minutes = (
     label: string,
     low: number,
@@ -169,7 +172,7 @@ export function defrostTest(context: LoopContext, device: ResolvedDevice, plan: 
           `${say(took, 'minutes', 1)}.`,
           cause(
             'end-probe',
-            'The end probe is open or of another kind, or its end is keyed under the coil.',
+            `The end probe reads hot (${cold ? 'an NTC that is shorted' : 'open, or a joint that has gone'}), is of another kind, or its end is keyed under the coil.`,
             `Ohms of the coil probe with both leads lifted; ${name('defrost.end')}: 8 °C is usual.`,
             toProbe,
           ),
@@ -181,8 +184,8 @@ export function defrostTest(context: LoopContext, device: ResolvedDevice, plan: 
           `The end of ${say(plan.endC, 'temperature')} never came.`,
           cause(
             'probe-off-coil',
-            'The coil probe is not on the coil.',
-            'Does its reading climb while it melts? Clip it where frost goes last.',
+            `The coil probe reads cold for ever (${cold ? 'an NTC that is open' : 'shorted'}), or is not on the coil.`,
+            'Does its reading climb while it melts? Not at all: lift it dead, ohms. A little: clip it where frost goes last.',
             toProbe,
           ),
           cause('defrost-weak', 'Part of the heater is dead.', 'Amperes of each element.', toWires),

@@ -4,6 +4,7 @@ import { fieldValue } from '../../plant/fieldValue'
 import { limitersOf, ownGuard } from '../../wiring/guards'
 import { powerPaths } from '../../wiring/powerPath'
 import type { NumberAsk, TestSpec } from '../proofTest'
+import { coldBath } from '../openByCause'
 import { cause, nameOf, sourceOfRow, spec, toWires, yesNo, look, stop } from './parts'
 
 /**
@@ -21,6 +22,7 @@ export function limiterTest(context: LoopContext, device: ResolvedDevice): TestS
   const load = guarded[0]?.load
   const what = load ? nameOf(load) : 'the load'
   const manual = facts.reset === 'manual'
+  const way = wayToTrip(device, context)
   const trip: NumberAsk = {
     kind: 'number',
     label: 'Opens at',
@@ -39,32 +41,38 @@ export function limiterTest(context: LoopContext, device: ResolvedDevice): TestS
     title: falls ? 'Frost thermostat trip' : 'Limiter trip',
     about: nameOf(device),
     purpose: `That it really takes ${what} off ${dialC === undefined ? '' : `at ${say(dialC, 'temperature', 0)} `}by a device of its own, whatever the control says.`,
-    have: ['reference thermometer', falls ? 'ice water' : 'warm water or a dry block', 'clamp meter'],
-    how: `Its own probe in the ${falls ? 'ice water' : 'warm water'}, thermometer beside it. Never by raising the working temperature, never with the dial turned down for good: put it back to where it stood.`,
+    have: ['reference thermometer', way.with, way.lifted ? 'voltmeter with guarded tips' : 'clamp meter'],
+    how: `${way.how} Never by raising the working temperature, never with the dial turned down for good: put it back to where it stood.`,
     rule: `Opens within ${say(Math.abs(row.low), 'difference', 0)} ${falls ? 'over' : 'under'} its dial, never ${falls ? 'under' : 'over'} (${sourceOfRow(context, 'tol.limit')}).`,
     guards: true,
-    safety: [
-      'A safety is proved, never by-passed: no bridge over it, not for a minute.',
-      'Hot water scalds: small vessel, gloves.',
-    ],
+    safety: ['A safety is proved, never by-passed: no bridge over it, not for a minute.', ...way.safety],
     steps: [
       {
         id: 'calls',
         title: 'The control calls',
-        does: `Set up so that the control calls and ${what} runs.`,
-        main: yesNo(`${what} runs`),
+        does: way.lifted
+          ? `Off, locked, proved dead: lift the line of ${what} at its terminals, capped, on the temporary list; this test ends the entry. Cover closed, power on, the control calls: are there volts at the lifted end?`
+          : `Set up so that the control calls and ${what} runs.`,
+        main: way.lifted ? yesNo('Volts at the lifted end') : yesNo(`${what} runs`),
       },
       {
         id: 'trip',
         title: 'It opens',
-        does: `${falls ? 'Cool' : 'Warm'} its probe slowly. Read the thermometer when it opens.`,
+        does: `${way.does} Read the thermometer when it opens.`,
         main: trip,
       },
       {
         id: 'opened',
         title: 'The load is off',
-        does: `The control still calls. Is ${what} without current? Clamp its own line.`,
-        main: { kind: 'choice', label: what, choices: { off: 'No current', on: 'Still runs' }, wants: 'off' },
+        does: way.lifted
+          ? `The control still calls. Is the lifted end of ${what} without volts?`
+          : `The control still calls. Is ${what} without current? Clamp its own line.`,
+        main: {
+          kind: 'choice',
+          label: what,
+          choices: way.lifted ? { off: 'No volts', on: 'Still live' } : { off: 'No current', on: 'Still runs' },
+          wants: 'off',
+        },
       },
       {
         id: 'reset',
@@ -82,7 +90,7 @@ export function limiterTest(context: LoopContext, device: ResolvedDevice): TestS
       {
         id: 'left',
         title: 'As it was left',
-        does: `Reset it${manual ? ' by hand' : ''}. Dial ${dialC === undefined ? 'as it is to stay' : `at ${say(dialC, 'temperature', 0)}`}, probe back in its place and fastened, cap on.`,
+        does: `Reset it${manual ? ' by hand' : ''}. Dial ${dialC === undefined ? 'as it is to stay' : `at ${say(dialC, 'temperature', 0)}`}, probe back in its place and fastened, cap on.${way.lifted ? ` Off, dead: the line of ${what} landed again, cover closed.` : ''}`,
         main: yesNo('Dial and probe are back'),
       },
     ],
@@ -145,6 +153,64 @@ export function limiterTest(context: LoopContext, device: ResolvedDevice): TestS
       return undefined
     },
   })
+}
+
+/** How a limiter is brought to its dial without harm, by its kind: bulb in a bath, bulb over boiling in a dry block, bimetal by hot air. */
+interface WayToTrip {
+  readonly with: string
+  readonly how: string
+  readonly does: string
+  readonly safety: readonly string[]
+  /** The load is lifted: what heats the limiter must not be the load. */
+  readonly lifted: boolean
+}
+
+/** From here a bath boils, or is not to be had safely, °C. */
+const BOILS_C = 95
+/** Over its dial a dry block or hot air is led by so much, K. */
+const OVER_K = 10
+
+function wayToTrip({ facts, dialC, tag }: ResolvedDevice, { words }: LoopContext): WayToTrip {
+  const { opens, sensing, lowC, highC } = facts.limiter!
+  const { say } = words
+  const dry = 'Only its bulb goes into the bath: head, capillary entry and mains terminals stay dry.'
+  if (opens === 'fall') {
+    const bath = coldBath(dialC, words)
+    return {
+      with: bath,
+      how: `The bulb of ${tag} in ${bath}, thermometer beside it.`,
+      does: 'Cool its bulb slowly.',
+      safety: [dry],
+      lifted: false,
+    }
+  }
+  if (sensing === 'bimetal')
+    return {
+      with: 'hot-air gun',
+      how: `${tag} feels with its own body: warm air over it, thermometer at its face, its load lifted so that nothing else heats.`,
+      does: 'Hot air from a hand away, slowly, thermometer at its face.',
+      safety: [
+        'A bimetal with mains terminals never goes into water.',
+        'Hot air burns and lights what is near: nothing that burns within a metre.',
+      ],
+      lifted: true,
+    }
+  const range = `within its range of ${say(lowC, 'temperature', 0)} to ${say(highC, 'temperature', 0)}`
+  if (dialC !== undefined && dialC > BOILS_C)
+    return {
+      with: `dry block up to ${say(dialC + OVER_K, 'temperature', 0)}`,
+      how: `The bulb of ${tag} in a dry block, ${range}, thermometer in the hole beside it. Water boils before: no bath.`,
+      does: 'Raise the block slowly past its dial.',
+      safety: ['The block burns: stand it on stone or metal, let it cool before the bulb comes out.'],
+      lifted: false,
+    }
+  return {
+    with: 'warm water in a small vessel',
+    how: `The bulb of ${tag} in warm water, ${range}, stirred, thermometer beside it.`,
+    does: 'Warm its bulb slowly.',
+    safety: [dry, 'Hot water scalds: small vessel, gloves.'],
+    lifted: false,
+  }
 }
 
 /** The maker's own safety chain of a heater: proved by whoever may, by the maker's way; we only keep that it was. */

@@ -3,21 +3,9 @@ import type { ResolvedDevice } from '../../job/chain'
 import type { PermissiveFacts } from '../../profile/deviceProfile'
 import { type LoadLogic, loadLogics } from '../../wiring/loadLogic'
 import type { StepSpec, TestSpec } from '../proofTest'
+import { coldBath, openByCause } from '../openByCause'
 import { cause, nameOf, spec, toWires, yesNo } from './parts'
 import { timeAsk } from './restTest'
-
-/** How each kind of permissive is opened, without by-passing anything. */
-const opened: Readonly<Record<PermissiveFacts['senses'], string>> = {
-  flow: 'Stop the flow: pump off, or close the valve slowly',
-  pressure: 'Take the pressure away as its leaflet says',
-  door: 'Open the door',
-  time: 'Turn the timer to off',
-  hand: 'Switch it off',
-  frost: 'Hold its capillary in ice water',
-  'air-flow': 'Hold the intake shut with a board, hands clear',
-  co: 'Press its test button',
-  level: 'Lift the float, or drain as its leaflet says',
-}
 
 /** Longest that a load may run on after its permissive opened, s: an arm's reach of a contactor and a delay. */
 const DROPS_S = 10
@@ -42,19 +30,43 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
         .map((c) => [c.device.id, c.device]),
     ).values(),
   ]
-  const afterRun = logics.map(({ load }) => load.facts.load?.afterRun?.s).find((s) => s !== undefined)
+  const after = logics.some(
+    ({ load, port }) =>
+      load.facts.load?.afterRun !== undefined || (port.kind === 'contact-in' && load.facts.load?.fuel !== undefined),
+  )
   const guards = guarding(senses)
+  const flow = senses === 'flow'
+  const call = logics.every(({ port }) => port.kind === 'contact-in')
+  const what = call ? 'call' : 'line'
+  const dial = senses === 'frost' ? (device.dialC ?? device.facts.permissive!.opensAtC) : undefined
   const steps: StepSpec[] = [
+    ...(flow
+      ? [
+          {
+            id: 'dry',
+            title: 'Without flow first',
+            does: `Off, locked, proved dead: lift the ${what} of ${loads}, capped, on the temporary list; this test ends the entry. Cover closed, power on, pump off, the control calls. Does the ${what} come?`,
+            main: {
+              kind: 'choice' as const,
+              label: `The ${what}`,
+              choices: { none: 'Does not come', comes: 'Comes' },
+              wants: 'none',
+            },
+            caution: `Without flow ${loads} would run dry: its ${what} stays lifted.`,
+            at: { contact: { device: device.id, is: 'open' as const } },
+          },
+        ]
+      : []),
     {
       id: 'runs',
       title: 'It runs',
-      does: `The control calls and ${device.tag} is closed. Does ${loads} run?`,
+      does: `${flow ? `Off, dead: the ${what} landed again, cover closed, power on, flow on. ` : ''}The control calls and ${device.tag} is closed. Does ${loads} run?`,
       main: yesNo('It runs'),
     },
     {
       id: 'opened',
       title: `${device.tag} opened`,
-      does: `${opened[senses]}. ${loads} must stop while the control still calls.${afterRun === undefined ? '' : ' Its fan runs after: that is right.'}`,
+      does: `${openByCause(device, context.words)}. ${call ? `The call of ${loads} must open` : `${loads} must stop`} while the control still calls.${after ? ' It goes through its after-run: that is right, its supply stays on.' : ''}`,
       main: { kind: 'choice', label: loads, choices: { stops: 'Stops', runs: 'Runs on' }, wants: 'stops' },
       at: { contact: { device: device.id, is: 'open' } },
     },
@@ -63,7 +75,7 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
           {
             id: 'within',
             title: 'How soon',
-            does: 'Seconds from opening until it stopped.',
+            does: `Seconds from opening until ${call ? 'its call opened' : 'it stopped'}.`,
             main: {
               ...timeAsk(context, 'Seconds', DROPS_S),
               expected: DROPS_S,
@@ -89,7 +101,7 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
     {
       id: 'closed',
       title: `${device.tag} closed again`,
-      does: `Let it close again, every switch back. Does ${loads} come back?`,
+      does: `Let it close again, every switch back${dial === undefined ? '' : `, its dial at ${context.words.say(dial, 'temperature', 0)} and its capillary in its place`}. Does ${loads} come back?`,
       main: yesNo('It comes back'),
       at: { contact: { device: device.id, is: 'closed' } },
     },
@@ -100,11 +112,15 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
     title: `Permissive: ${device.facts.name.toLowerCase()}`,
     about: nameOf(device),
     purpose: `${loads} runs only while ${device.tag} is closed.`,
-    have: [guards ? 'what opens it by its own cause' : 'nothing'],
+    have: [senses === 'frost' ? coldBath(dial, context.words) : guards ? 'what opens it by its own cause' : 'nothing'],
     how: 'Open it by what it senses, not by lifting its wire: only so the switch itself is proved.',
     rule: `${loads} stops${guards ? ` within ${context.words.say(DROPS_S, 'seconds')}` : ''}; no switch brings it back.`,
     ...(guards ? { guards: true as const } : {}),
-    safety: ['No bridge over it while you test. What was switched to hand goes on the temporary list and back.'],
+    safety: [
+      'No bridge over it while you test. What was switched to hand goes on the temporary list and back.',
+      ...(flow ? ['Nothing is lifted or landed with the supply on.'] : []),
+      ...(senses === 'frost' ? ['Only the capillary goes into the bath: head and terminals stay dry.'] : []),
+    ],
     steps,
     judge: (found, wrong) => {
       const worst = guards ? ('stop' as const) : ('look' as const)
@@ -122,6 +138,15 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
         next: check,
         causes: [cause(id, says, check, toWires)],
       })
+      if (found.picked('dry') === 'comes')
+        return told(
+          'stop',
+          `Stop: ${device.tag} is closed without flow`,
+          `The ${what} of ${loads} comes with the pump off.`,
+          'closed-dry',
+          'Its paddle sticks, it sits the wrong way round, or its contact is bridged.',
+          `Off, dead. Ohms over ${device.tag} with the pump off: closed is the switch or a bridge. ${loads} stays lifted.`,
+        )
       if (found.picked('runs') === 'no')
         return told(
           'look',

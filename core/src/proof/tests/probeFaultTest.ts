@@ -45,6 +45,13 @@ export function probeFaultTest(context: LoopContext, plan: PlanOf): TestSpec {
   })
   const state: ChoiceAsk = { kind: 'choice', label: loadName(context, plan), choices: does, wants: plan.probeFault }
   const alarm = alarms(context, device.id)
+  const dead = device.facts.controller!.probeSafe !== true
+  const pull = dead
+    ? `Off, locked, proved dead: lift one lead of ${what}. Cover closed, power on.`
+    : `Lift one lead of ${what}.`
+  const caution = dead
+    ? { caution: `The probe input of ${device.tag} is not separated from mains: its leads can be live. Dead only.` }
+    : {}
   return spec(context, {
     id: `probe-fault/${plan.id}`,
     kind: 'probe-fault',
@@ -52,15 +59,19 @@ export function probeFaultTest(context: LoopContext, plan: PlanOf): TestSpec {
     about: outputName(context, plan),
     purpose: `Without its probe the output goes: ${does[plan.probeFault].toLowerCase()}.`,
     have: ['short piece of wire'],
-    how: `Lift one lead of ${what}. ${couple ? 'A thermocouple that is shorted shows its terminals: only pulled is tested.' : 'The short is made with the power off.'} Wait half a minute each time.`,
+    how: `${pull} ${couple ? 'A thermocouple that is shorted shows its terminals: only pulled is tested.' : 'The short is made with the power off.'} Wait half a minute each time.`,
     rule: 'Display as the leaflet says, output as planned, alarm where there is one, everything back by itself.',
-    safety: ['The short is made dead: isolate, proved dead, then the wire across; power back with the cover on.'],
+    safety: [
+      'The short is made dead: isolate, proved dead, then the wire across; power back with the cover on.',
+      ...(dead ? [`Nothing is lifted live at ${device.tag}: its probe input is not separated from mains.`] : []),
+    ],
     steps: [
       {
         id: 'open',
         title: 'Pulled: display',
-        does: `Lift one lead of ${what}. What does the display show?`,
+        does: `${pull} What does the display show?`,
         main: shows(open),
+        ...caution,
         at: { input: plan.input, probe: 'lifted' },
       },
       {

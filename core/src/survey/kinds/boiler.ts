@@ -21,6 +21,7 @@ import {
 import type { CalcCall } from '../asked'
 import type { KindFacts } from '../kindFacts'
 import { asks, asksWhich } from '../question'
+import { screedQuestions } from './screedQuestions'
 import { seenFrom } from '../reckoned'
 import { estimated } from './estimated'
 
@@ -45,10 +46,11 @@ export const boiler: KindFacts = {
         plate: ['Through a plate, nothing stored', 'Boiler goes up while a tap runs.'],
       },
       'Look for a cylinder and a second pump.',
-      { required: true },
+      { required: true, safety: true },
     ),
     asks(HOLD, 'storeC', 'Stored at', 'temperature', [10, 95], 'Thermometer at the top of the cylinder.', {
       when: { question: 'hotWater', is: ['stored'] },
+      safety: true,
     }),
     designOutdoor(),
     floorArea('Floor area served'),
@@ -70,6 +72,7 @@ export const boiler: KindFacts = {
       'Walk through the rooms.',
       { required: true },
     ),
+    ...screedQuestions(PLANT, { question: 'emitter', is: ['floor'] }),
     asks(
       PLANT,
       'supplyWater',
@@ -100,11 +103,23 @@ export const boiler: KindFacts = {
         no: ['Not condensing', 'Return under its dew point eats it: {55 C} and more at steady burn.'],
       },
       'A plastic flue and a drain say yes.',
-      { required: true },
+      { required: true, safety: true },
     ),
     asks(PLANT, 'returnMin', 'Return not under', 'temperature', [20, 90], 'The boiler\u2019s leaflet.', {
       when: { question: 'condensing', is: ['no'] },
     }),
+    asksWhich(
+      PLANT,
+      'returnLift',
+      'What keeps its return warm',
+      {
+        none: ['Nothing', 'A mixing valve for the rooms does not: it is the return that counts.'],
+        loading: ['A loading valve or pump that senses the return', 'Holds the return up at the boiler itself.'],
+        own: ['The maker\u2019s own', 'Named in its leaflet.'],
+      },
+      'Look for a valve with a sensor on the return pipe at the boiler.',
+      { when: { question: 'condensing', is: ['no'] }, safety: true },
+    ),
     power('Nameplate, or the gas meter by stopwatch.', ['gas-meter', 'volts-amps']),
     asks(
       PLANT,
@@ -171,9 +186,12 @@ export const boiler: KindFacts = {
           'The boiler itself',
           'Cheap, best with a condensing one. Its burner swing is the supply\u2019s swing.',
         ],
-        mixing: ['A mixing valve', 'Boiler stays hot and dry, supply is steady. One more drive to prove.'],
+        mixing: [
+          'A mixing valve',
+          'Supply is steady, the boiler may run hotter than the rooms want. One more drive to prove; it does not keep the return warm.',
+        ],
       },
-      'A boiler that may not run cool wants the valve.',
+      'A boiler that may not run cool wants its return kept warm besides: say how.',
       { school: true },
     ),
     ...siteQuestions,

@@ -37,7 +37,7 @@ export const cabin: KindFacts = {
         enclosed: ['Garage, hall or ferry', 'Stop: exhaust fills the room. No timed start there.'],
       },
       'Ask for every place, not only the usual one.',
-      { required: true },
+      { required: true, safety: true },
     ),
     asks(PLACE, 'volume', 'Inside', 'volume', [1, 100], 'Tape: three sides.', { ways: ['sides-volume'] }),
     asksWhich(
@@ -82,7 +82,21 @@ export const cabin: KindFacts = {
         no: ['None, or out of date', 'Stop: none runs a fuel heater without it.'],
       },
       'Look for it, read its date.',
-      { required: true },
+      { required: true, safety: true },
+    ),
+    asksWhich(
+      PLANT,
+      'chassis',
+      'Minus of the battery',
+      {
+        chassis: [
+          'Lies on the chassis',
+          'Never an insulation test: its voltage runs through every device of the vehicle.',
+        ],
+        apart: ['Insulated from the chassis', 'Insulation can be tested, electronics lifted.'],
+      },
+      'Follow the cable from the minus clamp.',
+      { safety: true },
     ),
     asksWhich(
       SCHOOL,

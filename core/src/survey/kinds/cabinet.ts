@@ -23,7 +23,7 @@ export const cabinet: KindFacts = {
       'Do the goods give off solvent or gas',
       { no: ['No', 'Water vapour is none.'], yes: ['Yes, or may be', 'Stop: explosion. A specialist plans it.'] },
       'Ask what they were painted, glued or washed with.',
-      { required: true },
+      { required: true, safety: true },
     ),
     asks(PLACE, 'volume', 'Inside', 'volume', [0.01, 200], 'Tape: three sides.', {
       required: true,

@@ -63,7 +63,7 @@ export const chiller: KindFacts = {
       'Lowest evaporating temperature',
       'temperature',
       [-45, 20],
-      'Suction gauge by licensed people; else {8 K} under the target.',
+      'Suction gauge by licensed people; else {8 K} under what leaves.',
     ),
     asks(PLANT, 'stages', 'Compressors or steps', 'count', [1, 8], 'Count them.', { required: true }),
     power('Cooling power of all steps together, nameplate at your temperatures.', []),
@@ -144,11 +144,24 @@ export const chiller: KindFacts = {
       liquid === 'water'
         ? 0
         : take('glycol', { value: 30, low: 25, high: 40, why: 'usual share (practice); measure it' })
+    // Where the return is held, what leaves is colder by the drop at full load: that counts for ice.
+    const drop = fieldValue(data, 'ch.drop')
+    const leavingC = take(
+      'leaving',
+      choice('waterSchool', ['return', 'leaving'], 'leaving') === 'return'
+        ? {
+            value: targetC - drop.typical,
+            low: targetC - drop.high,
+            high: targetC - drop.low,
+            why: `held on the return, less the drop at full load (${drop.source})`,
+          }
+        : { value: targetC, low: targetC, high: targetC, why: 'the leaving liquid is held' },
+    )
     const evaporatingC = take('evaporating', {
-      value: targetC - 8,
-      low: targetC - 12,
-      high: targetC - 5,
-      why: 'target less {8 K} (practice)',
+      value: leavingC - 8,
+      low: leavingC - 12,
+      high: leavingC - 5,
+      why: 'leaving liquid less {8 K} (practice)',
     })
     const freezeC = freezePoint(liquid, percent, data)
     const seen = seenFrom('cooling', {
@@ -165,6 +178,7 @@ export const chiller: KindFacts = {
       lines: [
         { label: 'Load at its greatest', value: seen.loadW, quantity: 'power' },
         { label: 'All steps together', value: powerW, quantity: 'power' },
+        { label: 'Leaves at', value: leavingC, quantity: 'temperature' },
         { label: 'First ice', value: freezeC, quantity: 'temperature' },
         { label: 'Lowest evaporating', value: evaporatingC, quantity: 'temperature' },
       ],

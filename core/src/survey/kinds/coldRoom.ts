@@ -74,7 +74,7 @@ export const coldRoom: KindFacts = {
         inverter: ['Inverter compressor', 'Its own electronics rule: never split its wire.'],
       },
       'Nameplate: a flame sign, or a frequency range.',
-      { required: true },
+      { required: true, safety: true },
     ),
     power('Cooling power at your temperatures: nameplate or leaflet.', []),
     asksWhich(

@@ -1,4 +1,5 @@
 import { enclosureAreaM2, enclosureHeat, mountings } from '../../plant/enclosure'
+import { airSensible } from '../../plant/airSensible'
 import { fieldValue } from '../../plant/fieldValue'
 import type { CalcCall } from '../asked'
 import { HOLD, PLACE, PLANT, power, SCHOOL, siteQuestions, tolerance } from '../commonQuestions'
@@ -144,12 +145,24 @@ export const enclosure: KindFacts = {
     const heat = enclosureHeat(input)
     const call = (output: string): CalcCall => ({ calc: 'enclosure.cooling', input, output })
     const size = fieldValue(data, 'encl.oversize')
-    const powerW = powerOf('power', ['cooling', 'air-flow'], {
-      value: heat.removeW * size.typical,
-      low: heat.removeW * size.low,
-      high: heat.removeW * size.high,
-      why: `what must be taken out × ${size.low} to ${size.high} (${size.source})`,
-    })
+    // A filter fan takes out what its air carries from inside to outside.
+    const fans = asked.chain.devices.flatMap(({ facts }) =>
+      Object.values(facts.ports).some((port) => 'does' in port && port.does === 'air-flow')
+        ? [facts.load?.movesM3h ?? 0]
+        : [],
+    )
+    const flowM3h = fans.reduce((sum, each) => sum + each, 0)
+    const powerW = powerOf(
+      'power',
+      ['cooling'],
+      {
+        value: heat.removeW * size.typical,
+        low: heat.removeW * size.low,
+        high: heat.removeW * size.high,
+        why: `what must be taken out × ${size.low} to ${size.high} (${size.source})`,
+      },
+      airSensible(flowM3h, Math.max(0, targetC - outsideC)).powerW,
+    )
     const stored = fieldValue(data, 'cap.enclosure')
     const capacityJPerK = take('capacity', {
       value: stored.typical * 1000 * areaM2,

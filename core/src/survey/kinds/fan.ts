@@ -1,4 +1,5 @@
 import { insulations } from '../../plant/estimate'
+import { airSensible } from '../../plant/airSensible'
 import { fieldValue } from '../../plant/fieldValue'
 import {
   floorArea,
@@ -18,7 +19,7 @@ import { seenFrom } from '../reckoned'
 import { estimated } from './estimated'
 
 /** Heat that a cubic metre an hour of air carries a kelvin, Wh/m³K. */
-const AIR_WH = 0.34
+const AIR_WH = airSensible(1, 1).wPerK
 const LEAST_RISE_K = 0.5
 
 export const fan: KindFacts = {
@@ -35,7 +36,7 @@ export const fan: KindFacts = {
         nobody: ['Nobody', 'The fan may stand.'],
       },
       'Ask what happens when the fan stands for an hour.',
-      { required: true },
+      { required: true, safety: true },
     ),
     target('Air temperature over which the fan goes faster.', [0, 45]),
     tolerance('How far over it the fan may take to full speed.'),
@@ -187,7 +188,7 @@ export const fan: KindFacts = {
     })
     const powerW = powerOf('power', [], {
       value: AIR_WH * flowM3h * Math.max(0, riseK),
-      why: 'air at full speed, 0.34 Wh/m³K, from target to warmest outdoor air',
+      why: 'air at full speed, from target to warmest outdoor air',
     })
     return {
       seen: {

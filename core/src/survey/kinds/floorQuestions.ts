@@ -1,4 +1,5 @@
 import type { Question } from '../question'
+import { screedQuestions } from './screedQuestions'
 
 const HOLD = 'What it must hold'
 const PLACE = 'The room'
@@ -147,6 +148,7 @@ export const floorQuestions: readonly Question[] = [
     high: 0.5,
     hint: 'At a door sill or a cut-out; 65 mm is common.',
   },
+  ...screedQuestions(FLOOR),
   {
     id: 'pitch',
     ask: 'choice',

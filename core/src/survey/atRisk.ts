@@ -1,0 +1,20 @@
+import type { LoopDocument } from '../job/documents'
+
+type Surveyed = { readonly loop: Pick<LoopDocument, 'survey'> }
+/** Who may be hurt by a loop that fails. */
+export type AtRisk = 'animals' | 'people'
+
+const whom = ({ loop }: Surveyed, question: string): AtRisk | undefined => {
+  const who = loop.survey.answers[question]
+  return who === 'animals' || who === 'people' ? who : undefined
+}
+
+/** Who touches the water of a loop; nothing where nobody does, or nobody said. */
+export const touchedBy = (context: Surveyed): AtRisk | undefined => whom(context, 'users')
+
+/** Who lives on the air of a loop. */
+export const livesOnAir = (context: Surveyed): AtRisk | undefined => whom(context, 'occupants')
+
+/** Whether water makes a residual-current device necessary: it is touched, or thrown about. */
+export const wantsGroundFault = (context: Surveyed): boolean =>
+  touchedBy(context) !== undefined || context.loop.survey.answers['wet'] === 'washed'

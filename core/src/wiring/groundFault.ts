@@ -1,0 +1,38 @@
+import type { ResolvedChain, ResolvedDevice } from '../job/chain'
+import type { Port, SupplyOutPort } from '../profile/deviceProfile'
+import type { Practice } from './conductor'
+
+/** Up to here a voltage counts as extra-low, V AC. Source: IEC 61140. */
+const EXTRA_LOW_V = 50
+/** Most that a residual-current device may let through where a body is protected by it, mA. Source: IEC 60364-4-41. */
+const PERSON_MA = 30
+/** Class A ground-fault protection is for circuits up to so many volts to ground. Source: US practice. */
+export const CLASS_A_MOST_V = 150
+
+/** What a device gives, where it is a supply. */
+export const givenBy = ({ facts }: ResolvedDevice): SupplyOutPort | undefined =>
+  Object.values(facts.ports).find((port: Port): port is SupplyOutPort => port.kind === 'supply-out')
+
+/** Volts from a hot of a supply to earth: half of two hots, a star’s phase of three, else all of it. */
+export function voltsToEarth({ volts, midpoint, l3, neutral, earth }: SupplyOutPort): number {
+  if (midpoint !== undefined) return volts / 2
+  return l3 !== undefined && neutral !== earth ? volts / Math.sqrt(3) : volts
+}
+
+/** How a circuit protects somebody at water: it does, it has no such device, or there is none for its voltage. */
+export type GroundFault = 'protects' | 'none' | 'refer'
+
+/** In US practice Class A protection alone counts, up to 150 V to ground; elsewhere a device of 30 mA or less. */
+export function groundFault(out: SupplyOutPort, practice: Practice): GroundFault {
+  if (practice === 'us') return voltsToEarth(out) > CLASS_A_MOST_V ? 'refer' : out.classA ? 'protects' : 'none'
+  return out.classA || (out.residualMa ?? Infinity) <= PERSON_MA ? 'protects' : 'none'
+}
+
+/** The circuits of a chain that carry more than extra-low voltage. */
+export const mainsCircuits = ({
+  devices,
+}: ResolvedChain): readonly { readonly device: ResolvedDevice; readonly out: SupplyOutPort }[] =>
+  devices.flatMap((device) => {
+    const out = givenBy(device)
+    return device.facts.category === 'supply' && out && out.volts > EXTRA_LOW_V ? [{ device, out }] : []
+  })
