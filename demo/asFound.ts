@@ -12,10 +12,10 @@ export const asFound: Story = {
       id: 'hatchling floor',
       kind: 'floor',
       name: 'Hatchling floor',
-      // Pt1000 on an NTC input, the limiter had been taken out, and 230 V stood on the pair for 24 V.
+      // Pt1000 on an NTC input, the limiter had been taken out, 230 V stood on the pair for 24 V, and the screed was twelve days old.
       story: (t) => {
         survey(t, {
-          answers: answersOf('Hatchling floor'),
+          answers: { ...answersOf('Hatchling floor'), screedAge: 12 },
           hazards: hazardsOf('Hatchling floor'),
           found: {
             state: 'there',
@@ -44,9 +44,9 @@ export const asFound: Story = {
       id: 'seal pool',
       kind: 'pool',
       name: 'Seal pool',
-      // 24 V straight onto the dry input, no flow switch.
+      // 24 V straight onto the dry input, no flow switch, rails and ladder not bonded.
       story: (t) => {
-        survey(t, { answers: answersOf('Seal pool'), hazards: hazardsOf('Seal pool') })
+        survey(t, { answers: { ...answersOf('Seal pool'), bonding: 'no' }, hazards: hazardsOf('Seal pool') })
         chain(t, ['redstart', 'pocket-ntc10k-3977', 'pool-gas', 'safety-24'])
       },
     },
@@ -54,10 +54,10 @@ export const asFound: Story = {
       id: 'quarantine fan',
       kind: 'fan',
       name: 'Quarantine room',
-      // One controller alone, least speed nothing, pulse fan on a volt output.
+      // A backup that hangs on the same circuit, least speed nothing, pulse fan on a volt output.
       story: (t) => {
         survey(t, { answers: { ...answersOf('Quarantine room'), minimum: 0 }, hazards: hazardsOf('Quarantine room') })
-        chain(t, ['swift', 'air-ntc10k', 'humid-010', 'fan-ec-pwm'])
+        chain(t, ['swift', 'air-ntc10k', 'humid-010', 'fan-ec-pwm', 'lapwing', 'fan-ac'])
       },
     },
     {

@@ -3,6 +3,7 @@ import { removeStage } from '@nachtigal/core/job/stageGroup'
 import { keyingSheet } from '@nachtigal/core/proof/keyingSheet'
 import { firstVisit } from './surveys'
 import {
+  add,
   bag,
   between,
   branch,
@@ -196,6 +197,9 @@ export const asPlanned: Story = {
           'safety-24-20',
         ])
         join(t, ['device 7', 'contact'], ['device 6', 'in'])
+        // The backup fan has a circuit of its own.
+        add(t, 'mains-230-16-30ma', 'backup circuit')
+        join(t, ['backup circuit', 'out'], ['device 4', 'warm'])
       },
     },
     {

@@ -3,8 +3,8 @@ import type { LoopDocument, LoopKind, ProofReading, Reading } from '@nachtigal/c
 import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
-import { safetyBlocks } from '@nachtigal/core/proof/safetyBlocks'
-import type { SafetyStep } from '@nachtigal/core/proof/safetyStep'
+import { safetyBlockIds } from '@nachtigal/core/proof/safetyStep'
+import { keepStep, nextStep, soundStepReading } from '@nachtigal/core/testing/soundSteps'
 import { placing } from '@nachtigal/core/survey/placing'
 import { withDefaultPlans } from '@nachtigal/core/survey/defaultPlans'
 import { addDevice, insertDevice, joinPorts, moveSupply, setDevice, setOption } from '@nachtigal/core/wiring/chainEdit'
@@ -159,49 +159,32 @@ export const reading = ({ now, by }: Teller, text: string, unit: string, value?:
   by,
 })
 
-/** What sound work reads at a step of the safety blocks. */
-function soundReading({ group, title, should, block }: SafetyStep): number | null {
-  const told = /([\d.]+)\s(kohm|Mohm|ohm|V)/.exec(should)
-  const figure = told ? Number(told[1]) * ({ kohm: 1e3, Mohm: 1e6 }[told[2]!] ?? 1) : 1
-  if (block === 'isolate' || title.startsWith('Neutral')) return block === 'live' ? 1.2 : block === 'isolate' ? 0 : 0.2
-  if (group === 'Earth' || group === 'Polarity') return figure * 0.6
-  if (group === 'Insulation') return 180e6
-  if (group === 'Separation') return title.startsWith('Across') ? (should.startsWith('About') ? figure : 310) : null
-  if (title.startsWith('Temperature')) return 18
-  return group === 'Probes' ? figure * 1.004 : figure
-}
-
 /** Isolating, dead tests and first live, step by step, as sound work goes. */
 export function proveAndSwitchOn(teller: Teller) {
   const { edit, uuid, now, by, context } = teller
-  for (let n = 1; n < 200; n++) {
-    const { steps } = safetyBlocks(context())
-    const step = [...steps.isolate, ...steps.dead, ...steps.live].find(
-      ({ verdict, ask }) => verdict === 'waiting' && ask.kind !== 'rows',
-    )
+  for (let n = 1; n < 300; n++) {
+    const step = nextStep(context(), safetyBlockIds)
     if (!step) return
-    const { ask, block, id } = step
-    if (ask.kind === 'answer')
-      edit((l) => ({
-        ...l,
-        wiring: { ...l.wiring, done: { ...l.wiring.done, [`${block}/${id}`]: { answer: 'yes', by, at: now() } } },
-      }))
-    else if (ask.kind === 'number') {
-      const value = soundReading(step)
-      const view = quantityView(ask.quantity, { temperatureUnit: 'C', system: 'metric' })
-      const kept: ProofReading = {
-        ...(value === null
-          ? { text: 'OL', unit: view.label, state: 'over-range' as const, at: now(), by }
-          : reading(teller, String(Number(view.toShown(value).toPrecision(3))), view.label, value)),
-        order: nextReadingOrder(teller.current().loop),
-        test: block,
-        step: id,
-      }
-      edit((l) => ({
-        ...l,
-        proof: { ...l.proof, readings: { ...l.proof.readings, [uuid(`safety ${n}`)]: kept } },
-      }))
+    const { ask } = step
+    if (ask.kind === 'answer') {
+      edit((l) => ({ ...l, ...keepStep(l, step, { by, at: now(), order: 0, key: '', value: 'yes' }) }))
+      continue
     }
+    if (ask.kind !== 'number') return
+    const value = soundStepReading(step)
+    const view = quantityView(ask.quantity, { temperatureUnit: 'C', system: 'metric' })
+    const kept: ProofReading = {
+      ...(value === null
+        ? { text: 'OL', unit: view.label, state: 'over-range' as const, at: now(), by }
+        : reading(teller, String(Number(view.toShown(value).toPrecision(3))), view.label, value)),
+      order: nextReadingOrder(teller.current().loop),
+      test: step.block,
+      step: step.id,
+    }
+    edit((l) => ({
+      ...l,
+      proof: { ...l.proof, readings: { ...l.proof.readings, [uuid(`safety ${n}`)]: kept } },
+    }))
   }
 }
 

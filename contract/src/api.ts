@@ -27,6 +27,7 @@ export const routes = {
   at: '/api/jobs/:jobId/at/:sequence',
   photo: '/api/jobs/:jobId/photos/:hash',
   testSheet: '/api/jobs/:jobId/loops/:loopId/tests.pdf',
+  safetySheet: '/api/jobs/:jobId/loops/:loopId/safety-steps.pdf',
   panelCard: '/api/jobs/:jobId/loops/:loopId/panel-card.pdf',
   ownersPage: '/api/jobs/:jobId/loops/:loopId/owners-page.pdf',
   file: '/api/jobs/:jobId/file',

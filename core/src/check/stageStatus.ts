@@ -1,5 +1,6 @@
 import { keyingSheet, waits } from '../proof/keyingSheet'
 import { failed, proofTests, settled } from '../proof/proofTests'
+import { PROTECTION } from '../proof/liveSteps'
 import { safetyBlocks } from '../proof/safetyBlocks'
 import { safetyBlockIds } from '../proof/safetyStep'
 import { handoverTicks } from '../job/handover'
@@ -9,7 +10,7 @@ import { counted } from '../units/words'
 import { checkLoop } from './checkLoop'
 import { judgeRow } from '../wiring/judgeRow'
 import type { LoopContext } from './context'
-import { type Finding, TEST_FAILED, TESTS_OPEN } from './finding'
+import { type Finding, SAFETY_UNANSWERED, TEST_FAILED, TESTS_OPEN } from './finding'
 
 export type StageState = 'done' | 'open' | 'waiting' | 'look' | 'stop'
 
@@ -54,6 +55,10 @@ function match({ chain, joints }: LoopContext, findings: readonly Finding[]): Pr
     : { begun: true, done: joints.length > 0, says: 'all joints fit' }
 }
 
+/** The form of the trade may hold the tests: then a name and a reason stand for them. */
+const recordedElsewhere = ({ loop }: LoopContext) =>
+  Object.keys(loop.waivers).some((key) => key.startsWith(`${TESTS_OPEN}/`))
+
 function wire(context: LoopContext): Progress {
   const { rows, loop } = context
   if (rows.length === 0) return notBegun
@@ -68,8 +73,7 @@ function wire(context: LoopContext): Progress {
   const open = safetyBlockIds
     .flatMap((id) => blocks.steps[id])
     .filter(({ must, verdict }) => must && verdict === 'waiting')
-  // The form of the trade may hold the tests: then a name and a reason stand for them.
-  const elsewhere = Object.keys(loop.waivers).some((key) => key.startsWith(`${TESTS_OPEN}/`))
+  const elsewhere = recordedElsewhere(context)
   const all = safetyBlockIds.reduce((sum, id) => sum + blocks.steps[id].filter(({ must }) => must).length, 0)
   return {
     begun: landed + tested > 0 || open.length < all,
@@ -188,13 +192,22 @@ const signed: ReadonlySet<Stage> = new Set(['survey', 'wire', 'set', 'prove'])
 export const ticksOpen = ({ handover }: Pick<LoopContext['loop'], 'handover'>): string[] =>
   Object.entries(handoverTicks).flatMap(([id, title]) => (handover.ticks?.[id] ? [] : [title]))
 
+/** What has to switch off when somebody touches a fault, relied on by a rule and not proved here or on another form. */
+const protectionUnproved = (context: LoopContext) =>
+  recordedElsewhere(context)
+    ? []
+    : safetyBlocks(context).steps.live.filter(
+        ({ group, must, verdict }) => group === PROTECTION && must && verdict !== 'good',
+      )
+
 /** Why the hand-over cannot be signed yet; empty when it can. Stops, temporary work and failed tests keep it shut. */
 export function signingBlockedBy(context: LoopContext): string[] {
   const { open } = checkLoop(context)
   return [
     ...open
-      .filter(({ severity, code }) => severity === 'stop' || code === TEST_FAILED)
+      .filter(({ severity, code }) => severity === 'stop' || code === TEST_FAILED || code === SAFETY_UNANSWERED)
       .map(({ head, remedy }) => `${head} ${remedy}`),
+    ...protectionUnproved(context).map(({ title }) => `${title} is not proved, and a rule relies on it.`),
     ...ticksOpen(context.loop).map((title) => `Not ticked: ${title.toLowerCase()}.`),
     ...Object.values(context.loop.temporary).map(({ what }) => `Temporary: ${what}. Take it off first.`),
     ...context.rows

@@ -193,6 +193,9 @@ export function putBackSteps(context: LoopContext, make: Make): SafetyStep[] {
   const mains = circuits.some(({ circuit }) => circuit === 'mains')
   const back = (id: string, title: string, doing: string, should: string, wrong: string) =>
     make.answered({ id: `${id}:${sign}`, group: 'Put back', title, doing, should, yes: 'Put back' }, wrong)
+  const signals = context.chain.connections.some(
+    ({ fromPort: { kind } }) => kind === 'signal-out' || kind === 'measure-out',
+  )
   const neutrals = rows.some(({ role, circuit }) => role === 'neutral' && circuit === 'mains')
   const earthed = rows.some(({ role }) => role === 'earth')
   return [
@@ -223,8 +226,8 @@ export function putBackSteps(context: LoopContext, make: Make): SafetyStep[] {
           back(
             'back-electronics',
             'Electronics back',
-            `Still dead: probes, signals, calls and contacts of ${lift.map(({ tag }) => tag).join(', ')} landed again by the list. Their supply wires stay lifted and capped: first live measures them before each is landed.`,
-            'Everything but supply wires is landed by its number.',
+            `Still dead: probes, calls and contacts of ${lift.map(({ tag }) => tag).join(', ')} landed again by the list. Supply wires${signals ? ' and signals' : ''} stay lifted at the device they go to, and capped: first live measures them before each is landed.`,
+            `Everything but supply wires${signals ? ' and signals' : ''} is landed by its number.`,
             'Something is still lifted: first live would test another circuit than this.',
           ),
         ]

@@ -15,6 +15,8 @@ import { signOf } from './safetyStep'
 import { stepMaker } from './stepMaker'
 
 type Make = ReturnType<typeof stepMaker>
+/** Group of the tests of what switches off when something fails. */
+export const PROTECTION = 'Protection'
 const VOLT = { kind: 'number', quantity: 'voltage', low: -1000, high: 1000 } as const
 const EXTRA_LOW_V = 50
 const LICENSED =
@@ -97,8 +99,8 @@ export function liveSteps(context: LoopContext): readonly SafetyStep[] {
           `Dead: land the signal wires that were lifted for this round (${signals.tags.join(', ')}), meter out of the loop.`,
         )
       : []),
-    ...loadedSteps(context, make, fed),
     ...powerUp(context, make),
+    ...loadedSteps(context, make, fed),
   ]
 }
 
@@ -266,7 +268,7 @@ function protectionSteps(context: LoopContext, make: Make): SafetyStep[] {
         return make.read(
           {
             id: `${id}:${device.id}`,
-            group: 'Protection',
+            group: PROTECTION,
             title: `${title} of ${device.tag}`,
             doing: `Licensed person, with a tester for it, at a point that ${device.tag} feeds: ${how}. Both half waves, enter the longer. What it feeds goes off meanwhile.`,
             should: `Trips within ${words.say(high, 'milliseconds', 0)} (${source}).`,
@@ -284,7 +286,7 @@ function protectionSteps(context: LoopContext, make: Make): SafetyStep[] {
               make.read(
                 {
                   id: `gfci:${device.id}`,
-                  group: 'Protection',
+                  group: PROTECTION,
                   title: `Class A ground-fault protection of ${device.tag}`,
                   doing: `Licensed person, with a tester for it, at a point that ${device.tag} feeds: raise the current to ground until it trips. Its own button too; reset it afterwards.`,
                   should: `Trips at ${gfci.low} to ${gfci.high} mA (${gfci.source}).`,
@@ -327,7 +329,7 @@ function protectionSteps(context: LoopContext, make: Make): SafetyStep[] {
               make.read(
                 {
                   id: `loop:${device.id}`,
-                  group: 'Protection',
+                  group: PROTECTION,
                   title: `Earth-fault loop of ${device.tag}`,
                   doing: `Licensed person: loop impedance at the farthest point that ${device.tag} feeds, line to earth${out.residualMa !== undefined || out.classA ? ', with a test that does not trip its device' : ''}${job.practice === 'us' ? '; or the local test of the ground-fault current path' : ''}.`,
                   should: `At most ${ohmWords(mostOhm)}: ${Math.round(100 * share)} % of ${words.say(voltsToEarth(out), 'voltage', 0)} over ${times} \u00d7 ${words.say(out.protectionA, 'current', 0)} (IEC 60364-6). The breaker\u2019s own curve and local code decide.`,
@@ -393,8 +395,8 @@ function signalSteps({ chain }: LoopContext, make: Make) {
           group: 'Signals',
           title: `Signal of ${fromDevice.tag}`,
           doing: inLoop
-            ? `${fromDevice.tag} lives on its loop: both wires lifted it gives nothing. In the dead pause before, one wire off ${toDevice.tag} and the milliammeter between wire and terminal, in series; power on, read.`
-            : `Wires of ${fromDevice.tag} lifted at ${toDevice.tag} in the dead pause before; power on: ${unit === 'V' ? 'volts across the two ends' : 'milliamps through the meter between them'}.`,
+            ? `${fromDevice.tag} lives on its loop: with both wires lifted it gives nothing. In the dead pause before: one wire landed at ${toDevice.tag}, the milliammeter between the other and its terminal, in series. Power on, read.`
+            : `Wires of ${fromDevice.tag} still lifted at ${toDevice.tag}. Power on: ${unit === 'V' ? 'volts across the two ends' : 'milliamps through the meter between them'}.`,
           should: `${low} to ${high} ${unit}, and it moves when ${fromDevice.facts.category === 'transmitter' ? 'the sensor is warmed or breathed on' : 'its set is moved'}.`,
           ask: { kind: 'number', quantity, low: -100, high: 100 },
           must: false,

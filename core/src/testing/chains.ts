@@ -75,6 +75,9 @@ const sound: Readonly<Record<LoopKind, readonly string[]>> = {
   cabin: ['battery-12-lead', 'ptarmigan', 'cabin-ntc10k', 'cabin-heater', 'co-alarm'],
 }
 
+/** The steps of a kind's sound chain. */
+export const soundSteps = (kind: LoopKind) => sound[kind]
+
 let made = 0
 const planned = (edited: Edited) => withDefaultPlans(edited, fieldData, () => `plan-${++made}`)
 

@@ -6,7 +6,7 @@ import { type Practice, usualSizeMm2 } from './conductor'
 import type { Fed, WireRow } from './wireRow'
 import { contactLoad } from './contactLoad'
 import { assumedLengthM } from './rowVerdict'
-import { warmWireOhm } from './wireResistance'
+import { usualConstruction, WARM_C, warmWireOhm } from './wireResistance'
 
 /** What one wire carries, what it loses, and what protects it. */
 export interface RowLoad {
@@ -50,6 +50,23 @@ function currentOf(device: ResolvedDevice, port: Port, volts: number): number {
   if (port.kind === 'load') return Math.max(glow, contactLoad([], port.load).loadA)
   if (port.kind === 'supply-in') return Math.max(glow, port.drawsVa / volts)
   return port.kind === 'contact-in' ? port.wets.amps : 0
+}
+
+/** The loss of a wire there and back as a calculation that can be opened; undefined where its section or its supply is not known. */
+export function dropCall({ row, lengthM, sizeMm2, currentA }: RowLoad) {
+  if (sizeMm2 === null || !row.fedBy) return undefined
+  return {
+    calc: 'wiring.drop',
+    input: {
+      lengthM,
+      areaMm2: sizeMm2,
+      currentA,
+      supplyV: row.fedBy.volts,
+      conductorC: WARM_C,
+      construction: usualConstruction(sizeMm2),
+    },
+    output: 'dropV',
+  }
 }
 
 /** What US practice adds for what runs three hours and more. */

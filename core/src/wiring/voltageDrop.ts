@@ -1,4 +1,4 @@
-import { type Construction, coreOhm, tradeSizesMm2 } from './wireResistance'
+import { type Construction, coreOhm, listedMm2 } from './wireResistance'
 
 export interface VoltageDropInput {
   /** One way. */
@@ -45,7 +45,7 @@ export function voltageDrop(input: VoltageDropInput): VoltageDrop {
   if (input.allowedPercent === undefined) return result
   const allowedV = (input.allowedPercent / 100) * supplyV
   const perMetreV = dropOf(1, areaMm2)
-  const listed = tradeSizesMm2.find((mm2) => dropOf(lengthM, mm2) <= allowedV + 1e-12) ?? null
+  const listed = listedMm2(construction).find((mm2) => dropOf(lengthM, mm2) <= allowedV + 1e-12) ?? null
   return {
     ...result,
     maximumLengthM: perMetreV > 0 ? allowedV / perMetreV : null,

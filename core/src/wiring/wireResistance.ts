@@ -4,8 +4,8 @@ import { type FieldData, fieldValue } from '../plant/fieldValue'
 const RESISTIVITY = 0.017241
 const PER_KELVIN = 0.00393
 
-export const constructions = ['pure', 'class2', 'class5'] as const
-/** `pure` copper of exactly that section, stranded `class2` or fine-stranded `class5` at its highest resistance. */
+export const constructions = ['pure', 'class2', 'class5', 'gauge'] as const
+/** `pure` copper of exactly that section, stranded `class2` or fine-stranded `class5` at its highest resistance, stranded by trade `gauge`. */
 export type Construction = (typeof constructions)[number]
 
 /** Highest resistance at 20 °C, mΩ/m, plain copper: section, class 2, class 5. Source: IEC 60228. */
@@ -38,15 +38,28 @@ const gauges75C: readonly (readonly [areaMm2: number, milliohm: number])[] = [
   [33.6, 0.634],
   [42.4, 0.505],
 ]
-/** Temperature of that table, and of a loaded PVC cable, °C. */
+/** Temperature of that table, °C. */
 const GAUGE_TABLE_C = 75
-const WARM_C = 70
+/** A loaded PVC cable, °C. */
+export const WARM_C = 70
 
 /** Sections that the standard lists, mm². */
 export const tradeSizesMm2 = iec60228.map(([area]) => area)
 
+/** Sections that are listed of a construction, smallest first; pure copper is offered in those of the standard. */
+export const listedMm2 = (construction: Construction): readonly number[] =>
+  construction === 'gauge' ? gauges75C.map(([area]) => area) : tradeSizesMm2
+
 function perMetreOhm(areaMm2: number, construction: Construction): number {
   if (construction === 'pure') return RESISTIVITY / areaMm2
+  if (construction === 'gauge') {
+    const gauge = gauges75C.find(([area]) => area === areaMm2)
+    if (!gauge)
+      throw new RangeError(
+        `areaMm2 ${areaMm2} is no trade gauge: ${gauges75C.map(([area]) => area).join(', ')} mm² are listed`,
+      )
+    return gauge[1] / 1000 / (1 + PER_KELVIN * (GAUGE_TABLE_C - 20))
+  }
   const row = iec60228.find(([area]) => area === areaMm2)
   if (!row)
     throw new RangeError(
@@ -70,27 +83,17 @@ export function coreOhm(
   return perMetreOhm(areaMm2, construction) * lengthM * (1 + PER_KELVIN * (conductorC - 20))
 }
 
-/**
- * Stranded copper as it is pulled in, ohm: class 5 at its highest; trade gauges by their own table; a section in neither as pure copper
- * and what fine strands add to it (field data wire.extra, high end).
- */
-function strandedOhm(lengthM: number, areaMm2: number, conductorC: number): number {
-  const gauge = gauges75C.find(([area]) => area === areaMm2)
-  if (gauge)
-    return (
-      ((gauge[1] / 1000) * lengthM * (1 + PER_KELVIN * (conductorC - 20))) / (1 + PER_KELVIN * (GAUGE_TABLE_C - 20))
-    )
-  return tradeSizesMm2.includes(areaMm2)
-    ? coreOhm(lengthM, areaMm2, conductorC, 'class5')
-    : FINE_STRANDS * coreOhm(lengthM, areaMm2, conductorC)
-}
-const FINE_STRANDS = 1.16
+/** How a wire of a section is made, where nobody says better: fine-stranded, or by its gauge; a section in neither list as pure copper. */
+export const usualConstruction = (areaMm2: number): Construction =>
+  gauges75C.some(([area]) => area === areaMm2) ? 'gauge' : tradeSizesMm2.includes(areaMm2) ? 'class5' : 'pure'
 
 /** A wire that carries its load, where no better is known: warm stranded copper (70 °C), ohm. */
-export const warmWireOhm = (lengthM: number, areaMm2: number): number => strandedOhm(lengthM, areaMm2, WARM_C)
+export const warmWireOhm = (lengthM: number, areaMm2: number): number =>
+  coreOhm(lengthM, areaMm2, WARM_C, usualConstruction(areaMm2))
 
 /** A wire as it is measured dead: stranded copper at 20 °C, ohm. */
-export const coldWireOhm = (lengthM: number, areaMm2: number): number => strandedOhm(lengthM, areaMm2, 20)
+export const coldWireOhm = (lengthM: number, areaMm2: number): number =>
+  coreOhm(lengthM, areaMm2, 20, usualConstruction(areaMm2))
 
 /** Clamps and joints at both ends of a row, ohm. */
 const JOINTS_OHM = 0.1

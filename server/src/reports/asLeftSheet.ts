@@ -12,7 +12,7 @@ import { readText, shouldText } from '@nachtigal/core/proof/takeTest'
 import { hazards } from '@nachtigal/core/survey/hazards'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 import { safetyBlocks } from '@nachtigal/core/proof/safetyBlocks'
-import { gaugeOf } from '@nachtigal/core/wiring/conductor'
+import { sizeWords } from '@nachtigal/core/wiring/conductor'
 import { type Block, heading, INK2, sheet, type Stamp, t, table } from './sheetParts'
 
 const verdictWords: Record<string, string> = {
@@ -259,7 +259,7 @@ export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
           String(row.number),
           `${row.from.tag} ${row.from.label}`,
           `${row.to.tag} ${row.to.label}`,
-          `${row.conductor.colourName}, ${job.practice === 'us' ? (gaugeOf[String(sizeMm2)] ?? `${sizeMm2} mm²`) : `${sizeMm2} mm²`}`,
+          `${row.conductor.colourName}, ${sizeWords(job.practice, sizeMm2)}`,
           state?.lengthM === undefined ? '' : words.say(state.lengthM, 'length'),
           state?.label ?? String(row.number),
           state?.landed ? 'yes' : 'no',

@@ -2,7 +2,7 @@ import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { LoopContext } from '@nachtigal/core/check/context'
 import type { ResolvedDevice } from '@nachtigal/core/job/chain'
 import { safetyBlocks } from '@nachtigal/core/proof/safetyBlocks'
-import { gaugeOf } from '@nachtigal/core/wiring/conductor'
+import { sizeWords } from '@nachtigal/core/wiring/conductor'
 import { type CutOut, cutOutPaper, cutOutSvg } from '@nachtigal/core/wiring/cutOut'
 import type { Picture } from '@nachtigal/core/wiring/picture/picture'
 import { svgText } from '@nachtigal/core/wiring/picture/svgText'
@@ -13,8 +13,6 @@ const PT_PER_MM = 72 / 25.4
 const faces = { head: 'Barlow', text: 'B612', terminal: 'Mono' } as const
 
 const where = ({ job, loop }: LoopContext) => `${loop.name}, ${job.name}${job.place ? `, ${job.place}` : ''}`
-const sizeOf = (context: LoopContext, mm2: number) =>
-  context.job.practice === 'us' ? (gaugeOf[String(mm2)] ?? `${mm2} mm\u00b2`) : `${mm2} mm\u00b2`
 
 /** Wires of a loop as columns of text, for the printed list and the open file. */
 export function wireColumns(context: LoopContext): {
@@ -33,7 +31,7 @@ export function wireColumns(context: LoopContext): {
         `${row.from.tag} ${row.from.label}`,
         `${row.to.tag} ${row.to.label}`,
         row.cable ? `${row.conductor.kind} ${row.cable.tag}` : row.conductor.kind,
-        sizeOf(context, sizeMm2),
+        sizeWords(context.job.practice, sizeMm2),
         row.conductor.colourName,
         state?.label ?? String(row.number),
         state?.lengthM === undefined ? '' : words.say(state.lengthM, 'length'),

@@ -11,6 +11,7 @@ import { asLeftSheet } from '../reports/asLeftSheet'
 import { keyingCsv, keyingPdf } from '../reports/keyingSheets'
 import { layPicture } from '../reports/layPicture'
 import { ownersPage, panelCard } from '../reports/ownerSheets'
+import { safetySheet } from '../reports/safetySheet'
 import { testSheet } from '../reports/testSheet'
 import type { RenderPdf } from '../reports/renderPdf'
 import type { Stamp } from '../reports/sheetParts'
@@ -78,6 +79,7 @@ export function sheetRoutes({ store, data, renderPdf, now }: Deps): Router {
   return Router()
     .get(routes.asLeft, pdf('as-left', asLeftSheet))
     .get(routes.testSheet, pdf('tests', testSheet))
+    .get(routes.safetySheet, pdf('safety-steps', safetySheet))
     .get(routes.panelCard, pdf('panel-card', panelCard))
     .get(routes.ownersPage, pdf('owners-page', ownersPage))
     .get(routes.wiresPdf, pdf('wires', wiresSheet))

@@ -42,8 +42,14 @@ export function TemporaryBar() {
   )
 }
 
+interface AddProps {
+  readonly trigger?: string
+  /** The step or the test that makes it and ends it, where it is entered there. */
+  readonly during?: string | undefined
+}
+
 /** Enters a bridge, a forced output, a switch in hand, a raised limit or a lifted wire the moment it is made. */
-export function AddTemporary({ trigger = 'Add' }: { trigger?: string }) {
+export function AddTemporary({ trigger = 'Add', during }: AddProps) {
   const { put } = useTemporary()
   const [kind, setKind] = useState<NonNullable<Temporary['kind']>>('bridge')
   const [what, setWhat] = useState('')
@@ -63,12 +69,16 @@ export function AddTemporary({ trigger = 'Add' }: { trigger?: string }) {
             setProblem('What and where is empty: it takes a line such as \u201cS1 bridged at K1 11 and 14\u201d.')
             return
           }
-          const refused = put(kind, `${titles[kind]}: ${said}`)
+          const refused = put(kind, `${titles[kind]}: ${said}`, during)
           setProblem(refused)
           if (refused === undefined) setWhat('')
         }}
       >
-        <p>It stands on every screen of this loop, and hand-over stays shut, until it is undone.</p>
+        <p>
+          {during === undefined
+            ? 'It stands on every screen of this loop; first live and hand-over stay shut until it is undone.'
+            : 'It belongs to this test: it stands on every screen of this loop until the test ends it, or it is undone.'}
+        </p>
         <ChoiceField
           label="What is it"
           value={kind}

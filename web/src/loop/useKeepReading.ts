@@ -2,6 +2,7 @@ import { format } from 'date-fns'
 import { instrumentFor } from '@nachtigal/core/job/instruments'
 import type { ProofReading, Reading } from '@nachtigal/core/job/documents'
 import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
+import { endedByTests, withoutDuring } from '@nachtigal/core/proof/temporaryWork'
 import type { Quantity } from '@nachtigal/core/units/quantity'
 import { useLoop } from './loopContext'
 
@@ -16,7 +17,7 @@ export const today = () => format(new Date(), 'yyyy-MM-dd')
 
 /** Keeps readings of a test, each with its take and the instrument of the day; a newer one stands for it, none is ever taken back. */
 export function useKeepReadings() {
-  const { job, loop, change } = useLoop()
+  const { job, loop, data, change } = useLoop()
   return (
     test: string,
     made: readonly ({ readonly step: string; readonly reading: Reading } & Kept)[],
@@ -40,7 +41,10 @@ export function useKeepReadings() {
       ]
     })
     const proof = { ...loop.proof, readings: { ...loop.proof.readings, ...Object.fromEntries(readings) } }
-    return change({ loop: { ...loop, proof } }, why === undefined ? undefined : { why })
+    // What a step or a test put on the temporary list it ends.
+    const temporary = made.reduce((left, { step }) => withoutDuring(left, `${test}/${step}`), loop.temporary)
+    const next = endedByTests(job, { ...loop, proof, temporary }, data)
+    return change({ loop: next }, why === undefined ? undefined : { why })
   }
 }
 

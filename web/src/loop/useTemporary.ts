@@ -8,10 +8,17 @@ export function useTemporary() {
   const { loop, change } = useLoop()
   const by = useAppSelector((state) => state.view.by)
   return {
-    put: (kind: NonNullable<Temporary['kind']>, what: string) => {
+    put: (kind: NonNullable<Temporary['kind']>, what: string, during?: string) => {
       if (Object.values(loop.temporary).some((each) => each.what === what)) return undefined
       const order = nextOrder(loop.temporary)
-      const entry: Temporary = { order, kind, what, by: by || 'unnamed', at: new Date().toISOString() }
+      const entry: Temporary = {
+        order,
+        kind,
+        what,
+        by: by || 'unnamed',
+        at: new Date().toISOString(),
+        ...(during === undefined ? {} : { during }),
+      }
       return change(
         { loop: { ...loop, temporary: { ...loop.temporary, [crypto.randomUUID()]: entry } } },
         { tell: `Temporary: ${what}.` },

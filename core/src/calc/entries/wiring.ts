@@ -28,6 +28,7 @@ export const wiringDrop = defineCalculation<VoltageDropInput>({
           pure: 'pure, exactly that section',
           class2: 'stranded (class 2), at most',
           class5: 'fine-stranded (class 5), at most',
+          gauge: 'stranded, by trade gauge (US table at 75 °C)',
         },
       }),
     ),
@@ -50,7 +51,8 @@ export const wiringDrop = defineCalculation<VoltageDropInput>({
     tradeAreaMm2: optional(nullable(number('Next listed section', 'section'))),
   },
   formula: 'R = ρ L/A (1 + 0.00393 (t − 20)); one phase 2 R I, three phases √3 R I',
-  source: 'copper 17.241 nΩm (IEC 60028); highest resistances of IEC 60228; limits of IEC 60364-5-52',
+  source:
+    'copper 17.241 nΩm (IEC 60028); highest resistances of IEC 60228; stranded copper by trade gauge at 75 °C; limits of IEC 60364-5-52',
   cautions: ['The section must also carry the current and be protected: local code decides.'],
   examples: [
     {
@@ -62,6 +64,11 @@ export const wiringDrop = defineCalculation<VoltageDropInput>({
       given: { lengthM: 30, areaMm2: 1.5, currentA: 2, supplyV: 24, construction: 'class5', allowedPercent: 5 },
       gives: { loopOhm: 0.798, dropV: 1.596, dropPercent: 6.65, maximumLengthM: 22.556391, minimumAreaMm2: 2.5 },
       source: 'IEC 60228: 13.3 mohm/m; by hand 1.2 V/(2 × 0.0133 × 2 A); 2.5 mm² loses 0.958 V',
+    },
+    {
+      given: { lengthM: 30, areaMm2: 2.08, currentA: 12, supplyV: 120, conductorC: 75, construction: 'gauge' },
+      gives: { loopOhm: 0.618, dropV: 7.416, dropPercent: 6.18 },
+      source: 'by hand: 14 AWG 10.3 mohm/m at 75 °C, 2 × 30 m × 12 A',
     },
     {
       given: { lengthM: 40, areaMm2: 2.5, currentA: 12, supplyV: 400, phases: 3 },

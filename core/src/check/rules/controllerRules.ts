@@ -5,6 +5,7 @@ import { batteryView } from '../settings/batteryView'
 import { defrostView } from '../settings/defrostView'
 import { resetController, resetView } from '../settings/resetView'
 import { daysSay, weekView } from '../settings/weekView'
+import { screedMostC } from '../../survey/kinds/screedQuestions'
 import { answered, lookAgain, type Rule, stop } from './rule'
 
 const controllers = ({ chain }: LoopContext) => chain.devices.filter(({ facts }) => facts.controller !== undefined)
@@ -51,15 +52,16 @@ const resetLineFits: Rule = (context) => {
     )
   const floor = loop.kind === 'floor' || answered(context, 'emitter') === 'floor'
   const hottest = Math.max(...view.line.map(({ supplyC }) => supplyC))
-  const screed = fieldValue(data, 'screed.max.cement').typical
-  if (floor && answered(context, 'through') !== 'mixing' && hottest > screed)
+  const { answers } = context.loop.survey
+  const screed = screedMostC(answers, data)
+  if (floor && answers['screedKind'] !== 'none' && hottest > screed)
     found.push(
       stop(
         'C103_LINE_OVER_SCREED',
         {
           about: device.id,
           head: 'The line goes over what a screed bears.',
-          reason: `${words.say(hottest, 'temperature', 0)} at its hottest; cement screed ${words.say(screed, 'temperature', 0)}, calcium sulphate ${words.say(fieldValue(data, 'screed.max.casulphate').typical, 'temperature', 0)} at the pipe.`,
+          reason: `${words.say(hottest, 'temperature', 0)} at its hottest; ${answers['screedKind'] === undefined ? 'a screed of unknown kind' : 'this screed'} takes ${words.say(screed, 'temperature', 0)} at the pipe.`,
           remedy: `Bring the maximum to ${words.say(screed, 'temperature', 0)} or under, and a limiter of its own in the supply.`,
         },
         'set',

@@ -101,7 +101,7 @@ const warmStore: Rule = (context) => {
 
 /** What keeps a boiler’s return warm: a mixing valve for the rooms does not, it cools it. */
 const returnWarm: Rule = (context) => {
-  const { survey, loop, words, data } = context
+  const { survey, loop, words } = context
   const { answers } = loop.survey
   const lifted = answers['returnLift'] === 'loading' || answers['returnLift'] === 'own'
   const needC = leastReturnC(context)

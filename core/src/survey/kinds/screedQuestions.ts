@@ -13,7 +13,7 @@ export const screedQuestions = (group: string, when?: Question['when']): readonl
   asksWhich(
     group,
     'screedKind',
-    'Screed is',
+    'Kind of screed',
     {
       cement: ['Cement', 'At the pipe {55 C} at most; first heat after 21 days.'],
       casulphate: ['Calcium sulphate', 'At the pipe {50 C} at most; first heat after 7 days.'],

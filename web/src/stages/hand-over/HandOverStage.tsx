@@ -38,6 +38,12 @@ const sheets = [
     kept: false,
   },
   {
+    title: 'Safety steps (PDF)',
+    route: routes.safetySheet,
+    about: 'isolating, dead tests and first live in their order, to be written on',
+    kept: false,
+  },
+  {
     title: 'Panel card (PDF)',
     route: routes.panelCard,
     about: 'small, to laminate: what may be turned, alarms, whom to call',

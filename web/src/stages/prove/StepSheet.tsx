@@ -1,6 +1,7 @@
 import { lazy, Suspense } from 'react'
 import type { AskState, ChoiceAsk, NumberAsk, ProofStep, ProofTest, SetAsk } from '@nachtigal/core/proof/proofTest'
 import { isGood, pickedText, readText, shouldText } from '@nachtigal/core/proof/takeTest'
+import { duringTest } from '@nachtigal/core/proof/temporaryWork'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { timeIn } from '@nachtigal/core/profile/bound'
 import { formatValue, quantityView, shownText } from '@nachtigal/core/units/quantity'
@@ -8,6 +9,7 @@ import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
+import { AddTemporary } from '../../loop/TemporaryBar'
 import { useKeepReading } from '../../loop/useKeepReading'
 import { Button } from '../../ui/Button'
 import { NumberField } from '../../ui/NumberField'
@@ -153,6 +155,7 @@ export function StepSheet({ test, step, onNext }: StepProps) {
         : null}
       {step.at?.afterS === undefined ? null : <FromLogger test={test} />}
       <VerdictBlock test={test} step={step} />
+      <AddTemporary trigger="Lifted, forced or raised for this test? Enter it" during={duringTest(test.id)} />
       {phone && asides.length > 0 ? <div className="asks-beside">{asides}</div> : null}
       {test.chart ? (
         <Suspense fallback={null}>

@@ -56,6 +56,9 @@ function useAnswer(id: string) {
   return [loop.survey.answers[id], put] as const
 }
 
+/** Stands before the hint of a question that keeps first live and signing shut. */
+const SAFETY = 'Safety: first live and signing wait for it. '
+
 function Asked({ question }: { question: Question }) {
   return question.ask === 'choice' ? <Chosen question={question} /> : <Counted question={question} />
 }
@@ -64,7 +67,8 @@ function Chosen({ question }: { question: ChoiceQuestion }) {
   const { words } = useLoop()
   const [answer, put] = useAnswer(question.id)
   const chosen = typeof answer === 'string' ? question.choices[answer] : undefined
-  const hint = words.tell(question.hint)
+  const waits = question.safety === true && answer === undefined
+  const hint = `${waits ? SAFETY : ''}${words.tell(question.hint)}`
   return (
     <div>
       <ChoiceField
@@ -120,7 +124,7 @@ function Counted({ question }: { question: NumberQuestion }) {
   const [answer, put] = useAnswer(question.id)
   const [working, setWorking] = useState(false)
   const { id, title, quantity } = question
-  const hint = words.tell(question.hint)
+  const hint = `${question.safety === true && answer === undefined ? SAFETY : ''}${words.tell(question.hint)}`
   const figure = survey?.figures[id]
   const filled = figure && figure.source !== 'answer' ? figure : undefined
   const say = (value: number) => formatValue(value, quantity, preferences)

@@ -29,7 +29,7 @@ export function surveyParts(loop: LoopDocument, missing: number): readonly Surve
   const groups = [...new Set(questions.map(({ group }) => group))]
   const asked = groups.map((group): SurveyPart => {
     const mine = questions.filter((question) => question.group === group)
-    const open = mine.filter(({ id, required }) => required && answers[id] === undefined).length
+    const open = mine.filter(({ id, required, safety }) => (required || safety) && answers[id] === undefined).length
     const given = mine.filter(({ id }) => answers[id] !== undefined).length
     return {
       id: slug(group),

@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
-import { endVoltages, rowLoads } from '@nachtigal/core/wiring/conductors'
+import { sizeWords } from '@nachtigal/core/wiring/conductor'
+import { dropCall, endVoltages, rowLoads } from '@nachtigal/core/wiring/conductors'
 import { assumedLengthM } from '@nachtigal/core/wiring/rowVerdict'
 import { useLoop } from '../../loop/loopContext'
 import { Findings } from '../../loop/Findings'
@@ -104,46 +105,46 @@ export function ConductorsPart() {
                   </tr>
                 </thead>
                 <tbody>
-                  {carrying.map(({ row, currentA, lengthM, assumed, sizeMm2, pairDropV, usualMm2 }) => (
-                    <tr key={row.id} className="border-b border-line h-8">
-                      <td className="pr-2 font-bold">{row.number}</td>
-                      <td className="px-2 whitespace-nowrap">
-                        {row.from.tag} {row.from.label}
-                      </td>
-                      <td className="px-2 whitespace-nowrap">
-                        {row.to.tag} {row.to.label}
-                      </td>
-                      <td className="px-2 whitespace-nowrap">{words.say(currentA, 'current')}</td>
-                      <td className="px-2 whitespace-nowrap">
-                        {words.say(lengthM, 'length')}
-                        {assumed ? ' assumed' : ''}
-                      </td>
-                      <td className="px-2 whitespace-nowrap">{words.say(sizeMm2, 'section')}</td>
-                      <td className="px-2 whitespace-nowrap">
-                        {row.fedBy ? (
-                          <Worked
-                            call={{
-                              calc: 'wiring.drop',
-                              input: { lengthM, areaMm2: sizeMm2, currentA, supplyV: row.fedBy.volts },
-                              output: 'dropV',
-                            }}
-                            text={words.say(pairDropV, 'voltage', 2)}
-                            label={`Wire ${row.number} loses`}
-                          />
-                        ) : (
-                          words.say(pairDropV, 'voltage', 2)
-                        )}
-                      </td>
-                      <td className="px-2 whitespace-nowrap">
-                        {row.fedBy
-                          ? `${row.fedBy.tag}, ${words.say(row.fedBy.protectionA, 'current', 0)}`
-                          : `not in this list: read it off at ${row.source?.tag ?? 'its feed'}`}
-                      </td>
-                      <td className="px-2 whitespace-nowrap">
-                        {usualMm2 === undefined ? '' : words.say(usualMm2, 'section')}
-                      </td>
-                    </tr>
-                  ))}
+                  {carrying.map((load) => {
+                    const { row, currentA, lengthM, assumed, sizeMm2, pairDropV, usualMm2 } = load
+                    const call = dropCall(load)
+                    return (
+                      <tr key={row.id} className="border-b border-line h-8">
+                        <td className="pr-2 font-bold">{row.number}</td>
+                        <td className="px-2 whitespace-nowrap">
+                          {row.from.tag} {row.from.label}
+                        </td>
+                        <td className="px-2 whitespace-nowrap">
+                          {row.to.tag} {row.to.label}
+                        </td>
+                        <td className="px-2 whitespace-nowrap">{words.say(currentA, 'current')}</td>
+                        <td className="px-2 whitespace-nowrap">
+                          {words.say(lengthM, 'length')}
+                          {assumed ? ' assumed' : ''}
+                        </td>
+                        <td className="px-2 whitespace-nowrap">{sizeWords(job.practice, sizeMm2)}</td>
+                        <td className="px-2 whitespace-nowrap">
+                          {call ? (
+                            <Worked
+                              call={call}
+                              text={words.say(pairDropV, 'voltage', 2)}
+                              label={`Wire ${row.number} loses`}
+                            />
+                          ) : (
+                            words.say(pairDropV, 'voltage', 2)
+                          )}
+                        </td>
+                        <td className="px-2 whitespace-nowrap">
+                          {row.fedBy
+                            ? `${row.fedBy.tag}, ${words.say(row.fedBy.protectionA, 'current', 0)}`
+                            : `not in this list: read it off at ${row.source?.tag ?? 'its feed'}`}
+                        </td>
+                        <td className="px-2 whitespace-nowrap">
+                          {usualMm2 === undefined ? '' : sizeWords(job.practice, usualMm2)}
+                        </td>
+                      </tr>
+                    )
+                  })}
                 </tbody>
               </table>
             </div>

@@ -1,5 +1,6 @@
 import { TriangleAlert } from 'lucide-react'
 import type { SafetyStep } from '@nachtigal/core/proof/safetyStep'
+import { duringStep, withoutDuring } from '@nachtigal/core/proof/temporaryWork'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
@@ -46,7 +47,8 @@ export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
       ...loop.wiring.done,
       [`${step.block}/${step.id}`]: { answer: says, by: by || 'unnamed', at: new Date().toISOString() },
     }
-    const refused = change({ loop: { ...loop, wiring: { ...loop.wiring, done } } })
+    const temporary = withoutDuring(loop.temporary, duringStep(step))
+    const refused = change({ loop: { ...loop, temporary, wiring: { ...loop.wiring, done } } })
     if (refused === undefined && says === 'yes') onNext()
   }
   const overRange = () => {
@@ -162,7 +164,10 @@ export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
             Find the short by halving
           </button>
         ) : null}
-        <AddTemporary trigger="Bridged, forced or lifted something? Enter it" />
+        <AddTemporary
+          trigger="Bridged, forced or lifted something? Enter it"
+          during={step.block === 'live' ? duringStep(step) : undefined}
+        />
         {step.answer ? (
           <p className="small text-ink2">
             {step.answer.by}, {step.answer.at.slice(0, 16).replace('T', ' ')} UTC

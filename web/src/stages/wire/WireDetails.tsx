@@ -1,6 +1,6 @@
 import { tradeSizesMm2 } from '@nachtigal/core/wiring/wireResistance'
-import { gaugeOf } from '@nachtigal/core/wiring/conductor'
-import { type RowLoad, rowLoads } from '@nachtigal/core/wiring/conductors'
+import { gaugeOf, sizeWords } from '@nachtigal/core/wiring/conductor'
+import { dropCall, type RowLoad, rowLoads } from '@nachtigal/core/wiring/conductors'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { useLoop } from '../../loop/loopContext'
 import { Worked } from '../../loop/Worked'
@@ -37,12 +37,16 @@ export function WireDetails({ row }: { row: WireRow }) {
         label="Section"
         value={String(sizeMm2)}
         choices={[
-          ...(sizes.some(({ mm2 }) => mm2 === sizeMm2) ? [] : [{ value: String(sizeMm2), title: `${sizeMm2} mm²` }]),
+          ...(sizes.some(({ mm2 }) => mm2 === sizeMm2)
+            ? []
+            : [{ value: String(sizeMm2), title: sizeWords(job.practice, sizeMm2) }]),
           ...sizes.map(({ mm2, title }) => ({ value: String(mm2), title })),
         ]}
         onChoose={(next) => {
           const { sizeMm2: _s, ...rest } = state ?? {}
-          write(Number(next) === row.conductor.sizeMm2 ? rest : { ...rest, sizeMm2: Number(next) })
+          // As the table has it, whether it gives one or ends before.
+          const usual = next === String(row.conductor.sizeMm2)
+          write(usual ? rest : { ...rest, sizeMm2: Number(next) })
         }}
       />
       <TextField
@@ -79,27 +83,21 @@ export function WireLoad({ row }: { row: WireRow }) {
 }
 
 function LoadLine({ load, words }: { load: RowLoad; words: ReturnType<typeof useLoop>['words'] }) {
-  const { row, currentA, lengthM, sizeMm2, pairDropV, usualMm2 } = load
+  const { row, currentA, pairDropV, usualMm2 } = load
+  const { job } = useLoop()
   const fed = row.fedBy
+  const call = dropCall(load)
   return (
     <span>
       Carries {words.say(currentA, 'current')}, loses{' '}
-      {fed ? (
-        <Worked
-          call={{
-            calc: 'wiring.drop',
-            input: { lengthM, areaMm2: sizeMm2, currentA, supplyV: fed.volts },
-            output: 'dropV',
-          }}
-          text={words.say(pairDropV, 'voltage', 2)}
-          label="Lost there and back"
-        />
+      {call ? (
+        <Worked call={call} text={words.say(pairDropV, 'voltage', 2)} label="Lost there and back" />
       ) : (
         words.say(pairDropV, 'voltage', 2)
       )}{' '}
       there and back
       {fed && usualMm2 !== undefined
-        ? `. Behind ${words.say(fed.protectionA, 'current', 0)} at ${fed.tag}; ${words.say(usualMm2, 'section')} is usual, check local code.`
+        ? `. Behind ${words.say(fed.protectionA, 'current', 0)} at ${fed.tag}; ${sizeWords(job.practice, usualMm2)} is usual, check local code.`
         : '.'}
     </span>
   )

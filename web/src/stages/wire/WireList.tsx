@@ -1,7 +1,7 @@
 import { memo, useEffect, useMemo, useRef } from 'react'
 import { TESTS_OPEN } from '@nachtigal/core/check/finding'
 import type { RowChange, RowState } from '@nachtigal/core/job/documents'
-import { gaugeOf, type Practice } from '@nachtigal/core/wiring/conductor'
+import { OUTSIDE_TABLE, type Practice, sizeWords } from '@nachtigal/core/wiring/conductor'
 import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { RowVerdict } from '@nachtigal/core/wiring/rowVerdict'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
@@ -114,13 +114,15 @@ const swatches: Record<string, string> = {
   WH: '#fff',
   RD: '#b3261e',
   GN: '#2c7a3a',
+  GY: '#7d8488',
+  YE: '#d9b400',
   pair: '#8b9194',
   screened: '#8b9194',
   screen: 'repeating-linear-gradient(45deg,#8b9194 0 2px,#fff 2px 4px)',
 }
 
-const sizeText = (practice: string, mm2: number) =>
-  practice === 'us' ? (gaugeOf[String(mm2)] ?? `${mm2}`).replace(' AWG', '') : String(mm2)
+const sizeText = (practice: Practice, mm2: number | null) =>
+  mm2 === null ? OUTSIDE_TABLE : sizeWords(practice, mm2).replace(/.(AWG|mm²)$/, '')
 
 /** Short name of a core: its letters by IEC 60757 where it has some. */
 const coreText = ({ conductor, cable }: WireRow) =>
@@ -134,7 +136,7 @@ interface Actions {
 interface RowProps {
   readonly row: WireRow
   readonly state: RowState | undefined
-  readonly sizeMm2: number
+  readonly sizeMm2: number | null
   readonly verdict: RowVerdict
   readonly what: RowChange['what'] | undefined
   readonly practice: Practice

@@ -1,4 +1,4 @@
-import { gaugeOf } from '@nachtigal/core/wiring/conductor'
+import { sizeWords } from '@nachtigal/core/wiring/conductor'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
@@ -49,7 +49,7 @@ export function WireSheet({ row, onNext, last }: { row: WireRow; onNext: () => v
     write({ ...(state ?? {}), landed: true, number: row.number })
     onNext()
   }
-  const size = job.practice === 'us' ? (gaugeOf[String(sizeMm2)] ?? `${sizeMm2} mm²`) : `${sizeMm2} mm²`
+  const size = sizeWords(job.practice, sizeMm2)
   const verdictLine =
     verdict === 'stop' ? (
       <p role="alert" className="caution">
