@@ -176,7 +176,7 @@ function separationSteps(context: LoopContext, make: ReturnType<typeof stepMaker
       const mine = mains.filter((row) => row.source?.device === source.device)
       const { tag } = source
       const sign = signOf(ids(mine))
-      const { hots, neutral: n } = source.feet ?? { hots: ['L'], neutral: 'N' }
+      const { hots, neutral: n, earth = 'PE' } = source.feet ?? { hots: ['L'], neutral: 'N' }
       // A neutral that no wire of the list uses has nothing to be apart from.
       const neutral = mine.some(({ role }) => role === 'neutral') ? n : undefined
       const step = (a: string, b: string, doing: string) =>
@@ -197,11 +197,11 @@ function separationSteps(context: LoopContext, make: ReturnType<typeof stepMaker
         ...hots.map((hot) =>
           step(
             hot,
-            'PE',
+            earth,
             `Contacts closed by hand or bridged for the test, ohms from ${hot} behind ${tag} to earth. Put every bridge on the temporary list.`,
           ),
         ),
-        ...(neutral === undefined ? [] : [step(neutral, 'PE', `${neutral} lifted at ${tag}, ohms from it to earth.`)]),
+        ...(neutral === undefined ? [] : [step(neutral, earth, `${neutral} lifted at ${tag}, ohms from it to earth.`)]),
         ...(neutral === undefined
           ? []
           : hots.map((hot) =>

@@ -2,6 +2,7 @@ import type { LoopContext } from '../check/context'
 import type { ResolvedDevice } from '../job/chain'
 import type { LoopKind, StepDone } from '../job/documents'
 import type { ProbePlace } from '../profile/deviceProfile'
+import { touchedBy } from './atRisk'
 
 /** One step of the mechanical work, ticked when done. */
 export interface MountingStep {
@@ -150,6 +151,14 @@ const forDevice = (device: ResolvedDevice): readonly Draft[] => {
   return [...placed, ...others.filter(({ suits }) => suits(device)).flatMap(({ steps }) => steps)]
 }
 
+/** Metal at water that is touched is joined before anything there is energised; the dead tests measure it. */
+const bonding: Draft = {
+  title: 'Bond the metal at the water',
+  doing:
+    'By the licensed trade: bonding conductor, 4 mm\u00b2 (8 AWG solid in US practice) or what local code asks for, from the earth bar to rails, ladder, pipes, reinforcement, grating and heater shell, each under its own clamp. Marked where it can be reached.',
+  caution: 'Nobody in the water, circuits off and locked.',
+}
+
 /** The mechanical work of the loop as a checklist, device by device, with its cautions; what its kind needs comes last. */
 export function mountingSteps({ chain, loop }: Pick<LoopContext, 'chain' | 'loop'>): readonly MountingStep[] {
   const done = loop.wiring.done ?? {}
@@ -164,5 +173,6 @@ export function mountingSteps({ chain, loop }: Pick<LoopContext, 'chain' | 'loop
       ),
     ),
     ...(byKind[loop.kind] ?? []).map((draft, i) => withTick(`kind/${i}`, draft)),
+    ...(touchedBy({ loop }) ? [withTick('bonding', bonding)] : []),
   ]
 }

@@ -34,6 +34,7 @@ const wantedBy: Readonly<Partial<Record<ContactRole, ReadonlySet<Effect>>>> = {
   defrost: new Set(['defrost']),
   fan: new Set(['air-flow']),
   light: new Set(['light']),
+  pump: new Set(['water-flow']),
 }
 
 const isSame = (a: PortRef, b: PortRef) => a.device === b.device && a.port === b.port

@@ -113,6 +113,8 @@ async function documentsOf(db: Database | Transaction, jobId: string): Promise<R
     .select({ id: documents.id, body: documents.body })
     .from(documents)
     .where(eq(documents.jobId, jobId))
+    // Wherever the rows lie: a file that is taken elsewhere and back is the same to the letter.
+    .orderBy(asc(documents.id))
   return Object.fromEntries(rows.map(({ id, body }) => [id, body]))
 }
 

@@ -187,11 +187,21 @@ const stopsFloorPump = (chain: LoopContext['chain'], limiter: ResolvedDevice) =>
       limitersOf(chain, line).some(({ device }) => device === limiter),
   )
 
+/** A valve that is driven to a place between open and shut, and stays there. */
+const mixesWater = ({ facts }: ResolvedDevice) =>
+  Object.values(facts.ports).some(
+    (port) =>
+      (port.kind === 'signal-in' && port.does === 'water-flow') || (port.kind === 'load' && port.role !== undefined),
+  )
+
 /** A boiler, a valve or a line that feeds a floor: the pipe to it has a limiter of its own, whatever guards the boiler. */
 const floorSupplyLimited: Rule = (context) => {
   const { loop, chain, data } = context
   const { answers } = loop.survey
-  if (loop.kind !== 'boiler' || answers['emitter'] !== 'floor' || answers['screedKind'] === 'none') return []
+  if (answers['screedKind'] === 'none') return []
+  // A valve that mixes stays where it is when it fails or loses its voltage: a limiter in its line stops nothing.
+  const mixes = loop.kind === 'floor' && chain.devices.some(mixesWater)
+  if (!mixes && !(loop.kind === 'boiler' && answers['emitter'] === 'floor')) return []
   const mostC = screedMostC(answers, data)
   const holds = chain.devices.some(
     (device) =>

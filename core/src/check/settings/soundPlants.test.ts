@@ -174,15 +174,18 @@ describe('heat that counts', () => {
     expect(cabinet(32)).toBeCloseTo(airSensible(160, 3).powerW, 9)
   })
   it('a defrost melts with a share of its heat', () => {
-    const { job, loop } = chained('cold-room')
+    // A day of frost: its melting rules, not the metal that is warmed with it.
+    const { job, loop } = rewhole(chained('cold-room'), 'eider', ({ defrost }) => ({
+      defrost: { ...defrost!, by: 'time', everyH: 24, longestMin: 240 },
+    }))
     const minutes = (share: number) => {
-      const data = fieldData.map((each) => (each.id === 'df.melt' ? { ...each, typical: share } : each))
+      const data = { ...fieldData, 'df.melt': { ...fieldData['df.melt']!, typical: share } }
       const context = loopContext(job, loop, data)
       const device = context.chain.devices.find(({ facts }) => facts.id === 'eider')!
       return defrostView(context, device)!.lines.find(({ id }) => id === 'melts')!.value!
     }
     expect(minutes(40) / minutes(50)).toBeCloseTo(50 / 40, 6)
-    expect(fieldData.find(({ id }) => id === 'df.melt')).toMatchObject({ low: 30, typical: 40, high: 50 })
+    expect(fieldData['df.melt']).toMatchObject({ low: 30, typical: 40, high: 50 })
   })
 })
 

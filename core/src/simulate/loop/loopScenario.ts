@@ -143,7 +143,10 @@ export function loopScenario(
       actuators: [
         ...moved.actuators,
         ...(fan && !indoor ? [{ id: fan.id, node: 'air', powerW: fanHeatW(fan) }] : []),
-        ...(heater ? [{ id: heater.device.id, node: 'coil', powerW: heater.powerW }] : []),
+        // Where there is no coil a defrost heater melts nothing.
+        ...(heater && model.nodes.some(({ id }) => id === 'coil')
+          ? [{ id: heater.device.id, node: 'coil', powerW: heater.powerW }]
+          : []),
       ],
       controls: parts.controls,
       inputs: parts.inputs,

@@ -20,8 +20,9 @@ import {
 } from '../commonQuestions'
 import type { CalcCall } from '../asked'
 import type { KindFacts } from '../kindFacts'
+import type { Wanted } from '../leaning'
 import { asks, asksWhich } from '../question'
-import { screedQuestions } from './screedQuestions'
+import { screedMostC, screedQuestions } from './screedQuestions'
 import { seenFrom } from '../reckoned'
 import { estimated } from './estimated'
 
@@ -203,13 +204,21 @@ export const boiler: KindFacts = {
       ? supplyWater
       : fieldValue(data, emitters[emitterIds.find((id) => id === emitter) ?? 'radiators-old'].supply).typical,
   limiterFor: ['element', 'fuel'],
-  limiterC: () => 95,
+  limiterC: (answers, data) => (answers['emitter'] === 'floor' ? screedMostC(answers, data) : 95),
   swing: () => 'swing.boiler.supply',
   starts: ({ fuel }) => (fuel === 'oil' ? 'starts.boiler.oil' : 'starts.boiler'),
   rest: () => 'off.boiler.gas',
   places: () => ['pipe', 'pocket'],
-  leaning: ({ supplySchool, through }) => {
+  leaning: ({ supplySchool, through, emitter, screedKind }) => {
     const mixing = through === 'mixing'
+    // A floor has a pump of its own, and a limiter that stops it.
+    const floor: readonly Wanted[] =
+      emitter === 'floor' && screedKind !== 'none'
+        ? [
+            { category: 'load', as: 'pump of the floor', does: 'water-flow' },
+            { category: 'limiter', as: 'limiter on the pipe to the floor', places: ['pipe'] },
+          ]
+        : []
     return supplySchool === 'fixed'
       ? {
           control: 'on-off',
@@ -217,7 +226,7 @@ export const boiler: KindFacts = {
           would: 'Following the weather: a sensor outdoors, and the return stays cooler.',
           does: ['fuel', 'element'],
           mostStages: 2,
-          also: [{ category: 'probe', as: 'supply probe', places: ['pipe', 'pocket'] }],
+          also: [{ category: 'probe', as: 'supply probe', places: ['pipe', 'pocket'] }, ...floor],
         }
       : {
           control: 'reset',
@@ -229,6 +238,7 @@ export const boiler: KindFacts = {
           also: [
             { category: 'probe', as: 'supply probe', places: ['pipe', 'pocket'] },
             { category: 'probe', as: 'outdoor probe', places: ['outdoor'] },
+            ...floor,
           ],
         }
   },

@@ -31,6 +31,7 @@ export function LivePart() {
   }
   const at = steps.indexOf(chosen)
   const shut = blocks.shutBy.length > 0
+  const onlyAnswers = blocks.shutBy.length === 1 && blocks.shutBy[0]!.startsWith('Safety questions')
   return (
     <WireFrame part="First live">
       <div className="flex-1 min-h-0 grid lg:grid-cols-[400px_minmax(0,1fr)] max-lg:grid-rows-[auto_minmax(0,1fr)]">
@@ -40,7 +41,10 @@ export function LivePart() {
             <h2 id="shut-title" className="h2 flex items-center gap-3">
               <Shape kind="stop" size={22} /> Not proved, do not energise
             </h2>
-            <p>First live opens when isolating and the dead tests have passed. What is left:</p>
+            <p>
+              First live opens when isolating and the dead tests have passed, nothing stands on the temporary list and
+              every safety question is answered. What is left:
+            </p>
             <ul className="grid">
               {blocks.shutBy.slice(0, SHOWN).map((line) => (
                 <li key={line} className="flex items-center gap-3 min-h-8 border-b border-line">
@@ -53,7 +57,11 @@ export function LivePart() {
               ) : null}
             </ul>
             <div className="max-w-xs">
-              <Button to={`/jobs/${job.id}/loops/${loop.id}/wire/dead`}>To the dead tests</Button>
+              {onlyAnswers ? (
+                <Button to={`/jobs/${job.id}/loops/${loop.id}/survey`}>To the survey</Button>
+              ) : (
+                <Button to={`/jobs/${job.id}/loops/${loop.id}/wire/dead`}>To the dead tests</Button>
+              )}
             </div>
             {waits.length > 0 ? (
               <>
