@@ -1,6 +1,16 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { expect, expectAccessible, fill, matchedFloor, saved, test, toStage, wirePart } from '../fixtures'
+import {
+  expect,
+  expectAccessible,
+  fill,
+  matchedFloor,
+  safetyAnswers,
+  saved,
+  test,
+  toStage,
+  wirePart,
+} from '../fixtures'
 
 const loops = [
   'Hatchling floor',
@@ -268,6 +278,36 @@ test('what is temporary stands on every stage and keeps hand-over shut until it 
   for (let left = 2; left > 0; left--) await bar.getByRole('button', { name: 'Undone' }).first().click()
   await expect(bar).toHaveCount(0)
   await expect(page.getByRole('complementary')).not.toContainText('Temporary')
+})
+
+test('a safety question without an answer, and a bridge on the list, shut first live until they are settled', async ({
+  page,
+  server,
+}) => {
+  await matchedFloor(page, server.url, { safety: false })
+  const shut = page.getByRole('listitem').filter({ hasText: /Safety questions not answered|On the temporary list/ })
+  const toLive = async () => {
+    await toStage(page, 'Wire')
+    await wirePart(page, 'First live')
+    await expect(page.getByRole('heading', { name: 'Not proved, do not energise' })).toBeVisible()
+  }
+  await toLive()
+  await expect(shut).toHaveText([/^Safety questions not answered: .*Kind of screed.*Water about.*Answer in Survey\.$/])
+  await toStage(page, 'Hand over')
+  await expect(page.getByRole('complementary')).toContainText('Water about')
+  await toStage(page, 'Survey')
+  await safetyAnswers(page)
+  await toLive()
+  await expect(shut).toHaveCount(0)
+  await wirePart(page, 'Dead tests')
+  await page.getByRole('button', { name: 'Bridged, forced or lifted something? Enter it' }).click()
+  await page.getByLabel('What and where').fill('F1 bridged')
+  await page.getByRole('button', { name: 'Put on the list' }).click()
+  await page.keyboard.press('Escape')
+  await wirePart(page, 'First live')
+  await expect(shut).toHaveText([/On the temporary list: F1 bridged/])
+  await page.getByRole('region', { name: 'Temporary' }).getByRole('button', { name: 'Undone' }).click()
+  await expect(shut).toHaveCount(0)
 })
 
 test('230 V that was found on the pair for 24 V is a stop', async ({ page, server }) => {

@@ -518,6 +518,20 @@ describe('the chain of a proposal', () => {
       proposal.control === 'fan' ? 1 : proposal.stages,
     )
   })
+  it.each(loopKinds)('%s: in US practice too, on circuits that are found there', (kind) => {
+    const begun = surveyed(kind)
+    const us = { ...begun, job: { ...begun.job, practice: 'us' as const } }
+    const proposal = propose(us.loop, context(us).survey!, fieldData, wordsFor(us.job))
+    let made = 0
+    const edited = proposedChain(us, proposal, { shelf, data: fieldData, makeId: () => `u${++made}` })!
+    const { chain } = context(edited)
+    expect(
+      checkLoop(context(edited))
+        .open.filter(({ severity }) => severity === 'stop')
+        .map(({ code, head }) => `${code} ${head}`),
+    ).toEqual([])
+    for (const { facts } of chain.devices) expect(facts.practice ?? 'us').toBe('us')
+  })
   it('says so where the shelf has no controller for it', () => {
     const begun = surveyed('fan')
     const proposal = propose(begun.loop, context(begun).survey!, fieldData, wordsFor(begun.job))

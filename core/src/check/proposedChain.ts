@@ -1,6 +1,7 @@
 import type { FieldData } from '../plant/fieldValue'
 import { mismatch } from '../probes/mismatch'
 import { asSet } from '../profile/asSet'
+import { suitsPractice } from '../profile/suitsPractice'
 import type { DeviceProfile } from '../profile/deviceProfile'
 import { withDefaultPlans } from '../survey/defaultPlans'
 import { factsOfKind } from '../survey/kindFacts'
@@ -26,10 +27,6 @@ const MOST_SUPPLIES = 3
 const WEIGHT = { stop: 100, 'look-again': 10, note: 1 } as const
 
 const suitsKind = ({ loop }: Edited, { kinds }: DeviceProfile) => kinds === undefined || kinds[loop.kind] === true
-
-/** A circuit that this practice does not have is not proposed. */
-const suitsPractice = ({ job }: Edited, { practice }: DeviceProfile) =>
-  practice === undefined || practice === job.practice
 
 const contextOf = ({ job, loop }: Edited, { data }: Tools): LoopContext => loopContext(job, loop, data)
 
@@ -87,7 +84,8 @@ function candidatesFor(edited: Edited, wanted: Wanted, { shelf }: Tools): readon
   const { category, places, does, senses, measures, control, alarm } = wanted
   return shelf
     .filter((profile) => {
-      if (profile.category !== category || !suitsKind(edited, profile) || !suitsPractice(edited, profile)) return false
+      if (profile.category !== category || !suitsKind(edited, profile) || !suitsPractice(profile, edited.job.practice))
+        return false
       const ports = Object.values(profile.ports)
       if (places && !places.some((place) => (profile.probe ?? profile.limiter)?.places?.[place])) return false
       if (does && !ports.some((port) => 'does' in port && port.does === does)) return false
@@ -162,7 +160,8 @@ const ROOM_C = 20
 /** Feeds what is not fed, or fed by what does not fit, one supply after another while it helps. */
 function feed(edited: Edited, tools: Tools): Edited {
   const supplies = tools.shelf.filter(
-    (profile) => profile.category === 'supply' && suitsKind(edited, profile) && suitsPractice(edited, profile),
+    (profile) =>
+      profile.category === 'supply' && suitsKind(edited, profile) && suitsPractice(profile, edited.job.practice),
   )
   let next = edited
   for (let i = 0; i < MOST_SUPPLIES; i++) {

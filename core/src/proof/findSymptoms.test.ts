@@ -3,6 +3,7 @@ import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '../check/context'
 import { loopKinds } from '../job/documents'
 import { stages } from '../survey/hazards'
+import { probeCurve } from '../probes/probeCurve'
 import { answered, testOf } from '../testing/answered'
 import { chained } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
@@ -77,6 +78,34 @@ describe('finding', () => {
     expect(rank(failed)[0]).toMatch(/^The rest time/)
     const passed = answered(fan, id, { off: 180 })
     expect(rank(passed).at(-1)).toMatch(/^The rest time/)
+  })
+  it.each([
+    // found where it happens, and not under its opposite
+    ['Defrost ends at once', 'C2', /shorted NTC/, 'C3'],
+    ['Defrost ends at once', 'C2', /open platinum/, 'C3'],
+    ['Defrost always takes its longest time', 'C3', /NTC and open/, 'C2'],
+  ] as const)('%s: %s says %s, %s does not', (typed, id, cause, opposite) => {
+    const rows = found('cold-room', typed)
+    expect(rows[0]!.id).toBe(id)
+    const says = (row: string) =>
+      findSymptoms(contextOf(chained('cold-room')), symptoms)
+        .filter((each) => each.id === row)
+        .flatMap(({ causes }) => causes)
+        .filter((each) => cause.test(each.says))
+    expect(says(id)).toHaveLength(1)
+    expect(says(opposite)).toHaveLength(0)
+  })
+  it('an NTC that is open reads cold for ever, a shorted one hot: what its curve says', () => {
+    const ntc = probeCurve({ kind: 'ntc', r25Ohm: 10_000, betaK: 3435 })
+    expect(ntc.temperature(1e6)).toBeLessThan(-30)
+    expect(ntc.temperature(100)).toBeGreaterThan(100)
+  })
+  it('residual-current trips: N on earth behind it and a shared neutral stand before what only adds up', () => {
+    const { causes } = found('floor').find(({ id }) => id === 'A22')!
+    const at = (words: RegExp) => causes.findIndex(({ says }) => words.test(says))
+    expect(at(/N touches PE/)).toBeGreaterThanOrEqual(0)
+    expect(at(/neutral is shared/)).toBeGreaterThanOrEqual(0)
+    expect(at(/add up/)).toBeGreaterThan(Math.max(at(/N touches PE/), at(/neutral is shared/)))
   })
   it('says nothing found where nothing fits', () => expect(found('floor', 'zebra')).toEqual([]))
 })

@@ -83,7 +83,8 @@ export function isolateSteps(context: LoopContext): readonly SafetyStep[] {
   const wait = fieldValue(data, 'wait.drive')
   const off = sources.map((source, i) => {
     const mine = rows.filter((row) => row.source?.device === source.device).map(({ number }) => number)
-    const told = mine.length === 0 ? '' : ` Wires ${mine.slice(0, 12).join(', ')}${mine.length > 12 ? ' \u2026' : ''}.`
+    const told =
+      mine.length === 0 ? '' : ` Wires ${mine.slice(0, 12).join(', ')}${mine.length > 12 ? ' and more' : ''}.`
     const name = `${source.tag} ${source.name}`
     return make.answered(
       source.kind === 'battery'

@@ -46,12 +46,12 @@ export function liveSteps(context: LoopContext): readonly SafetyStep[] {
   const make = stepMaker('live', loop)
   const sign = signOf(rows.map(({ id }) => id))
   const fed = chain.connections.flatMap((connection): (Fed & { depth: number })[] => {
-    const { fromPort, toPort, toDevice } = connection
+    const { fromPort, toPort, fromDevice } = connection
     if (fromPort.kind !== 'supply-out' || toPort.kind !== 'supply-in') return []
     const variant = supplyVariant(fromPort, toPort.variants)
     if (!variant) return []
     const { volts, current } = fromPort
-    return [{ connection, variant, volts, current, depth: depthOf(chain, toDevice.id) }]
+    return [{ connection, variant, volts, current, depth: depthOf(chain, fromDevice.id) }]
   })
   const depths = [...new Set(fed.map(({ depth }) => depth))].sort((a, b) => a - b)
   const signals = signalSteps(context, make)
@@ -337,24 +337,43 @@ function protectionSteps(context: LoopContext, make: Make): SafetyStep[] {
                   must: false,
                   caution: LICENSED,
                 },
-                (reading): DeadTestVerdict =>
-                  reading !== null && reading <= mostOhm
-                    ? {
-                        verdict: 'good',
-                        cause: `${ohmWords(reading)}: the breaker trips at once.`,
-                        next: 'Next test.',
-                        forbidsEnergising: false,
-                      }
-                    : {
-                        verdict: 'stop',
-                        cause: `${ohmWords(reading)}, at most ${ohmWords(mostOhm)} is right: a fault to earth would stay on.`,
-                        next: 'Off and locked. Earth conductor, clamps, length; or a residual-current device where local code takes it.',
-                        forbidsEnergising: true,
-                      },
+                (reading) => loopVerdict(reading, mostOhm, out.residualMa),
               ),
             ]),
       ]
     })
+}
+
+/** Most that a body may stand over earth while a fault lasts, V. Source: IEC 60364-4-41. */
+const TOUCH_V = 50
+
+/**
+ * Verdict on an earth-fault loop: low enough for the breaker; or high, and only a residual-current device switches the fault off, where local
+ * code takes that (50 V over its rated current); or too high for either.
+ */
+export function loopVerdict(reading: number | null, mostOhm: number, residualMa: number | undefined): DeadTestVerdict {
+  const told = ohmWords(reading)
+  if (reading !== null && reading <= mostOhm)
+    return {
+      verdict: 'good',
+      cause: `${told}: the breaker trips at once.`,
+      next: 'Next test.',
+      forbidsEnergising: false,
+    }
+  const byDevice = residualMa === undefined ? 0 : (TOUCH_V * 1000) / residualMa
+  return reading !== null && reading <= byDevice
+    ? {
+        verdict: 'look-again',
+        cause: `${told}, over ${ohmWords(mostOhm)}: the breaker does not trip at once, only the residual-current device does.`,
+        next: 'It counts only where local code takes that, and its device is proved. Else earth conductor, clamps, length.',
+        forbidsEnergising: false,
+      }
+    : {
+        verdict: 'stop',
+        cause: `${told}, at most ${ohmWords(mostOhm)} is right: a fault to earth would stay on.`,
+        next: 'Off and locked. Earth conductor, clamps, length; or a residual-current device where local code takes it.',
+        forbidsEnergising: true,
+      }
 }
 
 function tripVerdict(reading: number | null, mostMs: number): DeadTestVerdict {

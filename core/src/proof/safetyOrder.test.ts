@@ -164,6 +164,30 @@ describe.each(practices)('2 first live goes in rounds, in %s practice', (practic
   })
 })
 
+describe('supplies come up from the root', () => {
+  it('what hangs on a transformer is measured after that is landed', () => {
+    const live = stepsOf(chained('pool')).live.map(({ id, title }) => `${id.split(':')[0]} ${title}`)
+    const at = (start: string) => live.findIndex((each) => each.startsWith(start))
+    expect(at('supply Supply of X2')).toBeLessThan(at('land Round 1'))
+    expect(at('land Round 1')).toBeLessThan(at('supply Supply of A1'))
+  })
+  it('a drive whose controls hang on a power supply has its two supplies in two rounds', () => {
+    const edited = chained('fan', { occupants: 'nobody' }, [
+      'mains-230-10',
+      'supply-24dc',
+      'swift',
+      'petrel',
+      'fan-motor-075',
+    ])
+    const live = stepsOf(edited).live
+    const mine = live.flatMap(({ id, title }, i) => (id.startsWith('supply:') && title.endsWith('T1') ? [i] : []))
+    const landed = live.findIndex(({ id }) => id.startsWith('land:1'))
+    expect(mine).toHaveLength(2)
+    expect(mine[0]!).toBeLessThan(landed)
+    expect(mine[1]!).toBeGreaterThan(landed)
+  })
+})
+
 describe('3 the temporary list shuts first live', () => {
   const ready = () => worked(chained('floor'), 'isolate', 'dead')
   const shut = (edited: Edited) => safetyBlocks(contextOf(edited)).shutBy
@@ -459,7 +483,8 @@ describe('12 what switches off is proved by a licensed person', () => {
     ['rcd-five:', 41, 'stop'],
     ['rcd:', null, 'stop'],
     ['loop:', 1, 'good'],
-    ['loop:', 4, 'stop'],
+    ['loop:', 40, 'look-again'],
+    ['loop:', 4000, 'stop'],
   ] as const)('%s %s is %s', (start, value, verdict) => expect(judged(pool(), start, value).verdict).toBe(verdict))
   it.each([
     [5, 'good'],
@@ -477,6 +502,10 @@ describe('12 what switches off is proved by a licensed person', () => {
     const ready = worked(pool(), 'isolate', 'dead')
     expect(blocked(ready)).toHaveLength(2)
     expect(blocked(worked(ready, 'live'))).toEqual([])
+  })
+  it('without such a device a high loop is a stop', () => {
+    expect(judged(chained('boiler'), 'loop:', 1).verdict).toBe('good')
+    expect(judged(chained('boiler'), 'loop:', 40)).toMatchObject({ verdict: 'stop', forbids: true })
   })
   it('a circuit without such a device has its loop measured alone', () =>
     expect(starting(chained('boiler'), 'rcd')).toEqual([]))

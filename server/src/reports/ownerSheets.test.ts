@@ -1,9 +1,11 @@
 import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '@nachtigal/core/check/context'
-import type { LoopDocument } from '@nachtigal/core/job/documents'
+import { type LoopDocument, loopKinds } from '@nachtigal/core/job/documents'
+import { practices, soundIn } from '@nachtigal/core/testing/usChains'
 import { demoFile, testServer } from '../testing'
 import { asLeftSheet } from './asLeftSheet'
 import { ownersPage, panelCard } from './ownerSheets'
+import { safetySheet } from './safetySheet'
 import type { Stamp } from './sheetParts'
 import { testSheet } from './testSheet'
 
@@ -25,7 +27,7 @@ const contextOf = (loop: LoopDocument, unit: 'C' | 'F' = 'C') => {
   const job = { ...file.job, temperatureUnit: unit }
   return loopContext(job, loop, server.shelf.data, job, Object.values(file.loops))
 }
-const sheets = { ownersPage, panelCard, testSheet, asLeftSheet }
+const sheets = { ownersPage, panelCard, testSheet, safetySheet, asLeftSheet }
 const every = Object.values(file.loops).flatMap((loop) =>
   Object.entries(sheets).map(([name, make]) => [loop.name, name, loop, make] as const),
 )
@@ -68,6 +70,27 @@ describe('sheets of the demo job', () => {
     const left = textOf(asLeftSheet(contextOf(floor), stamp))
     expect(left).toContain('Ermine, reference thermometer')
     expect(left).toContain('Tests that were not made')
+  })
+  it.each(practices.flatMap((practice) => loopKinds.map((kind) => [practice, kind] as const)))(
+    'the safety steps of %s practice, %s: locked off before dead, dead before live, put back before power',
+    (practice, kind) => {
+      const { job, loop } = soundIn(practice, kind)
+      const text = textOf(safetySheet(loopContext(job, loop, server.shelf.data, job), stamp))
+      expect(text).not.toMatch(/undefined|NaN|\[object/)
+      const at = (words: RegExp) => text.search(words)
+      const order = [/1 Isolate and prove dead/, /2 Dead tests, earth first/, /3 First live, in rounds/].map(at)
+      expect(order[0]).toBeGreaterThanOrEqual(0)
+      expect(order).toEqual([...order].sort((a, b) => a - b))
+      expect(at(/Try the tester on a known source/)).toBeLessThan(at(/ dead, /))
+      expect(text.slice(order[2]).search(/An authorised person switches on/)).toBeGreaterThan(0)
+    },
+  )
+  it('the safety steps carry what was read and what can hurt, and say when first live is shut', () => {
+    const text = textOf(safetySheet(contextOf(floor), stamp))
+    expect(text).toMatch(/0 V/)
+    expect(text).toMatch(/Mains\. Locked off and proved dead/)
+    const pool = Object.values(file.loops).find(({ name }) => name === 'Seal pool')!
+    expect(textOf(safetySheet(contextOf(pool), stamp))).toMatch(/Shut: \d+ things keep it closed\./)
   })
   it('an instrument that was out of date is said', () => {
     const instruments = Object.fromEntries(

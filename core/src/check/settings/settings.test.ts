@@ -16,6 +16,7 @@ import { happens } from './happens'
 import { energisedAt, ladderView, soundPatterns } from './ladderView'
 import { offsetAdvice, offsetLimits } from './offsetView'
 import { ownerView } from './ownerView'
+import { resetSeason } from './resetSeason'
 import { resetView } from './resetView'
 import { otherParameters, setParts } from './setParts'
 import { timerView } from './timerView'
@@ -89,7 +90,12 @@ describe('the ladder', () => {
 })
 
 describe('the reset line', () => {
-  const view = resetView(contextOf(chained('boiler')))!
+  const seasonOf = (edited: Edited) => {
+    const context = contextOf(edited)
+    const view = resetView(context)!
+    return { ...view, ...resetSeason(context, view) }
+  }
+  const view = seasonOf(chained('boiler'))
   it('runs from the design point to the summer stop', () => {
     expect(view.line.at(-1)!.outdoorC).toBeLessThanOrEqual(view.plan.shutdownAboveC!)
     expect(view.line.find(({ outdoorC }) => outdoorC === view.plan.designOutdoorC)!.supplyC).toBe(
@@ -104,13 +110,11 @@ describe('the reset line', () => {
     expect(saving!.highPercent).toBeGreaterThanOrEqual(saving!.savingPercent)
   })
   it('a lower line saves more, and is told to fall short', () => {
-    const low = resetView(
-      contextOf(
-        rewhole(chained('boiler'), 'martin', ({ reset }) => ({
-          reset: { ...reset!, designSupplyC: 50, warmSupplyC: 26 },
-        })),
-      ),
-    )!
+    const low = seasonOf(
+      rewhole(chained('boiler'), 'martin', ({ reset }) => ({
+        reset: { ...reset!, designSupplyC: 50, warmSupplyC: 26 },
+      })),
+    )
     expect(low.saving!.savingPercent).toBeGreaterThan(view.saving!.savingPercent)
     expect(low.shortK).toBeGreaterThan(view.shortK)
   })

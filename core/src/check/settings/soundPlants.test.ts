@@ -11,6 +11,7 @@ import type { Edited } from '../../wiring/edited'
 import { checkLoop } from '../checkLoop'
 import { loopContext } from '../context'
 import { defrostView } from './defrostView'
+import { resetSeason } from './resetSeason'
 import { resetView } from './resetView'
 import { workingRange } from './workingRange'
 
@@ -145,8 +146,9 @@ describe('one return along the line', () => {
     const edited = rewhole(cast(), 'martin', ({ reset }) => ({
       reset: { ...reset!, minimumSupplyC, maximumSupplyC: 90, designSupplyC: 88, warmSupplyC: minimumSupplyC },
     }))
-    const view = resetView(contextOf(edited))!
-    expect(view.coolestReturn!.supplyC < view.returnLimitC).toBe(view.saving!.hoursUnderLimit > 0)
+    const context = contextOf(edited)
+    const view = resetView(context)!
+    expect(view.coolestReturn!.supplyC < view.returnLimitC).toBe(resetSeason(context, view).saving!.hoursUnderLimit > 0)
   })
   it('a mixing valve for the rooms does not protect the boiler, a loading valve does', () => {
     expect(codes(cast({ through: 'mixing' }))).toContain('C048_RETURN_UNDER_DEW_POINT')

@@ -34,7 +34,7 @@ const sheets = [
   {
     title: 'Test sheet (PDF)',
     route: routes.testSheet,
-    about: 'every test with its steps, what to dial and what should be read, to be written on',
+    about: 'every test with its steps, to be written on',
     kept: false,
   },
   {
@@ -62,9 +62,9 @@ const sheets = [
   { title: 'Wires (CSV)', route: routes.wiresCsv, about: 'for a table program', kept: true },
   { title: 'Log (CSV)', route: routes.logCsv, about: 'every change of the job, with its hash', kept: true },
   {
-    title: 'Whole job (open file, JSON)',
+    title: 'Whole job (JSON)',
     route: routes.file,
-    about: 'documents, devices, photos and log; opens on any bench',
+    about: 'an open file: documents, devices, photos and log, for any bench',
     kept: true,
   },
 ] as const

@@ -3,6 +3,8 @@ import MiniSearch from 'minisearch'
 import { judgeJoints, type JointVerdict } from '@nachtigal/core/check/judgeJoint'
 import { ordered, type ResolvedDevice, resolveChain } from '@nachtigal/core/job/chain'
 import type { Category, DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import { suitsPractice } from '@nachtigal/core/profile/suitsPractice'
+import type { Practice } from '@nachtigal/core/wiring/conductor'
 import { addDevice, moveSupply, replaceDevice, useSupply as feedFrom } from '@nachtigal/core/wiring/chainEdit'
 import { idleSupplies } from '@nachtigal/core/wiring/idleSupplies'
 import { useJob } from '../../loop/jobContext'
@@ -35,8 +37,10 @@ export function ShelfList({ category, title, first }: Props) {
     () =>
       profiles
         .filter((profile) => profile.category === category)
-        .sort((a, b) => rank(a, loop.kind) - rank(b, loop.kind) || (a.name < b.name ? -1 : 1)),
-    [profiles, category, loop.kind],
+        .sort(
+          (a, b) => rank(a, loop.kind, job.practice) - rank(b, loop.kind, job.practice) || (a.name < b.name ? -1 : 1),
+        ),
+    [profiles, category, loop.kind, job.practice],
   )
   const find = useMemo(() => {
     const index = new MiniSearch<DeviceProfile>({
@@ -67,7 +71,7 @@ export function ShelfList({ category, title, first }: Props) {
           return { profile, worst: worstOf(joints) }
         })
         // The one in use first, then what fits; among equals as they stand on the shelf.
-        .sort((a, b) => place(a, inUse, loop.kind) - place(b, inUse, loop.kind)),
+        .sort((a, b) => place(a, inUse, loop.kind, job.practice) - place(b, inUse, loop.kind, job.practice)),
     [found, mine, first, job, loop, words, placed, inUse],
   )
   /** A supply that other loops hang on is not exchanged under them: this loop moves to another one. */
@@ -194,12 +198,14 @@ const place = (
   { profile, worst }: { profile: DeviceProfile; worst: JointVerdict | undefined },
   inUse: string | undefined,
   kind: Kind,
+  practice: Practice,
 ) =>
   profile.id === inUse
     ? -1
-    : 10 * rank(profile, kind) + { fits: 0, 'look-again': 1, 'does-not-fit': 2 }[worst?.verdict ?? 'fits']
+    : 10 * rank(profile, kind, practice) + { fits: 0, 'look-again': 1, 'does-not-fit': 2 }[worst?.verdict ?? 'fits']
 
 type Kind = keyof NonNullable<DeviceProfile['kinds']>
 
-/** Made for this kind, for any, for others. */
-const rank = ({ kinds }: DeviceProfile, kind: Kind) => (kinds === undefined ? 1 : kinds[kind] ? 0 : 2)
+/** Made for this kind, for any, for others; what is found in another practice alone comes after all of them. */
+const rank = (profile: DeviceProfile, kind: Kind, practice: Practice) =>
+  (profile.kinds === undefined ? 1 : profile.kinds[kind] ? 0 : 2) + (suitsPractice(profile, practice) ? 0 : 3)

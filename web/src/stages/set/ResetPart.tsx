@@ -1,3 +1,4 @@
+import { resetSeason } from '@nachtigal/core/check/settings/resetSeason'
 import { resetView } from '@nachtigal/core/check/settings/resetView'
 import type { ResetPlan } from '@nachtigal/core/job/controllerPlan'
 import { type ResetHandle, ResetLine } from '../../instruments/ResetLine'
@@ -29,6 +30,7 @@ export function ResetPart() {
   const phone = useMedia(PHONE)
   const plan = whole.reset!
   const view = resetView(context, device)
+  const season = view && resetSeason(context, view)
   const pairs = (points: readonly { outdoorC: number; supplyC: number }[]) =>
     points.map(({ outdoorC, supplyC }) => [out(outdoorC), out(supplyC)] as const)
   const put = (change: Partial<ResetPlan>) => withWhole({ reset: { ...plan, ...change } })
@@ -77,7 +79,11 @@ export function ResetPart() {
                 condensing: view.condensing,
                 fixed: out(view.fixedC),
                 now: view.now ? [out(view.now.outdoorC), out(view.now.supplyC)] : undefined,
-                hours: view.hours.map(({ fromC, toC, hours }) => ({ from: out(fromC), to: out(toC), hours })),
+                hours: (season?.hours ?? []).map(({ fromC, toC, hours }) => ({
+                  from: out(fromC),
+                  to: out(toC),
+                  hours,
+                })),
               }}
               unit={temperature.label}
               step={step}
@@ -174,7 +180,7 @@ export function ResetPart() {
           />
         </div>
       </section>
-      <MeaningPanel lines={view?.lines ?? []} />
+      <MeaningPanel lines={season?.lines ?? []} />
     </div>
   )
 }
