@@ -27,6 +27,9 @@ test('a test is made with a thumb: pad, choices, sets, the cause in sight', asyn
   await expect(page.getByRole('heading', { name: 'Step 2 of 8' })).toBeVisible()
   await openLoop(page, server.url, 'Seal pool', 'prove')
   await openTest(page, /Permissive/)
+  // Without flow first: the call must not come.
+  await page.getByRole('button', { name: 'Does not come', exact: true }).click()
+  await page.getByRole('button', { name: 'Next step' }).click()
   await page.getByRole('button', { name: 'No', exact: true }).click()
   await expect(verdict(page)).toContainText('It does not run to begin with')
   await expectThumbs(page, 'a choice')

@@ -172,9 +172,9 @@ describe.each(practices)('in %s practice', (practice) => {
     const mine = checkLoop(context).open.filter(({ code }) => code === 'C140_SAFETY_UNANSWERED')
     expect(mine).toHaveLength(1)
     expect(mine[0]!.head).toBe('2 safety questions are not answered.')
-    expect(mine[0]!.reason).toContain('Water about')
+    expect(mine[0]!.remedy).toContain('Water about')
     expect(safetyBlocks(context).shutBy.some((line) => line.startsWith('Safety questions not answered'))).toBe(true)
-    expect(signingBlockedBy(context).some((line) => line.includes('safety questions are not answered'))).toBe(true)
+    expect(signingBlockedBy(context).some((line) => line.includes('Water about'))).toBe(true)
   })
   it.each(loopKinds)('%s: a closed reason does not open it', (kind) => {
     const edited = asked(soundIn(practice, kind), { explosive: undefined })

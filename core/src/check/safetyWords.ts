@@ -137,8 +137,8 @@ export const safetyWords = {
   }),
   C140_SAFETY_UNANSWERED: (f: { questions: readonly string[] }): Sentences => ({
     head: `${f.questions.length} ${f.questions.length === 1 ? 'safety question is' : 'safety questions are'} not answered.`,
-    reason: `${and(f.questions)}.`,
-    remedy: 'Answer in Survey. First live and signing stay shut until then.',
+    reason: 'What can hurt here depends on the answers.',
+    remedy: `Answer in Survey: ${and(f.questions)}. First live and signing stay shut until then.`,
   }),
   C142_ONE_LEG_LIVE: (f: { load: string; contact: string }): Sentences => ({
     head: `One leg of ${f.load} stays live.`,

@@ -1,6 +1,6 @@
 import { keyingSheet, waits } from '../proof/keyingSheet'
 import { failed, proofTests, settled } from '../proof/proofTests'
-import { PROTECTION } from '../proof/liveSteps'
+import { PROTECTION } from '../proof/protectionSteps'
 import { safetyBlocks } from '../proof/safetyBlocks'
 import { safetyBlockIds } from '../proof/safetyStep'
 import { handoverTicks } from '../job/handover'

@@ -10,7 +10,7 @@ import { coldWireOhm } from '../wiring/wireResistance'
 import type { WireRow } from '../wiring/wireRow'
 import { type SafetyStep, signOf } from './safetyStep'
 import { insulationSteps, onChassis, putBackSteps } from './insulationSteps'
-import { type Judge, stepMaker } from './stepMaker'
+import { type Judge, stepMaker, type StepMaker } from './stepMaker'
 import { windingsOf, windingSteps } from './windingSteps'
 
 const OHM = { kind: 'number', quantity: 'resistance', low: 0, high: 1e12 } as const
@@ -26,7 +26,7 @@ export function loadOhm({ load }: Pick<LoadPort, 'load'>): number | undefined {
 /** One terminal in words. */
 const at = ({ tag, label }: WireRow['from']) => `${tag} ${label}`
 
-function earthSteps(context: LoopContext, make: ReturnType<typeof stepMaker>): SafetyStep[] {
+function earthSteps(context: LoopContext, make: StepMaker): SafetyStep[] {
   const { data, words, job } = context
   return context.rows
     .filter(({ role }) => role === 'earth')
@@ -61,7 +61,7 @@ function earthSteps(context: LoopContext, make: ReturnType<typeof stepMaker>): S
 const LONG_EARTH_OHM = 2
 
 /** Metal at water that is touched is joined: each part to the earth bar. */
-function bondingSteps({ loop, data, rows }: LoopContext, make: ReturnType<typeof stepMaker>): SafetyStep[] {
+function bondingSteps({ loop, data, rows }: LoopContext, make: StepMaker): SafetyStep[] {
   const { users } = loop.survey.answers
   if (users !== 'people' && users !== 'animals') return []
   const { high, source } = fieldValue(data, 'bond.limit')
@@ -136,7 +136,7 @@ function acrossLoad(tag: string, expected: number | undefined): Judge {
 }
 const LEAST_OHM = 1
 
-function separationSteps(context: LoopContext, make: ReturnType<typeof stepMaker>): SafetyStep[] {
+function separationSteps(context: LoopContext, make: StepMaker): SafetyStep[] {
   const { rows, chain } = context
   const apart: Judge = (reading) => deadTestVerdict({ test: 'separation', reading })
   const mains = rows.filter(({ circuit, role }) => circuit === 'mains' && role !== 'earth' && role !== 'screen')
@@ -228,7 +228,7 @@ function separationSteps(context: LoopContext, make: ReturnType<typeof stepMaker
 }
 
 /** The neutral of each load really is the neutral: through at once, not through the load. */
-function polaritySteps(context: LoopContext, make: ReturnType<typeof stepMaker>): SafetyStep[] {
+function polaritySteps(context: LoopContext, make: StepMaker): SafetyStep[] {
   // Where a second pole breaks the return there is no neutral that is past every contact.
   const broken = ({ from, to }: WireRow) =>
     [from, to].some(({ device }) =>
@@ -267,7 +267,7 @@ function polaritySteps(context: LoopContext, make: ReturnType<typeof stepMaker>)
     })
 }
 
-function probeSteps(context: LoopContext, make: ReturnType<typeof stepMaker>): SafetyStep[] {
+function probeSteps(context: LoopContext, make: StepMaker): SafetyStep[] {
   const { chain, data, words } = context
   const within = fieldValue(data, 'probe.dead')
   return chain.connections.flatMap(({ fromPort, fromDevice, toDevice, toPort, id }): SafetyStep[] => {

@@ -4,10 +4,9 @@ import { givenBy } from '../wiring/groundFault'
 import type { WireRow } from '../wiring/wireRow'
 import { electronicsOf } from './electronics'
 import { type SafetyStep, signOf } from './safetyStep'
-import type { stepMaker } from './stepMaker'
+import type { StepMaker } from './stepMaker'
 import { windingsOf } from './windingSteps'
 
-type Make = ReturnType<typeof stepMaker>
 const MEGOHM = { kind: 'number', quantity: 'insulation', low: 0, high: 1e13 } as const
 const OHM = { kind: 'number', quantity: 'resistance', low: 0, high: 1e12 } as const
 const SHOCK = 'The tester itself puts out a shock: nobody touches the circuit, discharge it afterwards.'
@@ -34,7 +33,7 @@ export const insulated = ({ rows }: Pick<LoopContext, 'rows'>) =>
   })
 
 /** Electronics lifted, the circuit made ready, then insulation to earth and mains against extra-low voltage; none on a vehicle’s chassis. */
-export function insulationSteps(context: LoopContext, make: Make): SafetyStep[] {
+export function insulationSteps(context: LoopContext, make: StepMaker): SafetyStep[] {
   const circuits = insulated(context)
   if (circuits.length === 0) return []
   if (onChassis(context)) return [chassisStep(context, make)]
@@ -153,7 +152,7 @@ export function insulationSteps(context: LoopContext, make: Make): SafetyStep[] 
 const LINK_OHM = 1000
 
 /** On a vehicle an ohmmeter takes the place of the insulation tester. */
-function chassisStep({ rows, chain }: LoopContext, make: Make): SafetyStep {
+function chassisStep({ rows, chain }: LoopContext, make: StepMaker): SafetyStep {
   const lift = electronicsOf(chain.devices)
   return make.read(
     {
@@ -183,7 +182,7 @@ function chassisStep({ rows, chain }: LoopContext, make: Make): SafetyStep {
 const CHASSIS_OHM = 1e5
 
 /** What the dead tests lifted is put back, dead, before anything is switched on; supply wires of devices wait for their round. */
-export function putBackSteps(context: LoopContext, make: Make): SafetyStep[] {
+export function putBackSteps(context: LoopContext, make: StepMaker): SafetyStep[] {
   const { rows } = context
   const circuits = insulated(context)
   if (circuits.length === 0) return []

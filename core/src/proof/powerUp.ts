@@ -5,9 +5,8 @@ import { controlOutputs, reachOf } from '../wiring/reach'
 import { loadLogics } from '../wiring/loadLogic'
 import { openByCause } from './openByCause'
 import type { SafetyStep } from './safetyStep'
-import type { stepMaker } from './stepMaker'
+import type { StepMaker } from './stepMaker'
 
-type Make = ReturnType<typeof stepMaker>
 const GROUP = 'Switch on'
 
 const loadsOf = (device: ResolvedDevice) =>
@@ -47,7 +46,7 @@ function travelOf({ facts }: ResolvedDevice): string | undefined {
  * The order of switching on and what each step should show: supplies, controllers, each probe pulled to see that its own display changes,
  * crankcase heaters long before, actuators with their way and time, guards, pumps and fans, and what heats or cools last.
  */
-export function powerUp(context: LoopContext, make: Make): readonly SafetyStep[] {
+export function powerUp(context: LoopContext, make: StepMaker): readonly SafetyStep[] {
   const { chain, data, words } = context
   const of = (test: (device: ResolvedDevice) => boolean) => chain.devices.filter(test)
   const step = (id: string, title: string, doing: string, should: string, wrong: string, caution?: string) =>

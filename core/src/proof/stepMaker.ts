@@ -6,6 +6,10 @@ import type { SafetyBlockId, SafetyStep, StepDraft } from './safetyStep'
 /** Judges a reading: a number in SI, or null where the meter was over its range. */
 export type Judge = (reading: number | null) => DeadTestVerdict
 
+/** Caution of whatever is measured on live conductors. */
+export const LICENSED =
+  'Licensed person. Live conductors: guarded tips, one hand, dry floor; a lifted end is live, nobody else near it.'
+
 /** Makes the steps of one block, each with what the loop's record holds of it. */
 export function stepMaker(block: SafetyBlockId, loop: LoopDocument) {
   // A reading that was taken back does not take back what it showed: only a newer one stands for it.
@@ -48,3 +52,5 @@ export function stepMaker(block: SafetyBlockId, loop: LoopDocument) {
     isYes: (step: string) => done[`${block}/${step}`]?.answer === 'yes',
   }
 }
+
+export type StepMaker = ReturnType<typeof stepMaker>

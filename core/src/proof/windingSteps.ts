@@ -6,7 +6,7 @@ import { deadTestVerdict, type DeadTestVerdict, ohmWords } from '../wiring/deadT
 import { powerPaths } from '../wiring/powerPath'
 import { electronicsOf } from './electronics'
 import { type SafetyStep, signOf } from './safetyStep'
-import type { stepMaker } from './stepMaker'
+import type { StepMaker } from './stepMaker'
 
 const OHM = { kind: 'number', quantity: 'resistance', low: 0, high: 1e12 } as const
 const MEGOHM = { kind: 'number', quantity: 'insulation', low: 0, high: 1e13 } as const
@@ -34,7 +34,7 @@ export function windingsOf({ chain, rows }: Pick<LoopContext, 'chain' | 'rows'>)
 }
 
 /** Three windings against one another, or a single one: no short, not open; then every winding to earth. */
-export function windingSteps(context: LoopContext, make: ReturnType<typeof stepMaker>): SafetyStep[] {
+export function windingSteps(context: LoopContext, make: StepMaker): SafetyStep[] {
   const alike = fieldValue(context.data, 'wind.alike').typical
   return windingsOf(context).flatMap(({ device, portId, port, rows }): SafetyStep[] => {
     const label = (terminal: string | undefined) =>

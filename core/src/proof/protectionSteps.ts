@@ -1,0 +1,152 @@
+import type { LoopContext } from '../check/context'
+import { fieldValue } from '../plant/fieldValue'
+import { wantsGroundFault } from '../survey/atRisk'
+import { type DeadTestVerdict, ohmWords } from '../wiring/deadTest'
+import { mainsCircuits, voltsToEarth } from '../wiring/groundFault'
+import { sourcesToIsolate } from './isolateSteps'
+import type { SafetyStep } from './safetyStep'
+import { LICENSED, type StepMaker } from './stepMaker'
+
+/** Group of the tests of what switches off when something fails. */
+export const PROTECTION = 'Protection'
+
+/** Tests of what switches off when something fails: the residual-current device, and the loop that the breaker needs. By a licensed person. */
+export function protectionSteps(context: LoopContext, make: StepMaker): SafetyStep[] {
+  const { chain, data, job, words } = context
+  const relied = wantsGroundFault(context)
+  const feeding = new Set(sourcesToIsolate(context).map(({ device }) => device))
+  return mainsCircuits(chain)
+    .filter(({ device }) => feeding.has(device.id))
+    .flatMap(({ device, out }): SafetyStep[] => {
+      const share = fieldValue(data, 'loop.share').typical
+      const times = fieldValue(data, 'loop.trips').typical
+      const mostOhm = out.earth === undefined ? undefined : (share * voltsToEarth(out)) / (times * out.protectionA)
+      const time = (id: string, row: string, title: string, how: string) => {
+        const { high, source } = fieldValue(data, row)
+        return make.read(
+          {
+            id: `${id}:${device.id}`,
+            group: PROTECTION,
+            title: `${title} of ${device.tag}`,
+            doing: `Licensed person, with a tester for it, at a point that ${device.tag} feeds: ${how}. Both half waves, enter the longer. What it feeds goes off meanwhile.`,
+            should: `Trips within ${words.say(high, 'milliseconds', 0)} (${source}).`,
+            ask: { kind: 'number', quantity: 'milliseconds', low: 0, high: 100_000 },
+            must: relied,
+            caution: LICENSED,
+          },
+          (reading) => tripVerdict(reading, high),
+        )
+      }
+      const gfci = fieldValue(data, 'gfci.trip')
+      return [
+        ...(out.classA
+          ? [
+              make.read(
+                {
+                  id: `gfci:${device.id}`,
+                  group: PROTECTION,
+                  title: `Class A ground-fault protection of ${device.tag}`,
+                  doing: `Licensed person, with a tester for it, at a point that ${device.tag} feeds: raise the current to ground until it trips. Its own button too; reset it afterwards.`,
+                  should: `Trips at ${gfci.low} to ${gfci.high} mA (${gfci.source}).`,
+                  ask: { kind: 'number', quantity: 'milliamps', low: 0, high: 1000 },
+                  must: relied,
+                  caution: LICENSED,
+                },
+                (reading): DeadTestVerdict =>
+                  reading !== null && reading >= gfci.low && reading <= gfci.high
+                    ? {
+                        verdict: 'good',
+                        cause: `Trips at ${reading} mA.`,
+                        next: 'Reset it. Next test.',
+                        forbidsEnergising: false,
+                      }
+                    : reading !== null && reading < gfci.low
+                      ? {
+                          verdict: 'look-again',
+                          cause: `Trips at ${reading} mA already: something leaks behind it.`,
+                          next: 'Insulation of each branch, then again.',
+                          forbidsEnergising: false,
+                        }
+                      : {
+                          verdict: 'stop',
+                          cause: `${reading === null ? 'It does not trip' : `Trips at ${reading} mA only`}: over ${gfci.high} mA it protects nobody at water.`,
+                          next: 'Off and locked. Another device; then this test again.',
+                          forbidsEnergising: true,
+                        },
+              ),
+            ]
+          : out.residualMa !== undefined
+            ? [
+                time('rcd', 'rcd.rated', 'Residual-current device', `${out.residualMa} mA`),
+                time('rcd-five', 'rcd.five', 'Residual-current device, five times,', `${5 * out.residualMa} mA`),
+              ]
+            : []),
+        ...(mostOhm === undefined
+          ? []
+          : [
+              make.read(
+                {
+                  id: `loop:${device.id}`,
+                  group: PROTECTION,
+                  title: `Earth-fault loop of ${device.tag}`,
+                  doing: `Licensed person: loop impedance at the farthest point that ${device.tag} feeds, line to earth${out.residualMa !== undefined || out.classA ? ', with a test that does not trip its device' : ''}${job.practice === 'us' ? '; or the local test of the ground-fault current path' : ''}.`,
+                  should: `At most ${ohmWords(mostOhm)}: ${Math.round(100 * share)} % of ${words.say(voltsToEarth(out), 'voltage', 0)} over ${times} \u00d7 ${words.say(out.protectionA, 'current', 0)} (IEC 60364-6). The breaker\u2019s own curve and local code decide.`,
+                  ask: { kind: 'number', quantity: 'resistance', low: 0, high: 1e6 },
+                  must: false,
+                  caution: LICENSED,
+                },
+                (reading) => loopVerdict(reading, mostOhm, out.residualMa),
+              ),
+            ]),
+      ]
+    })
+}
+
+/** Most that a body may stand over earth while a fault lasts, V. Source: IEC 60364-4-41. */
+const TOUCH_V = 50
+
+/**
+ * Verdict on an earth-fault loop: low enough for the breaker; or high, and only a residual-current device switches the fault off, where local
+ * code takes that (50 V over its rated current); or too high for either.
+ */
+export function loopVerdict(reading: number | null, mostOhm: number, residualMa: number | undefined): DeadTestVerdict {
+  const told = ohmWords(reading)
+  if (reading !== null && reading <= mostOhm)
+    return {
+      verdict: 'good',
+      cause: `${told}: the breaker trips at once.`,
+      next: 'Next test.',
+      forbidsEnergising: false,
+    }
+  const byDevice = residualMa === undefined ? 0 : (TOUCH_V * 1000) / residualMa
+  return reading !== null && reading <= byDevice
+    ? {
+        verdict: 'look-again',
+        cause: `${told}, over ${ohmWords(mostOhm)}: the breaker does not trip at once, only the residual-current device does.`,
+        next: 'It counts only where local code takes that, and its device is proved. Else earth conductor, clamps, length.',
+        forbidsEnergising: false,
+      }
+    : {
+        verdict: 'stop',
+        cause: `${told}, at most ${ohmWords(mostOhm)} is right: a fault to earth would stay on.`,
+        next: 'Off and locked. Earth conductor, clamps, length; or a residual-current device where local code takes it.',
+        forbidsEnergising: true,
+      }
+}
+
+function tripVerdict(reading: number | null, mostMs: number): DeadTestVerdict {
+  return reading !== null && reading <= mostMs
+    ? {
+        verdict: 'good',
+        cause: `Trips within ${Math.round(reading)} ms.`,
+        next: 'Reset it. Next test.',
+        forbidsEnergising: false,
+      }
+    : {
+        verdict: 'stop',
+        cause:
+          reading === null ? 'It does not trip.' : `Trips after ${Math.round(reading)} ms, ${mostMs} ms is the most.`,
+        next: 'Off and locked. Its neutral must not touch earth behind it, nor be shared; else another device. Then this test again.',
+        forbidsEnergising: true,
+      }
+}
