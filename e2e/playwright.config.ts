@@ -19,7 +19,7 @@ export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results',
   globalSetup: './globalSetup.ts',
-  timeout: 420_000,
+  timeout: 360_000,
   expect: { timeout: 10_000 },
   workers: 2,
   forbidOnly: true,
