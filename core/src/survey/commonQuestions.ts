@@ -100,7 +100,10 @@ export const siteQuestions: readonly Question[] = [
     {
       dry: ['Dry', 'Nothing special.'],
       damp: ['Damp, condensing', 'Closed housings, glands downwards.'],
-      washed: ['Washed down or splashed', 'Extra-low voltage at the probe, 30 mA residual-current device, bonding.'],
+      washed: [
+        'Washed down or splashed',
+        'Extra-low voltage at the probe, 30 mA residual-current device (US: Class A), bonding.',
+      ],
     },
     'Ask who cleans, and with what.',
     { safety: true },

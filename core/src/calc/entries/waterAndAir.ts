@@ -115,7 +115,7 @@ export const waterHeaterSize = defineCalculation<Omit<HeatUpInput, 'powerW' | 'c
   formula: 'rest = (to − from e^(−t/τ))/(1 − e^(−t/τ)), P = H (rest − around): exact, the loss rises on the way',
   source: 'water.heatUp turned round',
   cautions: [
-    'Mains or fuel at a pool or tank is licensed work, with a limiter, flow proof and a 30 mA residual-current device.',
+    'Mains or fuel at a pool or tank is licensed work, with a limiter, flow proof and a 30 mA residual-current device (US: Class A).',
   ],
   examples: [
     { given: { ...seal, hours: 24 }, gives: { powerW: 34_279.99 }, source: 'by hand: bisection of the heat balance' },

@@ -19,7 +19,7 @@ export const pool: KindFacts = {
       'users',
       'Who touches the water',
       {
-        people: ['People', 'Extra-low voltage at every probe, 30 mA residual-current device, bonding.'],
+        people: ['People', 'Extra-low voltage at every probe, 30 mA residual-current device (US: Class A), bonding.'],
         animals: ['Animals', 'The same: they cannot say that it tingles.'],
         nobody: ['Nobody', 'Closed tank or pipe.'],
       },
