@@ -172,7 +172,7 @@ export function mountingSteps({ chain, loop }: Pick<LoopContext, 'chain' | 'loop
         withTick(`${device.id}/${i}`, { ...draft, title: `${device.tag}: ${draft.title}` }),
       ),
     ),
-    ...(byKind[loop.kind] ?? []).map((draft, i) => withTick(`kind/${i}`, draft)),
     ...(touchedBy({ loop }) ? [withTick('bonding', bonding)] : []),
+    ...(byKind[loop.kind] ?? []).map((draft, i) => withTick(`kind/${i}`, draft)),
   ]
 }

@@ -7,7 +7,7 @@ import { deadTestVerdict, ohmWords } from './deadTest'
 import { parseExpression, sayExpression } from './parseExpression'
 import { transformerLoad } from './transformerLoad'
 import { voltageDrop } from './voltageDrop'
-import { constructions, coreOhm, tradeSizesMm2 } from './wireResistance'
+import { constructions, coreOhm, listedMm2 } from './wireResistance'
 
 const expression: fc.Arbitrary<ContactExpression> = fc.letrec<{ node: ContactExpression }>((tie) => ({
   node: fc.oneof(
@@ -115,25 +115,39 @@ describe('wires', () => {
     expect(coreOhm(1, area, 20, kind) * 1000).toBeCloseTo(milliohm, 9),
   )
   it('classes are 4 to 16 % over pure copper of that section', () => {
-    for (const area of tradeSizesMm2)
-      for (const kind of constructions.filter((each) => each !== 'pure')) {
+    for (const kind of ['class2', 'class5'] as const)
+      for (const area of listedMm2(kind)) {
         const over = coreOhm(1, area, 20, kind) / coreOhm(1, area) - 1
         expect(over).toBeGreaterThan(0.03)
         expect(over).toBeLessThan(0.17)
       }
   })
+  it('gauges are 1 to 5 % over pure copper of their section', () => {
+    for (const area of listedMm2('gauge')) {
+      const over = coreOhm(1, area, 20, 'gauge') / coreOhm(1, area) - 1
+      expect(over).toBeGreaterThan(0.01)
+      expect(over).toBeLessThan(0.05)
+    }
+  })
   it('its longest length and its least section lose just what is allowed', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 1, max: 500, noNaN: true }),
-        fc.constantFrom(...tradeSizesMm2),
+        fc
+          .constantFrom(...constructions)
+          .chain((construction) =>
+            fc.record({
+              construction: fc.constant(construction),
+              areaMm2: fc.constantFrom(...listedMm2(construction)),
+            }),
+          ),
         fc.double({ min: 0.1, max: 30, noNaN: true }),
         fc.constantFrom(24, 230, 400),
         fc.constantFrom<1 | 3>(1, 3),
         fc.double({ min: 0.5, max: 10, noNaN: true }),
-        fc.constantFrom(...constructions),
-        (lengthM, areaMm2, currentA, supplyV, phases, allowedPercent, construction) => {
-          const given = { lengthM, areaMm2, currentA, supplyV, phases, allowedPercent, construction }
+        (lengthM, wire, currentA, supplyV, phases, allowedPercent) => {
+          const { construction } = wire
+          const given = { ...wire, lengthM, currentA, supplyV, phases, allowedPercent }
           const { maximumLengthM, minimumAreaMm2, tradeAreaMm2 } = voltageDrop(given)
           expect(voltageDrop({ ...given, lengthM: maximumLengthM! }).dropPercent).toBeCloseTo(allowedPercent, 6)
           if (construction === 'pure')
