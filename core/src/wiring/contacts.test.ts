@@ -133,14 +133,12 @@ describe('wires', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 1, max: 500, noNaN: true }),
-        fc
-          .constantFrom(...constructions)
-          .chain((construction) =>
-            fc.record({
-              construction: fc.constant(construction),
-              areaMm2: fc.constantFrom(...listedMm2(construction)),
-            }),
-          ),
+        fc.constantFrom(...constructions).chain((construction) =>
+          fc.record({
+            construction: fc.constant(construction),
+            areaMm2: fc.constantFrom(...listedMm2(construction)),
+          }),
+        ),
         fc.double({ min: 0.1, max: 30, noNaN: true }),
         fc.constantFrom(24, 230, 400),
         fc.constantFrom<1 | 3>(1, 3),
