@@ -1,4 +1,5 @@
 import type { Words } from '../units/words'
+import { CLASS_A_MOST_V } from '../wiring/groundFault'
 
 interface Sentences {
   readonly head: string
@@ -132,7 +133,7 @@ export const safetyWords = {
   }),
   C139_GROUND_FAULT_REFER: (f: { tag: string; volts: number }, { say }: Words): Sentences => ({
     head: `${f.tag} stands ${say(f.volts, 'voltage', 0)} over ground: refer.`,
-    reason: `Class A ground-fault protection is for circuits up to ${say(150, 'voltage', 0)} to ground; for more at water there is no simple device.`,
+    reason: `Class A ground-fault protection is for circuits up to ${say(CLASS_A_MOST_V, 'voltage', 0)} to ground; for more at water there is no simple device.`,
     remedy: 'Refer it to the licensed trade and the authority: another circuit, or special protection.',
   }),
   C140_SAFETY_UNANSWERED: (f: { questions: readonly string[] }): Sentences => ({

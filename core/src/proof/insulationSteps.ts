@@ -1,5 +1,6 @@
 import type { LoopContext } from '../check/context'
 import { deadTestVerdict, type DeadTestVerdict, ohmWords } from '../wiring/deadTest'
+import { EXTRA_LOW_V } from '../wiring/extraLow'
 import { givenBy } from '../wiring/groundFault'
 import type { WireRow } from '../wiring/wireRow'
 import { electronicsOf } from './electronics'
@@ -19,11 +20,11 @@ export const onChassis = ({ rows, wires, loop }: Pick<LoopContext, 'rows' | 'wir
   rows.every(({ circuit }) => circuit === 'extra-low')
 
 /** Transformers and power supplies whose return is earthed at one point. */
-export const earthLinks = ({ chain }: Pick<LoopContext, 'chain'>) =>
+const earthLinks = ({ chain }: Pick<LoopContext, 'chain'>) =>
   chain.devices.filter((device) => givenBy(device)?.earthedCommon === true)
 
 /** What is lifted before insulation voltage goes on. */
-export const toLift = ({ chain }: Pick<LoopContext, 'chain'>) => electronicsOf(chain.devices)
+const toLift = ({ chain }: Pick<LoopContext, 'chain'>) => electronicsOf(chain.devices)
 
 /** Circuits that insulation is tested of, with their rows. */
 export const insulated = ({ rows }: Pick<LoopContext, 'rows'>) =>
@@ -87,7 +88,8 @@ export function insulationSteps(context: LoopContext, make: StepMaker): SafetySt
   const connected = () => !make.isYes(lifted)
   const separated = chain.devices.every(({ facts }) =>
     Object.values(facts.ports).every(
-      (port) => port.kind !== 'supply-out' || port.volts > 50 || port.safety === true || port.batteryAh !== undefined,
+      (port) =>
+        port.kind !== 'supply-out' || port.volts > EXTRA_LOW_V || port.safety === true || port.batteryAh !== undefined,
     ),
   )
   for (const { circuit, mine } of circuits) {

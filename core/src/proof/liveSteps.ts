@@ -5,6 +5,7 @@ import type { SupplyVariant } from '../profile/deviceProfile'
 import { signalSpan } from '../signal/signal'
 import { deadTestVerdict, type DeadTestVerdict } from '../wiring/deadTest'
 import { voltsToEarth } from '../wiring/groundFault'
+import { EXTRA_LOW_V } from '../wiring/extraLow'
 import { powerPaths, supplyOf } from '../wiring/powerPath'
 import { supplyVariant } from '../wiring/supplyVariant'
 import { deadVoltage, holdsCharge, sourcesToIsolate } from './isolateSteps'
@@ -15,7 +16,6 @@ import { signOf } from './safetyStep'
 import { LICENSED, stepMaker, type StepMaker } from './stepMaker'
 
 const VOLT = { kind: 'number', quantity: 'voltage', low: -1000, high: 1000 } as const
-const EXTRA_LOW_V = 50
 
 /** A device that waits for its supply, with the pair that takes it. */
 interface Fed {

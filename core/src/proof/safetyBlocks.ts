@@ -11,6 +11,8 @@ export interface SafetyBlocks {
   readonly steps: Readonly<Record<SafetyBlockId, readonly SafetyStep[]>>
   /** Why first live stays shut; empty when it is open. */
   readonly shutBy: readonly string[]
+  /** Titles of the safety questions that nobody answered. */
+  readonly unanswered: readonly string[]
   /** Safety tests that failed: the sheet prints "not proved, do not energise". */
   readonly failed: readonly SafetyStep[]
   readonly done: Readonly<Record<SafetyBlockId, number>>
@@ -41,17 +43,16 @@ function make(context: LoopContext): SafetyBlocks {
   const failed = [...before, ...steps.live].filter(({ forbids, verdict }) => forbids && verdict !== 'waiting')
   const wires = context.rows.filter((row) => judgeRow(context, row).verdict === 'stop')
   const waiting = before.filter((step) => step.must && !passed(step) && !failed.includes(step))
-  const unanswered = context.rows.length > 0 ? unansweredSafety(context.loop) : []
+  const unanswered = context.rows.length > 0 ? unansweredSafety(context.loop).map(({ title }) => title) : []
   return {
     steps,
     failed,
+    unanswered,
     shutBy: [
       ...failed.filter(({ block }) => block !== 'live').map(({ title, cause }) => `${title}: ${cause ?? 'failed'}`),
       ...wires.map(({ number }) => `Wire ${number} failed its test.`),
       ...keepsShut(context, steps.live).map(({ what }) => `On the temporary list: ${what}. Take it off first.`),
-      ...(unanswered.length > 0
-        ? [`Safety questions not answered: ${unanswered.map(({ title }) => title).join(', ')}. Answer in Survey.`]
-        : []),
+      ...(unanswered.length > 0 ? [`Safety questions not answered: ${unanswered.join(', ')}. Answer in Survey.`] : []),
       ...waiting.map(({ title, holds, next }) => (holds && next ? `${title}: ${next}` : `${title}: waits.`)),
     ],
     done: Object.fromEntries(safetyBlockIds.map((id) => [id, steps[id].filter(passed).length])) as SafetyBlocks['done'],

@@ -4,6 +4,7 @@ import { signingBlockedBy } from '../check/stageStatus'
 import type { Answer, LoopDocument, LoopKind, Temporary } from '../job/documents'
 import { loopKinds } from '../job/documents'
 import type { DeviceProfile } from '../profile/deviceProfile'
+import { answered } from '../testing/answered'
 import { chained, idOf, told } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import { keepStep, nextStep, soundStepReading } from '../testing/soundSteps'
@@ -17,7 +18,8 @@ import { proofTests } from './proofTests'
 import { safetyBlocks } from './safetyBlocks'
 import type { SafetyBlockId, SafetyStep } from './safetyStep'
 import { huntGrounds, huntShort } from './shortFinder'
-import { windingVerdict } from './windingSteps'
+import { duringStep, duringTest, endedWork } from './temporaryWork'
+import { windingMostOhm, windingsOf, windingVerdict } from './windingSteps'
 
 const contextOf = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 const stepsOf = (edited: Edited) => safetyBlocks(contextOf(edited)).steps
@@ -229,6 +231,41 @@ describe('3 the temporary list shuts first live', () => {
       },
     }))
     expect(shut(bad)).toHaveLength(1)
+    expect(ended(bad, duringTest(test.id))).toHaveLength(1)
+  })
+  const ended = ({ job, loop }: Edited, ...recorded: readonly string[]) =>
+    Object.values(endedWork(job, loop, fieldData, recorded).temporary)
+  it.each([
+    ['yes', 0],
+    ['no', 1],
+  ] as const)('a step that is answered with %s leaves %d of what it made', (answer, left) => {
+    const edited = ready()
+    const step = one(edited, 'on:pull:')
+    const during = duringStep(step)
+    expect(ended(registered(kept(edited, step, answer), { kind: 'lifted', during }), during)).toHaveLength(left)
+  })
+  it('a step ends nothing of another one, nor what belongs to none', () => {
+    const edited = ready()
+    const step = one(edited, 'on:pull:')
+    const done = kept(edited, step, 'yes')
+    expect(ended(registered(done, { kind: 'lifted', during: 'live/another' }), duringStep(step))).toHaveLength(1)
+    expect(ended(registered(done, { kind: 'lifted' }), duringStep(step))).toHaveLength(1)
+    // What is entered at a step that was good before stays until that step is done again.
+    expect(ended(registered(done, { kind: 'lifted', during: duringStep(step) }), 'live/another')).toHaveLength(1)
+  })
+  it('a test that comes out good ends what it made', () => {
+    const { loop, job } = worked(chained('pool'), 'isolate', 'dead')
+    const test = proofTests(contextOf({ job, loop })).find(({ kind }) => kind === 'permissive')!
+    const good = answered({ job, loop }, test.id, {
+      dry: 'none',
+      runs: 'yes',
+      opened: 'stops',
+      within: 3,
+      closed: 'yes',
+    })
+    const made = registered({ job: good.job, loop: good.loop }, { kind: 'lifted', during: duringTest(test.id) })
+    expect(proofTests(contextOf(made)).find(({ id }) => id === test.id)!.result.verdict).toBe('good')
+    expect(ended(made, duringTest(test.id))).toHaveLength(0)
   })
 })
 
@@ -348,8 +385,10 @@ describe('7 motors and windings', () => {
     [10, [10, undefined, undefined], 'good'],
     [null, [undefined, 10, 10], 'stop'],
     [0.02, [0.02, undefined, undefined], 'stop'],
+    [499, [499], 'good'],
+    [501, [501], 'stop'],
   ] as const)('%s of %j is %s', (reading, others, verdict) =>
-    expect(windingVerdict(reading, others, 5)).toMatchObject({ verdict, forbidsEnergising: verdict === 'stop' }),
+    expect(windingVerdict(reading, others, 5, 500)).toMatchObject({ verdict, forbidsEnergising: verdict === 'stop' }),
   )
   it('three windings on a drive, each pair a step, and all to earth', () =>
     expect(starting(drive(), 'winding').map(({ title }) => title)).toEqual([
@@ -362,8 +401,18 @@ describe('7 motors and windings', () => {
     expect(judged(chained(kind), 'winding-earth:', 200)).toMatchObject({ verdict: 'stop', forbids: true })
     expect(judged(chained(kind), 'winding-earth:', 2e8).verdict).toBe('good')
   })
-  it('a single winding may have some ohms across it', () =>
-    expect(judged(chained('floor'), 'winding:', 200).verdict).toBe('good'))
+  it('a single winding may have some ohms across it, and not megohms', () => {
+    expect(judged(chained('floor'), 'winding:', 200).verdict).toBe('good')
+    expect(judged(chained('floor'), 'winding:', 5e6)).toMatchObject({ verdict: 'stop', forbids: true })
+  })
+  it.each([
+    [230, 50, 1, 1058],
+    [400, 2000, 3, 160],
+    [230, 0, 1, Infinity],
+  ] as const)('%d V, %d W, %d phases: no whole winding reads over %d ohm', (volts, powerW, phases, most) => {
+    const { port } = windingsOf(contextOf(chained('floor')))[0]!
+    expect(windingMostOhm({ ...port.load, volts, powerW, phases })).toBeCloseTo(most, 9)
+  })
 })
 
 describe('8 the short finder knows windings, coils, transformers and lamps', () => {

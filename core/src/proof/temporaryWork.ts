@@ -2,6 +2,7 @@ import { type LoopContext, loopContext } from '../check/context'
 import { ordered } from '../job/chain'
 import type { JobDocument, LoopDocument, Temporary } from '../job/documents'
 import type { FieldData } from '../plant/fieldValue'
+import { liveSteps } from './liveSteps'
 import { proofTests } from './proofTests'
 import type { SafetyStep } from './safetyStep'
 
@@ -24,16 +25,28 @@ export function keepsShut(context: LoopContext, live: readonly SafetyStep[]): re
   return all.filter(({ during }) => during === undefined || !running.has(during))
 }
 
-/** The list without what a step or a test has made, now that it has ended. */
-export const withoutDuring = (temporary: LoopDocument['temporary'], during: string): LoopDocument['temporary'] =>
-  Object.fromEntries(Object.entries(temporary).filter(([, entry]) => entry.during !== during))
-
-/** A loop after a reading: a test that came out good has put back what it made, so its entries end. One that failed leaves them. */
-export function endedByTests(job: JobDocument, loop: LoopDocument, data: FieldData): LoopDocument {
-  if (!Object.values(loop.temporary).some(({ during }) => during?.startsWith(TEST))) return loop
-  const good = proofTests(loopContext(job, loop, data)).filter(({ result }) => result.verdict === 'good')
-  return {
-    ...loop,
-    temporary: good.reduce((left, { id }) => withoutDuring(left, duringTest(id)), loop.temporary),
-  }
+/**
+ * A loop after readings or an answer: a step or a test that came out good has put back what it made, so its entries end. One that failed
+ * or cannot be done leaves them, and so does whatever was not just recorded.
+ * @param recorded under which names the temporary list keeps what was just recorded
+ */
+export function endedWork(
+  job: JobDocument,
+  loop: LoopDocument,
+  data: FieldData,
+  recorded: readonly string[],
+): LoopDocument {
+  if (!Object.values(loop.temporary).some(({ during }) => during !== undefined && recorded.includes(during)))
+    return loop
+  const context = loopContext(job, loop, data)
+  const good = new Set([
+    ...liveSteps(context)
+      .filter(({ verdict }) => verdict === 'good')
+      .map(duringStep),
+    ...proofTests(context)
+      .filter(({ result }) => result.verdict === 'good')
+      .map(({ id }) => duringTest(id)),
+  ])
+  const stays = ({ during }: Temporary) => during === undefined || !recorded.includes(during) || !good.has(during)
+  return { ...loop, temporary: Object.fromEntries(Object.entries(loop.temporary).filter(([, entry]) => stays(entry))) }
 }

@@ -3,6 +3,7 @@ import type { ResolvedDevice } from '../job/chain'
 import { fieldValue } from '../plant/fieldValue'
 import type { LoadPort } from '../profile/deviceProfile'
 import { deadTestVerdict, type DeadTestVerdict, ohmWords } from '../wiring/deadTest'
+import { EXTRA_LOW_V } from '../wiring/extraLow'
 import { powerPaths } from '../wiring/powerPath'
 import { electronicsOf } from './electronics'
 import { type SafetyStep, signOf } from './safetyStep'
@@ -10,7 +11,6 @@ import type { StepMaker } from './stepMaker'
 
 const OHM = { kind: 'number', quantity: 'resistance', low: 0, high: 1e12 } as const
 const MEGOHM = { kind: 'number', quantity: 'insulation', low: 0, high: 1e13 } as const
-const EXTRA_LOW_V = 50
 /** Under this a winding is shorted, ohm. */
 const SHORTED_OHM = 0.1
 
@@ -40,6 +40,7 @@ export function windingSteps(context: LoopContext, make: StepMaker): SafetyStep[
     const label = (terminal: string | undefined) =>
       terminal === undefined ? '' : (device.facts.terminals[terminal]?.label ?? terminal)
     const ends = [port.line, ...(port.load.phases === 3 ? [port.l2, port.l3] : [port.neutral])].map(label)
+    const mostOhm = windingMostOhm(port.load)
     const pairs =
       ends.length === 3
         ? (
@@ -66,11 +67,11 @@ export function windingSteps(context: LoopContext, make: StepMaker): SafetyStep[
             doing: `Leads of ${about} lifted at its terminals. Ohms from ${a} to ${b}.`,
             should:
               pairs.length === 3
-                ? `Some ohms, the three of them alike within ${alike} %.`
-                : 'Some ohms: the winding. Neither open nor shorted.',
+                ? `Some ohms, under ${ohmWords(mostOhm)}, the three of them alike within ${alike} %.`
+                : `Some ohms, under ${ohmWords(mostOhm)}: the winding. Neither open nor shorted.`,
             ask: OHM,
           },
-          (reading) => windingVerdict(reading, all(), alike),
+          (reading) => windingVerdict(reading, all(), alike, mostOhm),
         ),
       ),
       make.read(
@@ -95,11 +96,19 @@ export function windingSteps(context: LoopContext, make: StepMaker): SafetyStep[
   })
 }
 
-/** Verdict on one winding: open, shorted, or unlike the two others. */
+/**
+ * More than this is no whole winding, ohm: direct current meets less than alternating current does. Between two leads of three phases lie
+ * two windings. Formula: V²/P, twice that for three phases; boundless where the power is not known.
+ */
+export const windingMostOhm = ({ volts, powerW, phases }: LoadPort['load']): number =>
+  powerW > 0 ? ((phases === 3 ? 2 : 1) * volts ** 2) / powerW : Infinity
+
+/** Verdict on one winding: open, a bad joint in it, shorted, or unlike the two others. */
 export function windingVerdict(
   reading: number | null,
   all: readonly (number | undefined)[],
   alikePercent: number,
+  mostOhm: number,
 ): DeadTestVerdict {
   const stop = (cause: string, next: string): DeadTestVerdict => ({
     verdict: 'stop',
@@ -111,6 +120,11 @@ export function windingVerdict(
     return stop(
       'Open: the winding is broken, or its cut-out has opened.',
       'Not proved: do not energise. Let it cool, measure again; else another motor.',
+    )
+  if (reading > mostOhm)
+    return stop(
+      `${ohmWords(reading)}, ${ohmWords(mostOhm)} is the most: a broken winding, or a bad joint before it.`,
+      'Not proved: do not energise. Clamps and leads first; measure at the motor itself; still so, another motor.',
     )
   if (reading < SHORTED_OHM)
     return stop(

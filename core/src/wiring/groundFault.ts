@@ -1,9 +1,8 @@
 import type { ResolvedChain, ResolvedDevice } from '../job/chain'
 import type { Port, SupplyOutPort } from '../profile/deviceProfile'
 import type { Practice } from './conductor'
+import { EXTRA_LOW_V } from './extraLow'
 
-/** Up to here a voltage counts as extra-low, V AC. Source: IEC 61140. */
-const EXTRA_LOW_V = 50
 /** Most that a residual-current device may let through where a body is protected by it, mA. Source: IEC 60364-4-41. */
 const PERSON_MA = 30
 /** Class A ground-fault protection is for circuits up to so many volts to ground. Source: US practice. */

@@ -3,6 +3,7 @@ import type { RowState } from '../job/documents'
 import { callPaths, lineVoltage, type PowerPath, powerPaths, supplyOf } from './powerPath'
 import type { Effect } from '../profile/deviceProfile'
 import { conductorFor, type Practice, type Wear, type WireRole } from './conductor'
+import { EXTRA_LOW_V } from './extraLow'
 import { feedersOf } from './feeders'
 import { mainSource, sourceOf, type Source } from './sources'
 import { supplyVariant } from './supplyVariant'
@@ -30,9 +31,6 @@ interface Carries {
 }
 
 type End = readonly [device: ResolvedDevice, terminal: string]
-
-/** Up to here a voltage counts as extra-low. Source: IEC 61140, 50 V AC. */
-const EXTRA_LOW_V = 50
 
 const thin = (role: WireRole) => role === 'probe' || role === 'signal' || role === 'screen'
 const classOf = ([device, terminal]: End) => device.facts.terminals[terminal]?.voltageClass

@@ -49,7 +49,7 @@ interface AddProps {
 }
 
 /** Enters a bridge, a forced output, a switch in hand, a raised limit or a lifted wire the moment it is made. */
-export function AddTemporary({ trigger = 'Add', during }: AddProps) {
+export function AddTemporary({ trigger, during }: AddProps) {
   const { put } = useTemporary()
   const [kind, setKind] = useState<NonNullable<Temporary['kind']>>('bridge')
   const [what, setWhat] = useState('')
@@ -57,8 +57,8 @@ export function AddTemporary({ trigger = 'Add', during }: AddProps) {
   return (
     <Opens
       className="third min-h-8 max-md:min-h-12 flex-none text-left justify-self-start"
-      label="Enter something temporary"
-      trigger={trigger}
+      {...(trigger === undefined ? { label: 'Add something temporary' } : {})}
+      trigger={trigger ?? 'Add'}
     >
       <form
         className="grid gap-3"

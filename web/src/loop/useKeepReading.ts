@@ -2,7 +2,7 @@ import { format } from 'date-fns'
 import { instrumentFor } from '@nachtigal/core/job/instruments'
 import type { ProofReading, Reading } from '@nachtigal/core/job/documents'
 import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
-import { endedByTests, withoutDuring } from '@nachtigal/core/proof/temporaryWork'
+import { duringTest, endedWork } from '@nachtigal/core/proof/temporaryWork'
 import type { Quantity } from '@nachtigal/core/units/quantity'
 import { useLoop } from './loopContext'
 
@@ -41,10 +41,9 @@ export function useKeepReadings() {
       ]
     })
     const proof = { ...loop.proof, readings: { ...loop.proof.readings, ...Object.fromEntries(readings) } }
-    // What a step or a test put on the temporary list it ends.
-    const temporary = made.reduce((left, { step }) => withoutDuring(left, `${test}/${step}`), loop.temporary)
-    const next = endedByTests(job, { ...loop, proof, temporary }, data)
-    return change({ loop: next }, why === undefined ? undefined : { why })
+    // What a step or a test put on the temporary list it ends, once it is good.
+    const recorded = [duringTest(test), ...made.map(({ step }) => `${test}/${step}`)]
+    return change({ loop: endedWork(job, { ...loop, proof }, data, recorded) }, why === undefined ? undefined : { why })
   }
 }
 

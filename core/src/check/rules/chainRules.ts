@@ -149,7 +149,7 @@ const permissivesThere: Rule = (context) => {
           about: `${load.id}.${portId}/${senses}`,
           head: `No ${as} before ${load.tag}.`,
           reason: WHY[senses ?? 'flow'] ?? 'It may run with nothing to carry its heat.',
-          remedy: `Put a ${as} in series in this line.`,
+          remedy: `Put ${/^[aeiou]/i.test(as) ? 'an' : 'a'} ${as} in series in this line.`,
           ...(last && last.fromPort.kind === 'contact' && senses
             ? { fix: { do: 'insert', connection: last.id, wants: { category: 'permissive', senses } } as const }
             : {}),

@@ -1,6 +1,7 @@
 import type { ResolvedDevice } from '../../job/chain'
 import { fieldValue } from '../../plant/fieldValue'
 import type { Port } from '../../profile/deviceProfile'
+import { EXTRA_LOW_V } from '../../wiring/extraLow'
 import { transformerLoad } from '../../wiring/transformerLoad'
 import { callPaths, lineVoltage, powerPaths, supplyOf } from '../../wiring/powerPath'
 import { supplyDraws } from '../../wiring/supplyDraws'
@@ -77,7 +78,6 @@ const mixedBody: Rule = ({ chain }) =>
       }),
     ]
   })
-const EXTRA_LOW_V = 50
 
 /** Devices that rectify one secondary in different ways and share a signal common. */
 const rectifiers: Rule = ({ chain }) => {

@@ -1,5 +1,6 @@
 import { fieldValue } from '../../plant/fieldValue'
 import type { ResolvedChain, ResolvedDevice } from '../../job/chain'
+import { EXTRA_LOW_V } from '../../wiring/extraLow'
 import { CLASS_A_MOST_V, groundFault, mainsCircuits, voltsToEarth } from '../../wiring/groundFault'
 import { lineVoltage, type PowerPath, powerPaths, supplyOf } from '../../wiring/powerPath'
 import { touchedBy, wantsGroundFault } from '../../survey/atRisk'
@@ -57,8 +58,6 @@ const probesApart: Rule = (context) => {
     ]
   })
 }
-
-const EXTRA_LOW_V = 50
 
 /** Switches, valves and heaters that sit in the water, each with the most that it carries and whether that is safely separated. */
 function inTheWater({ chain, rows }: LoopContext): { device: ResolvedDevice; volts: number; safe: boolean }[] {

@@ -63,12 +63,17 @@ function Asked({ question }: { question: Question }) {
   return question.ask === 'choice' ? <Chosen question={question} /> : <Counted question={question} />
 }
 
+/** What to look for; before it, that something waits for the answer. */
+function useHint({ id, hint, safety }: Question): string {
+  const { loop, words } = useLoop()
+  return `${safety === true && loop.survey.answers[id] === undefined ? SAFETY : ''}${words.tell(hint)}`
+}
+
 function Chosen({ question }: { question: ChoiceQuestion }) {
   const { words } = useLoop()
   const [answer, put] = useAnswer(question.id)
   const chosen = typeof answer === 'string' ? question.choices[answer] : undefined
-  const waits = question.safety === true && answer === undefined
-  const hint = `${waits ? SAFETY : ''}${words.tell(question.hint)}`
+  const hint = useHint(question)
   return (
     <div>
       <ChoiceField
@@ -124,7 +129,7 @@ function Counted({ question }: { question: NumberQuestion }) {
   const [answer, put] = useAnswer(question.id)
   const [working, setWorking] = useState(false)
   const { id, title, quantity } = question
-  const hint = `${question.safety === true && answer === undefined ? SAFETY : ''}${words.tell(question.hint)}`
+  const hint = useHint(question)
   const figure = survey?.figures[id]
   const filled = figure && figure.source !== 'answer' ? figure : undefined
   const say = (value: number) => formatValue(value, quantity, preferences)

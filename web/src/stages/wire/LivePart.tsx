@@ -31,7 +31,7 @@ export function LivePart() {
   }
   const at = steps.indexOf(chosen)
   const shut = blocks.shutBy.length > 0
-  const onlyAnswers = blocks.shutBy.length === 1 && blocks.shutBy[0]!.startsWith('Safety questions')
+  const onlyAnswers = blocks.unanswered.length > 0 && blocks.shutBy.length === 1
   return (
     <WireFrame part="First live">
       <div className="flex-1 min-h-0 grid lg:grid-cols-[400px_minmax(0,1fr)] max-lg:grid-rows-[auto_minmax(0,1fr)]">

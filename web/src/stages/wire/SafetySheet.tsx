@@ -1,6 +1,6 @@
 import { TriangleAlert } from 'lucide-react'
 import type { SafetyStep } from '@nachtigal/core/proof/safetyStep'
-import { duringStep, withoutDuring } from '@nachtigal/core/proof/temporaryWork'
+import { duringStep, endedWork } from '@nachtigal/core/proof/temporaryWork'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
@@ -25,7 +25,7 @@ interface Props {
 
 /** One step, large: what to do, what should be read, the reading or the answer, the verdict with its cause and what to do next. */
 export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
-  const { loop, job, change, reading, preferences } = useLoop()
+  const { loop, job, data, change, reading, preferences } = useLoop()
   const by = useAppSelector((state) => state.view.by)
   const dispatch = useAppDispatch()
   const phone = useMedia(PHONE)
@@ -47,8 +47,8 @@ export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
       ...loop.wiring.done,
       [`${step.block}/${step.id}`]: { answer: says, by: by || 'unnamed', at: new Date().toISOString() },
     }
-    const temporary = withoutDuring(loop.temporary, duringStep(step))
-    const refused = change({ loop: { ...loop, temporary, wiring: { ...loop.wiring, done } } })
+    const answered = { ...loop, wiring: { ...loop.wiring, done } }
+    const refused = change({ loop: endedWork(job, answered, data, [duringStep(step)]) })
     if (refused === undefined && says === 'yes') onNext()
   }
   const overRange = () => {
