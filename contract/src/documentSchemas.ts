@@ -7,6 +7,7 @@ import { faultActions, probePlaces } from '@nachtigal/core/profile/deviceProfile
 import { unitLabels } from '@nachtigal/core/units/quantity'
 import {
   byKind,
+  day,
   filledText,
   finite,
   flag,
@@ -21,7 +22,7 @@ import {
   shape,
   text,
 } from './parts'
-import { profileSchema } from './profileSchema'
+import { deviceSchema } from './profileRefusal'
 
 const order = () => finite(0, 1e15).required()
 const version = () => number().oneOf([1], '${path} must be 1').required()
@@ -48,8 +49,6 @@ const readingFields = {
   by: filledText(80),
 }
 const reading = shape(readingFields)
-/** A day as ISO text. */
-const day = () => string().matches(/^\d{4}-\d\d-\d\d$/, '${path} must be a day like 2026-03-31')
 /** A record of many years: every reading of every test stays. */
 const MOST_READINGS = 20_000
 const verdict = () => oneOf(['waiting', 'good', 'look', 'stop', 'cannot-tell']).required()
@@ -208,7 +207,7 @@ export const jobSchema = shape({
   system: oneOf(['metric', 'us']).required(),
   practice: oneOf(['iec', 'us']).required(),
   devices: mapOf(chainDevice),
-  profiles: mapOf(profileSchema),
+  profiles: mapOf(deviceSchema),
   instruments: mapOf(
     shape({
       order: order(),

@@ -10,6 +10,18 @@ export type Part = ISchema<any, any, any, any>
 const MOST_ENTRIES = 500
 const KEY = /^[\w .:>~/-]{1,200}$/
 
+/** Names that reach into an object's prototype instead of its entries. */
+const FORBIDDEN = new Set(['__proto__', 'prototype', 'constructor'])
+/** Whether a text can be the key of an entry. */
+const isId = (text: string) => KEY.test(text) && !FORBIDDEN.has(text)
+
+/** Whether a date of this shape is in the calendar: the platform would take the 31st of February for the 3rd of March. */
+function isDay(iso: string): boolean {
+  const date = new Date(`${iso.slice(0, 10)}T00:00:00Z`)
+  return !Number.isNaN(date.getTime()) && date.toISOString().slice(0, 10) === iso.slice(0, 10)
+}
+const isMoment = (iso: string) => !Number.isNaN(new Date(iso).getTime()) && isDay(iso)
+
 /** A finite number within plausible bounds; text is refused, Infinity too. */
 export const finite = (low = -1e12, high = 1e12) =>
   number()
@@ -35,10 +47,17 @@ export const filledText = (most = 200) =>
 export const oneOf = <T extends string>(values: readonly T[]) =>
   mixed<T>().oneOf([...values], `\${path} is "\${value}": it must be one of ${values.join(', ')}`)
 export const flag = () => boolean().oneOf([true], '${path} is true or left out')
-/** An instant as ISO text. */
+/** An instant as ISO text, and one that there is: no 32nd of a month, no hour 99. */
 export const instant = () =>
-  string().matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:\d\d)$/, '${path} must be an ISO instant')
-export const id = () => string().matches(KEY, '${path} is no id')
+  string()
+    .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,9})?(Z|[+-]\d\d:\d\d)$/, '${path} must be an ISO instant')
+    .test('instant', '${path} is ${value}: there is no such moment', (value) => value === undefined || isMoment(value))
+/** A day as ISO text, and one that there is. */
+export const day = () =>
+  string()
+    .matches(/^\d{4}-\d\d-\d\d$/, '${path} must be a day like 2026-03-31')
+    .test('day', '${path} is ${value}: there is no such day', (value) => value === undefined || isDay(value))
+export const id = () => string().test('id', '${path} is no id', (value) => value === undefined || isId(value))
 
 /** An object with just these fields. */
 export const shape = (fields: Record<string, Part>): AnyObjectSchema =>
@@ -63,21 +82,52 @@ export const numberOrText = () =>
       (typeof value === 'string' && value.length > 0 && value.length <= 40),
   )
 
-const entriesOf = (member: Part, value: unknown, most: number) => {
-  const keys = value !== null && typeof value === 'object' && !Array.isArray(value) ? Object.keys(value) : []
-  return shape(Object.fromEntries(keys.map((key) => [key, member])))
-    .required('${path} is missing')
-    .test('entries', `\${path} holds more than ${most} entries`, () => keys.length <= most)
-    .test('keys', '${path} holds a key that is no id', () => keys.every((key) => KEY.test(key)))
+/** What a map's entries are held to: its own schema says only that it is a map, how long, and with which keys. */
+const members = new WeakMap<object, Part>()
+
+/** The schema of the entries of a map, or nothing where a part is no map. The walk in `check` holds the entries to it. */
+export const memberOf = (part: object): Part | undefined => members.get(part)
+
+/** What must hold between the parts of a value, asked once each part has its shape. */
+export type WholeCheck = (value: never) => { readonly field: string; readonly message: string } | undefined
+const wholes = new WeakMap<object, WholeCheck>()
+
+export const wholeCheckOf = (part: object): WholeCheck | undefined => wholes.get(part)
+
+/** The same schema, with what must hold between the parts of its values. */
+export const wholly = (part: AnyObjectSchema, check: WholeCheck): AnyObjectSchema => {
+  const made = part.clone()
+  wholes.set(made, check)
+  return made
+}
+
+const isTree = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  value !== null && typeof value === 'object' && !Array.isArray(value)
+
+const map = (member: Part, most: number, missing: boolean): Part => {
+  const made = mixed()
+    .test('given', '${path} is missing', (value) => missing || value !== undefined)
+    .test('map', '${path} must be an object', (value) => value === undefined || isTree(value))
+    .test(
+      'entries',
+      `\${path} holds more than ${most} entries`,
+      (value) => !isTree(value) || Object.keys(value).length <= most,
+    )
+    .test(
+      'keys',
+      '${path} holds a key that is no id',
+      // One that is far too long was told already: its keys are not looked through.
+      (value) => !isTree(value) || Object.keys(value).length > most || Object.keys(value).every(isId),
+    )
+  members.set(made, member)
+  return made
 }
 
 /** A map by id whose members all follow one schema. @param most entries that it may hold */
-export const mapOf = (member: Part, most = MOST_ENTRIES): Part =>
-  lazy((value: unknown) => entriesOf(member, value, most))
+export const mapOf = (member: Part, most = MOST_ENTRIES): Part => map(member, most, false)
 
 /** The same, where the whole map may be left out. */
-export const optionalMapOf = (member: Part): Part =>
-  lazy((value: unknown) => (value === undefined ? mixed().notRequired() : entriesOf(member, value, MOST_ENTRIES)))
+export const optionalMapOf = (member: Part, most = MOST_ENTRIES): Part => map(member, most, true)
 
 /** One of several shapes, told apart by the member `kind`. */
 export const byKind = (shapes: Readonly<Record<string, AnyObjectSchema>>): Part =>

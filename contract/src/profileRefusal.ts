@@ -2,19 +2,23 @@ import { asSet } from '@nachtigal/core/profile/asSet'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 import { home, itemsOf, press } from '@nachtigal/core/profile/menu'
 import { refusal, type Refusal } from './check'
+import { wholly } from './parts'
 import { profileSchema } from './profileSchema'
 
 /**
- * Why a device profile cannot be taken: its shape, then what must hold between its parts. Every choice of every option gives whole
+ * Why a device cannot be taken: its shape, then what must hold between its parts. Every choice of every option gives whole
  * ports; ports name terminals that are there; what is set back by a parameter is a parameter; menus stand in the menu.
  */
 export function profileRefusal(value: unknown): Refusal | undefined {
   if (value === null || typeof value !== 'object') return says('', 'this is no device: it must be an object')
-  const wrong = refusal(profileSchema, value)
-  if (wrong) return wrong
-  const profile = value as DeviceProfile
-  return factsRefusal(profile) ?? optionRefusal(profile) ?? terminalRefusal(profile) ?? parameterRefusal(profile)
+  return refusal(deviceSchema, value)
 }
+
+const partsRefusal = (profile: DeviceProfile): Refusal | undefined =>
+  factsRefusal(profile) ?? optionRefusal(profile) ?? terminalRefusal(profile) ?? parameterRefusal(profile)
+
+/** A device with everything that must hold between its parts. */
+export const deviceSchema = wholly(profileSchema, partsRefusal)
 
 const says = (field: string, message: string): Refusal => ({ field, message })
 
