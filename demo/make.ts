@@ -7,7 +7,7 @@ import { writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { JobFile } from '@nachtigal/contract/api'
 import { refusal } from '@nachtigal/contract/check'
-import { JOB_FILE_VERSION, jobFileSchema } from '@nachtigal/contract/jobFileSchema'
+import { JOB_FILE_VERSION, jobFileRefusal } from '@nachtigal/contract/jobFileSchema'
 import { loopContext } from '@nachtigal/core/check/context'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { changesBetween } from '@nachtigal/core/job/changesBetween'
@@ -90,7 +90,7 @@ function tell({ file, name, place, begins, loops }: Story) {
     loops: Object.fromEntries(documents),
     log,
   }
-  const wrong = refusal(jobFileSchema, JSON.parse(JSON.stringify(written)))
+  const wrong = jobFileRefusal(JSON.parse(JSON.stringify(written)))
   if (wrong) throw new Error(`${wrong.field}: ${wrong.message}`)
   writeFileSync(new URL(`./${file}.nachtigal.json`, import.meta.url), `${JSON.stringify(written)}\n`)
   console.log(`${name}: ${log.length} commands`)

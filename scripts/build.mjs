@@ -19,6 +19,9 @@ await Promise.all([
   buildPages({ configFile: path.join(root, 'web/vite.config.ts'), logLevel: 'warn' }),
   ...[
     ['server/src/main.ts', 'server/dist/main.js'],
+    // Threads are started from files that lie beside the program.
+    ['server/src/db/embeddedWorker.ts', 'server/dist/embeddedWorker.js'],
+    ['server/src/sheets/sheetWorker.ts', 'server/dist/sheetWorker.js'],
     ['cli/src/main.ts', 'cli/dist/main.js'],
   ].map(([entry, outfile]) =>
     bundle({

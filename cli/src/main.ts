@@ -3,7 +3,7 @@ import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { fill, type JobFile, type JobSummary, routes } from '@nachtigal/contract/api'
 import { refusal } from '@nachtigal/contract/check'
-import { jobFileSchema } from '@nachtigal/contract/jobFileSchema'
+import { jobFileRefusal } from '@nachtigal/contract/jobFileSchema'
 import type { CalcData } from '@nachtigal/core/calc/calculation'
 import { calculationSchema } from '@nachtigal/core/calc/jsonSchema'
 import { calculations, findCalculation, plainly, runCalculation } from '@nachtigal/core/calc/registry'
@@ -106,7 +106,7 @@ function check([file]: string[]) {
     return refuse('file', (error as Error).message)
   }
   const given = json(text, 'file')
-  const wrong = refusal(jobFileSchema, given)
+  const wrong = jobFileRefusal(given)
   if (wrong) refuse(wrong.field, wrong.message)
   const { job, loops } = given as JobFile
   const data = fieldData()

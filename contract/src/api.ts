@@ -25,6 +25,8 @@ export const routes = {
   logCsv: '/api/jobs/:jobId/log.csv',
   logJson: '/api/jobs/:jobId/log.json',
   at: '/api/jobs/:jobId/at/:sequence',
+  since: '/api/jobs/:jobId/since/:sequence',
+  changes: '/api/jobs/:jobId/changes',
   photo: '/api/jobs/:jobId/photos/:hash',
   testSheet: '/api/jobs/:jobId/loops/:loopId/tests.pdf',
   safetySheet: '/api/jobs/:jobId/loops/:loopId/safety-steps.pdf',
@@ -60,6 +62,13 @@ export interface JobState {
   readonly revision: number
 }
 
+/** What a reader lacks of a job. */
+export interface RowsSince {
+  readonly revision: number
+  /** Commands to apply in order; left out where they are so many that the whole job is read instead. */
+  readonly commands?: readonly Command[]
+}
+
 export interface CommandReply {
   readonly sequence: number
   readonly revision: number
@@ -84,9 +93,28 @@ export interface LogWanted {
   readonly words?: string | undefined
 }
 
-/** Whether the chain of hashes holds, and the first row where it does not. */
+/** How the server is, as it says itself. */
+export interface Health {
+  /** It answers and can keep what it is sent. */
+  readonly ready: boolean
+  readonly version: string
+  readonly database: {
+    readonly engine: 'embedded' | 'server' | 'memory'
+    readonly state: 'here' | 'away' | 'full' | 'read-only' | 'busy'
+    /** Since when it is not here. */
+    readonly since?: string
+  }
+  /** Of the disk that the data folder is on; left out where there is none. */
+  readonly disk?: { readonly freeMb: number; readonly writable: boolean }
+  /** Who holds the data folder; left out where there is none. */
+  readonly lock?: { readonly pid: number; readonly host: string; readonly since: string }
+}
+
+/** Whether the chain of hashes holds as far as it was looked at, and the first row where it does not. */
 export interface LogVerdict {
   readonly rows: number
+  /** Rows that are known to hold, from the first on. */
+  readonly checked: number
   readonly brokenAt?: number
 }
 

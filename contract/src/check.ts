@@ -48,7 +48,9 @@ export function* judge(part: Part, value: unknown, before?: unknown, path = ''):
     fields && isTree(value) && isTree(before) && own(value, 'kind') === own(before, 'kind')
       ? yield* changedFields(fields, value, before, path)
       : (plainly(schema, value, path) ?? (yield* entriesWithin(schema, value, path)))
-  return wrong ?? (isTree(value) ? wholeRefusal(part, value, path) : undefined)
+  const between = wrong ?? (isTree(value) ? wholeRefusal(part, value, path) : undefined)
+  // What was wrong between its parts before does not keep anyone from changing another part, least of all from mending it.
+  return between && !wrong && isTree(before) && wholeRefusal(part, before, path) ? undefined : between
 }
 
 function wholeRefusal(part: Part, value: Tree, path: string): Refusal | undefined {

@@ -5,6 +5,7 @@ import { loopKinds, temporaryKinds } from '@nachtigal/core/job/documents'
 import { mountings } from '@nachtigal/core/plant/enclosure'
 import { faultActions, probePlaces } from '@nachtigal/core/profile/deviceProfile'
 import { unitLabels } from '@nachtigal/core/units/quantity'
+import { answersRefusal } from './answersRefusal'
 import {
   byKind,
   day,
@@ -21,6 +22,7 @@ import {
   over,
   shape,
   text,
+  wholly,
 } from './parts'
 import { deviceSchema } from './profileRefusal'
 
@@ -224,143 +226,146 @@ export const jobSchema = shape({
 
 const signature = () => ({ by: filledText(80), at: instant().required(), instrument: filledText(400) })
 
-export const loopSchema = shape({
-  version: number().oneOf([2], '${path} must be 2').required(),
-  type: oneOf(['loop']).required(),
-  id: id().required(),
-  jobId: id().required(),
-  kind: oneOf(loopKinds).required(),
-  name: filledText(80),
-  order: order(),
-  survey: shape({
-    answers: mapOf(answer),
-    hazards: mapOf(flag().required()),
-    complaint: text(2000),
-    ways: optionalMapOf(shape({ way: id().required(), values: mapOf(finite().required()) })),
-    found: optional(
-      shape({
-        state: oneOf(['there', 'none']),
-        what: text(120),
-        profile: id(),
-        serial: text(60),
-        weather: text(200),
-        outdoorC: finite(-100, 100),
-        terminals: optionalMapOf(
-          shape({
-            order: order(),
-            terminal: text(20).defined(),
-            wire: text(200).defined(),
-            volts: finite(0, 1000),
-          }),
-        ),
-        values: optionalMapOf(shape({ order: order(), name: text(60).defined(), text: text(40).defined() })),
-      }),
-    ),
-  }).required(),
-  chain: shape({
-    devices: mapOf(chainDevice),
-    connections: mapOf(shape({ order: order(), from: portRef(), to: portRef() })),
-  }).required(),
-  wiring: shape({
-    rows: mapOf(
-      shape({
-        landed: flag(),
-        number: finite(1, 10000),
-        tested: reading.default(undefined),
-        note: text(400),
-        label: text(20),
-        lengthM: finite(0, 10000),
-        sizeMm2: over(0, 1000),
-      }),
-    ),
-    changed: optionalMapOf(
-      shape({
-        order: order(),
-        what: oneOf(['came', 'went', 'moved']).required(),
-        says: filledText(400),
-        landed: flag(),
-      }),
-    ),
-    done: optionalMapOf(
-      shape({ answer: oneOf(['yes', 'no']).required(), by: filledText(80), at: instant().required() }),
-    ),
-    box: optional(
-      shape({
-        heightM: over(0, 10),
-        widthM: over(0, 10),
-        depthM: over(0, 10),
-        mounting: oneOf(mountings),
-        build: oneOf(['steel', 'stainless', 'plastic']),
-        outsideC: finite(-60, 100),
-      }),
-    ),
-  }).required(),
-  settings: shape({
-    planned: mapOf(byKind({ 'on-off': onOff, band, fan })),
-    controllers: optionalMapOf(controllerPlan),
-    asFound: mapOf(mapOf(settingReading)),
-    asLeft: mapOf(mapOf(settingReading)),
-  }).required(),
-  proof: shape({
-    readings: mapOf(
-      shape({
-        ...readingFields,
-        order: order(),
-        test: filledText(),
-        step: filledText(),
-        supersedes: id(),
-        take: finite(1, 1000),
-        instrument: id(),
-      }),
-      MOST_READINGS,
-    ),
-    takes: optionalMapOf(shape({ take: finite(2, 1000).required() })),
-    past: optionalMapOf(
+export const loopSchema = wholly(
+  shape({
+    version: number().oneOf([2], '${path} must be 2').required(),
+    type: oneOf(['loop']).required(),
+    id: id().required(),
+    jobId: id().required(),
+    kind: oneOf(loopKinds).required(),
+    name: filledText(80),
+    order: order(),
+    survey: shape({
+      answers: mapOf(answer),
+      hazards: mapOf(flag().required()),
+      complaint: text(2000),
+      ways: optionalMapOf(shape({ way: id().required(), values: mapOf(finite().required()) })),
+      found: optional(
+        shape({
+          state: oneOf(['there', 'none']),
+          what: text(120),
+          profile: id(),
+          serial: text(60),
+          weather: text(200),
+          outdoorC: finite(-100, 100),
+          terminals: optionalMapOf(
+            shape({
+              order: order(),
+              terminal: text(20).defined(),
+              wire: text(200).defined(),
+              volts: finite(0, 1000),
+            }),
+          ),
+          values: optionalMapOf(shape({ order: order(), name: text(60).defined(), text: text(40).defined() })),
+        }),
+      ),
+    }).required(),
+    chain: shape({
+      devices: mapOf(chainDevice),
+      connections: mapOf(shape({ order: order(), from: portRef(), to: portRef() })),
+    }).required(),
+    wiring: shape({
+      rows: mapOf(
+        shape({
+          landed: flag(),
+          number: finite(1, 10000),
+          tested: reading.default(undefined),
+          note: text(400),
+          label: text(20),
+          lengthM: finite(0, 10000),
+          sizeMm2: over(0, 1000),
+        }),
+      ),
+      changed: optionalMapOf(
+        shape({
+          order: order(),
+          what: oneOf(['came', 'went', 'moved']).required(),
+          says: filledText(400),
+          landed: flag(),
+        }),
+      ),
+      done: optionalMapOf(
+        shape({ answer: oneOf(['yes', 'no']).required(), by: filledText(80), at: instant().required() }),
+      ),
+      box: optional(
+        shape({
+          heightM: over(0, 10),
+          widthM: over(0, 10),
+          depthM: over(0, 10),
+          mounting: oneOf(mountings),
+          build: oneOf(['steel', 'stainless', 'plastic']),
+          outsideC: finite(-60, 100),
+        }),
+      ),
+    }).required(),
+    settings: shape({
+      planned: mapOf(byKind({ 'on-off': onOff, band, fan })),
+      controllers: optionalMapOf(controllerPlan),
+      asFound: mapOf(mapOf(settingReading)),
+      asLeft: mapOf(mapOf(settingReading)),
+    }).required(),
+    proof: shape({
+      readings: mapOf(
+        shape({
+          ...readingFields,
+          order: order(),
+          test: filledText(),
+          step: filledText(),
+          supersedes: id(),
+          take: finite(1, 1000),
+          instrument: id(),
+        }),
+        MOST_READINGS,
+      ),
+      takes: optionalMapOf(shape({ take: finite(2, 1000).required() })),
+      past: optionalMapOf(
+        shape({
+          ...noted,
+          test: filledText(),
+          take: finite(1, 1000).required(),
+          verdict: verdict(),
+          head: filledText(200),
+        }),
+      ),
+      skipped: optionalMapOf(shape({ by: filledText(80), at: instant().required(), reason: filledText(400) })),
+    }).required(),
+    waivers: mapOf(shape({ by: filledText(80), reason: filledText(400) })),
+    temporary: mapOf(shape({ ...noted, kind: oneOf(temporaryKinds), what: filledText(400), during: text(250) })),
+    handover: shape({
+      signed: optional(shape(signature())),
+      ticks: optionalMapOf(shape({ by: filledText(80), at: instant().required() })),
+      retest: day(),
+      call: text(120),
+      reopened: optional(shape({ by: filledText(80), at: instant().required(), why: filledText(400) })),
+      past: optionalMapOf(shape({ ...signature(), order: order() })),
+    }).required(),
+    notes: optionalMapOf(
       shape({
         ...noted,
-        test: filledText(),
-        take: finite(1, 1000).required(),
-        verdict: verdict(),
-        head: filledText(200),
+        text: filledText(4000),
+        sum: shape({ calc: filledText(60), given: filledText(8000) }).default(undefined),
+        photo: string().matches(/^[0-9a-f]{64}$/, '${path} is no hash of a photo'),
+        test: text(),
+        step: text(),
       }),
     ),
-    skipped: optionalMapOf(shape({ by: filledText(80), at: instant().required(), reason: filledText(400) })),
-  }).required(),
-  waivers: mapOf(shape({ by: filledText(80), reason: filledText(400) })),
-  temporary: mapOf(shape({ ...noted, kind: oneOf(temporaryKinds), what: filledText(400), during: text(250) })),
-  handover: shape({
-    signed: optional(shape(signature())),
-    ticks: optionalMapOf(shape({ by: filledText(80), at: instant().required() })),
-    retest: day(),
-    call: text(120),
-    reopened: optional(shape({ by: filledText(80), at: instant().required(), why: filledText(400) })),
-    past: optionalMapOf(shape({ ...signature(), order: order() })),
-  }).required(),
-  notes: optionalMapOf(
-    shape({
-      ...noted,
-      text: filledText(4000),
-      sum: shape({ calc: filledText(60), given: filledText(8000) }).default(undefined),
-      photo: string().matches(/^[0-9a-f]{64}$/, '${path} is no hash of a photo'),
-      test: text(),
-      step: text(),
-    }),
-  ),
-  trial: shape({
-    plant: optionalMapOf(finite(0, 1e12).required()),
-    runs: optionalMapOf(
-      shape({
-        order: order(),
-        title: filledText(80),
-        at: instant().required(),
-        by: filledText(80),
-        choice: filledText(8000),
-        planned: filledText(60_000),
-        starts: finite(0, 1e9).required(),
-        energyKwh: finite(-1e12, 1e12).required(),
-        lowestC: finite(-273.15, 5000).required(),
-        highestC: finite(-273.15, 5000).required(),
-      }),
-    ),
-  }).default(undefined),
-})
+    trial: shape({
+      plant: optionalMapOf(finite(0, 1e12).required()),
+      runs: optionalMapOf(
+        shape({
+          order: order(),
+          title: filledText(80),
+          at: instant().required(),
+          by: filledText(80),
+          choice: filledText(8000),
+          planned: filledText(60_000),
+          starts: finite(0, 1e9).required(),
+          energyKwh: finite(-1e12, 1e12).required(),
+          lowestC: finite(-273.15, 5000).required(),
+          highestC: finite(-273.15, 5000).required(),
+        }),
+      ),
+    }).default(undefined),
+  }),
+  answersRefusal,
+)

@@ -13,12 +13,13 @@ export const shelfFileOf = (profiles: readonly DeviceProfile[]): ShelfFile => ({
   profiles,
 })
 
-/** Devices of a shelf file, or of one device alone; else what is wrong, with the place where. */
-export function readShelfFile(
-  value: unknown,
-):
-  { readonly ok: true; readonly profiles: readonly DeviceProfile[] } | { readonly ok: false; readonly wrong: Refusal } {
-  const refuse = (field: string, message: string) => ({ ok: false as const, wrong: { field, message } })
+export type ShelfRead =
+  { readonly ok: true; readonly profiles: readonly DeviceProfile[] } | { readonly ok: false; readonly wrong: Refusal }
+
+const refuse = (field: string, message: string): ShelfRead => ({ ok: false, wrong: { field, message } })
+
+/** Devices of a shelf file, or of one device alone; else what is wrong, with the place where. Stops before each device. */
+export function* judgeShelfFile(value: unknown): Generator<undefined, ShelfRead> {
   if (value === null || typeof value !== 'object' || Array.isArray(value))
     return refuse('', 'this is no device and no shelf file: it must be an object')
   const { format, profiles } = value as { format?: unknown; profiles?: unknown }
@@ -36,6 +37,7 @@ export function readShelfFile(
   if (profiles.length > MOST_DEVICES)
     return refuse('profiles', `profiles holds ${profiles.length}: ${MOST_DEVICES} at most`)
   for (const [i, profile] of profiles.entries()) {
+    yield undefined
     const wrong = profileRefusal(profile)
     if (wrong) return refuse(`profiles[${i}].${wrong.field}`, `device ${i + 1}: ${wrong.message}`)
   }
@@ -43,4 +45,13 @@ export function readShelfFile(
   const twice = ids.find((id, i) => ids.indexOf(id) !== i)
   if (twice !== undefined) return refuse('profiles', `profiles holds ${twice} twice`)
   return { ok: true, profiles: profiles as DeviceProfile[] }
+}
+
+/** The same at once. */
+export function readShelfFile(value: unknown): ShelfRead {
+  const judging = judgeShelfFile(value)
+  for (;;) {
+    const step = judging.next()
+    if (step.done) return step.value
+  }
 }

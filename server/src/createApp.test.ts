@@ -84,8 +84,9 @@ describe('what every answer says', () => {
   )
   it('a fault inside is told without its inside', async () => {
     const broken = await testServer()
-    await broken.close()
+    await broken.db.execute('ALTER TABLE jobs RENAME TO lost')
     const { body } = await request(broken.app).get('/api/jobs').expect(500)
+    await broken.close()
     expect(body.error.code).toBe('INTERNAL')
     expect(JSON.stringify(body)).not.toMatch(/stack|select|pglite/i)
   })

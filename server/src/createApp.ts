@@ -5,14 +5,17 @@ import express, { type ErrorRequestHandler, type Express, type RequestHandler } 
 import { rateLimit } from 'express-rate-limit'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
-import { calcDataOf, routes, type Shelf } from '@nachtigal/contract/api'
+import { calcDataOf, type Health, routes, type Shelf } from '@nachtigal/contract/api'
 import { type ErrorBody, httpStatus } from '@nachtigal/contract/errors'
 import { AppError } from './appError'
-import type { RenderPdf } from './reports/renderPdf'
+import { type Availability, troubleWords } from './db/availability'
 import { calcRoutes } from './routes/calcRoutes'
+import { changeRoutes } from './routes/changeRoutes'
 import { jobRoutes } from './routes/jobRoutes'
 import { shelfRoutes } from './routes/shelfRoutes'
 import { sheetRoutes } from './routes/sheetRoutes'
+import type { MakeSheet } from './sheets/sheetMaker'
+import type { ChangeFeed } from './store/changeFeed'
 import type { JobStore } from './store/jobStore'
 import type { ShelfStore } from './store/shelfStore'
 
@@ -20,7 +23,12 @@ export interface AppDeps {
   readonly store: JobStore
   readonly shelf: Omit<Shelf, 'own'>
   readonly shelfStore: ShelfStore
-  readonly renderPdf: RenderPdf
+  readonly makeSheet: MakeSheet
+  readonly feed: ChangeFeed
+  readonly availability: Availability
+  readonly health: () => Promise<Health>
+  /** Lets nothing be written where there is no room for it. */
+  readonly guard?: RequestHandler
   readonly log: Logger
   /** The clock, as ISO text. */
   readonly now: () => string
@@ -72,22 +80,30 @@ export function createApp(deps: AppDeps): Express {
       },
     }),
   )
-  app.use(routes.import, express.json({ limit: '128mb' }))
+  app.get(routes.health, async (_request, response) => {
+    const health = await deps.health()
+    response.status(health.ready ? 200 : 503).json(health)
+  })
+  app.use('/api', whileAway(deps.availability), deps.guard ?? ((_request, _response, next) => next()))
   app.use(routes.shelf, express.json({ limit: '4mb' }))
   app.use(routes.calc, express.json({ limit: '4mb', strict: false }))
-  app.use('/api', express.json({ limit: '1mb' }))
-  app.get(routes.health, (_request, response) => {
-    response.json({ ready: true })
-  })
+  // A job file is read as it comes, a photo as its bytes: all else is JSON.
+  const json = express.json({ limit: '1mb' })
+  app.use('/api', (request, response, next) =>
+    request.path === routes.import.slice('/api'.length) || request.method === 'GET'
+      ? next()
+      : json(request, response, next),
+  )
   app.use(shelfRoutes({ shelf: deps.shelfStore }))
   app.use(calcRoutes({ data: calcDataOf(shelf) }))
   app.use(jobRoutes({ store }))
-  app.use(sheetRoutes({ store, data: shelf.data, renderPdf: deps.renderPdf, now: deps.now }))
+  app.use(changeRoutes({ store, feed: deps.feed }))
+  app.use(sheetRoutes({ store, makeSheet: deps.makeSheet, now: deps.now }))
   app.all('/api/{*path}', (request) => {
     throw new AppError('ROUTE_UNKNOWN', `there is nothing at ${request.method} ${request.path}`)
   })
   if (webFolder) servePages(app, webFolder)
-  app.use(errorHandler(log))
+  app.use(errorHandler(log, deps.availability))
   return app
 }
 
@@ -148,8 +164,16 @@ function known(error: unknown): AppError {
   if (type !== undefined && /^(entity|encoding|charset|request)\./.test(type))
     return new AppError('BODY_INVALID', 'what was sent is no JSON', {}, error)
   const status = (error as { status?: number } | null)?.status
+  if (status === 415 || status === 416)
+    return new AppError(
+      'BODY_UNSUPPORTED',
+      'what was sent is packed or written in a way that is not read here',
+      {},
+      error,
+    )
   if (status === 404) return new AppError('ROUTE_UNKNOWN', 'there is no such file', {}, error)
-  if (status === 400) return new AppError('BODY_INVALID', 'the address or what was sent cannot be read', {}, error)
+  if (status !== undefined && status >= 400 && status < 500)
+    return new AppError('BODY_INVALID', 'the address or what was sent cannot be read', {}, error)
   return new AppError(
     'INTERNAL',
     'something went wrong on the server; what was typed is kept on this device',
@@ -158,14 +182,30 @@ function known(error: unknown): AppError {
   )
 }
 
+/** While the database is away nobody waits for it: each is told so at once, and when to come again. */
+const whileAway =
+  (availability: Availability): RequestHandler =>
+  (_request, _response, next) => {
+    const { away } = availability
+    if (away) throw new AppError('DATABASE_AWAY', troubleWords[away.kind], {})
+    next()
+  }
+
+/** Seconds after which whoever met a server that cannot serve may come again. */
+const RETRY_AFTER_S = 2
+
 const errorHandler =
-  (log: Logger): ErrorRequestHandler =>
+  (log: Logger, availability: Availability): ErrorRequestHandler =>
   (error, request, response, next) => {
     if (response.headersSent) {
+      availability.failed(error)
       next(error)
       return
     }
-    const { code, message, facts, cause } = known(error)
+    const trouble = error instanceof AppError ? undefined : availability.failed(error)
+    const { code, message, facts, cause } = trouble
+      ? new AppError(trouble === 'full' ? 'DISK_FULL' : 'DATABASE_AWAY', troubleWords[trouble], {}, error)
+      : known(error)
     if (code === 'INTERNAL') log.error({ err: cause ?? error, path: request.path }, 'request failed')
     const { field } = facts
     const body: ErrorBody = {
@@ -176,5 +216,6 @@ const errorHandler =
         ...(Object.keys(facts).length > 0 ? { facts } : {}),
       },
     }
+    if (httpStatus[code] === 503) response.set('Retry-After', String(RETRY_AFTER_S))
     response.status(httpStatus[code]).json(body)
   }

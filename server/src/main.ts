@@ -1,14 +1,15 @@
-import { readFileSync } from 'node:fs'
+import { createReadStream, readFileSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import pino from 'pino'
-import type { JobFile } from '@nachtigal/contract/api'
 import { createApp } from './createApp'
-import { FolderInUse } from './db/folderLock'
 import { openEmbedded, openServer } from './db/openDatabase'
+import { OpenRefused } from './db/openRefused'
+import { healthOf, roomGuard } from './health'
 import { readShelf } from './readShelf'
-import { createPdfRenderer } from './reports/renderPdf'
+import { sheetThread } from './sheets/sheetThread'
+import { ownFeed, serverFeed } from './store/changeFeed'
 import { createJobStore } from './store/jobStore'
 import { createShelfStore } from './store/shelfStore'
 
@@ -16,29 +17,41 @@ const root = process.env['NACHTIGAL_ROOT'] ?? path.resolve(path.dirname(fileURLT
 const at = (...parts: string[]) => path.join(root, ...parts)
 const env = (name: string) => process.env[name] || undefined
 const FREE_PORTS_TRIED = 20
+/** Room that must be left on the disk for anything to be written, MB. */
+const LEAST_FREE_MB = 64
+const CLOSE_AFTER_MS = 1000
+const { version } = JSON.parse(readFileSync(at('package.json'), 'utf8')) as { version: string }
 /** The job as it is to be, and as it was found. The last one stands on top of the list. */
 const demoFiles = ['otterholm-found.nachtigal.json', 'otterholm.nachtigal.json']
 
 /** Starts the server: database, demo job when asked and empty, listener; ends cleanly on a signal. */
 async function main() {
   const log = pino({ level: env('LOG_LEVEL') ?? 'warn' })
-  const url = env('DATABASE_URL')
-  const migrations = at('server', 'migrations')
-  const database = url
-    ? await openServer(url, migrations)
-    : await openEmbedded(env('NACHTIGAL_DATA') ?? at('data'), migrations, (message) => log.error(message))
   const now = () => new Date().toISOString()
+  const url = env('DATABASE_URL')
+  const warn = (message: string) => log.error(message)
+  const options = { migrations: at('server', 'migrations'), now, warn }
+  const database = url
+    ? await openServer(url, options)
+    : await openEmbedded(env('NACHTIGAL_DATA') ?? at('data'), options)
   const shelf = readShelf(at('shelf'))
-  const store = createJobStore(database.db, shelf.data, now)
-  await store.migrate()
+  const feed = url ? serverFeed(url, warn) : ownFeed()
+  const store = createJobStore({ db: database.db, data: shelf.data, now, feed })
+  await store.migrate(!url, (message) => console.log(message))
   if (process.argv.includes('--demo') && (await store.list()).length === 0)
-    for (const file of demoFiles) await store.importFile(JSON.parse(readFileSync(at('demo', file), 'utf8')) as JobFile)
+    for (const file of demoFiles) await store.importFile(createReadStream(at('demo', file)))
   const host = env('HOST') ?? '127.0.0.1'
+  const sheets = sheetThread({ data: shelf.data, modules: at('node_modules') })
+  const { embedded } = database
   const app = createApp({
     store,
     shelfStore: createShelfStore(database.db, shelf, now),
     shelf,
-    renderPdf: createPdfRenderer(at('node_modules')),
+    makeSheet: sheets.makeSheet,
+    feed,
+    availability: database.availability,
+    health: () => healthOf(database, version, () => store.list()),
+    ...(embedded ? { guard: roomGuard(embedded.folder, Number(env('NACHTIGAL_LEAST_FREE_MB') ?? LEAST_FREE_MB)) } : {}),
     log,
     now,
     loopbackOnly: ['127.0.0.1', '::1', 'localhost'].includes(host),
@@ -64,11 +77,13 @@ async function main() {
     stopping = true
     log.info({ signal }, 'stopping')
     server.close(() => {
-      void database.close().then(() => process.exit(0))
+      void Promise.all([feed.close(), sheets.close()])
+        .then(() => database.close())
+        .then(() => process.exit(0))
     })
     server.closeIdleConnections()
-    // A browser may hold its connection open: do not wait for it for ever.
-    setTimeout(() => server.closeAllConnections(), 2000).unref()
+    // A browser holds a connection open on which it is told of changes: it is not waited for.
+    setTimeout(() => server.closeAllConnections(), CLOSE_AFTER_MS).unref()
   }
   process.on('SIGINT', stop)
   process.on('SIGTERM', stop)
@@ -77,6 +92,6 @@ async function main() {
 }
 
 main().catch((error: unknown) => {
-  console.error(error instanceof FolderInUse ? error.message : error)
+  console.error(error instanceof OpenRefused ? error.message : error)
   process.exit(1)
 })

@@ -56,6 +56,7 @@ describe('the log', () => {
   it('holds its chain, and says where it was changed', async () => {
     expect((await request(server.app).get(`/api/jobs/${jobId()}/log/verify`).expect(200)).body).toEqual({
       rows: file.log.length,
+      checked: file.log.length,
     })
     const other = await testServer()
     try {
@@ -65,7 +66,9 @@ describe('the log', () => {
         .update(logRows)
         .set({ receivedAt: '2020-01-01T00:00:00Z' })
         .where(and(eq(logRows.jobId, jobId()), eq(logRows.sequence, 40)))
-      expect((await request(other.app).get(`/api/jobs/${jobId()}/log/verify`)).body).toMatchObject({ brokenAt: 40 })
+      expect((await request(other.app).get(`/api/jobs/${jobId()}/log/verify?from=0`)).body).toMatchObject({
+        brokenAt: 40,
+      })
     } finally {
       await other.close()
     }
@@ -120,6 +123,14 @@ describe('a job that was taken back', () => {
   }, 60_000)
 })
 
+/** A body as its bytes, whatever it says it is. */
+const bytes = (response: request.Response, done: (error: Error | null, body: Buffer) => void) => {
+  const parts: Buffer[] = []
+  const stream = response as unknown as NodeJS.ReadableStream
+  stream.on('data', (part: Buffer) => parts.push(part))
+  stream.on('end', () => done(null, Buffer.concat(parts)))
+}
+
 describe('photos', () => {
   const png = Buffer.from(
     'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
@@ -135,21 +146,44 @@ describe('photos', () => {
     expect(got.headers['content-type']).toBe('image/png')
     expect(got.headers['x-content-type-options']).toBe('nosniff')
     expect(Buffer.compare(got.body as Buffer, png)).toBe(0)
-    const out = (await request(server.app).get(`/api/jobs/${jobId()}/file`)).body as JobFile
-    expect(out.photos?.[hash]?.type).toBe('image/png')
+    const out = await request(server.app).get(`/api/jobs/${jobId()}/file`).buffer().parse(bytes).expect(200)
+    expect(out.headers['content-type']).toBe('application/zip')
+    expect(out.headers['content-disposition']).toContain('.nachtigal.zip')
     const other = await testServer()
     try {
-      await request(other.app).post('/api/import').send(out).expect(201)
-      await request(other.app).get(`/api/jobs/${jobId()}/photos/${hash}`).expect(200)
-      expect((await request(other.app).get(`/api/jobs/${jobId()}/file`)).body).toEqual(out)
+      await request(other.app)
+        .post('/api/import')
+        .type('application/zip')
+        .send(out.body as Buffer)
+        .expect(201)
+      const there = await request(other.app).get(`/api/jobs/${jobId()}/photos/${hash}`).expect(200)
+      expect(Buffer.compare(there.body as Buffer, png)).toBe(0)
+      const log = (app: typeof other.app) => request(app).get(`/api/jobs/${jobId()}/log.json`)
+      expect((await log(other.app)).body).toEqual((await log(server.app)).body)
+      const again = await request(other.app).get(`/api/jobs/${jobId()}/file`).buffer().parse(bytes)
+      expect(Buffer.compare(again.body as Buffer, out.body as Buffer)).toBe(0)
     } finally {
       await other.close()
+    }
+  }, 60_000)
+  it('inside the JSON, as files of a while ago hold them, are taken too', async () => {
+    const own = await testServer()
+    try {
+      const photos = { [hash]: { type: 'image/png', base64: png.toString('base64') } }
+      await request(own.app)
+        .post('/api/import')
+        .send({ ...file, photos })
+        .expect(201)
+      await request(own.app).get(`/api/jobs/${jobId()}/photos/${hash}`).expect(200)
+    } finally {
+      await own.close()
     }
   }, 60_000)
   it.each([
     ['text', Buffer.from('<script>alert(1)</script>'), 'PHOTO_REFUSED'],
     ['nothing', Buffer.alloc(0), 'PHOTO_REFUSED'],
     ['other bytes under its hash', Buffer.concat([png, Buffer.from('x')]), 'PHOTO_REFUSED'],
+    ['half of a picture', png.subarray(0, png.length - 20), 'PHOTO_REFUSED'],
   ])('refuse %s', async (_, body, code) => {
     expect((await put(body).expect(422)).body.error.code).toBe(code)
   })
@@ -181,6 +215,7 @@ describe('older and newer files', () => {
       expect(revision).toBe(old.log.length + 1)
       expect((await request(own.app).get(`/api/jobs/${old.job.id}/log/verify`)).body).toEqual({
         rows: old.log.length + 1,
+        checked: old.log.length + 1,
       })
       const again = (await request(own.app).get(`/api/jobs/${old.job.id}/file`)).body as JobFile
       expect(again.version).toBe(2)
@@ -211,8 +246,8 @@ describe('older and newer files', () => {
       await own.db
         .insert(logRows)
         .values(old.log.map((row) => ({ jobId: old.job.id, commandId: row.command.id, ...row })))
-      expect(await own.store.migrate()).toBe(1)
-      expect(await own.store.migrate()).toBe(0)
+      expect(await own.store.migrate(true)).toBe(1)
+      expect(await own.store.migrate(true)).toBe(0)
       const { loops } = (await request(own.app).get(`/api/jobs/${old.job.id}`)).body as JobState
       expect(Object.values(loops)[0]!.version).toBe(2)
     } finally {

@@ -8,8 +8,11 @@ import type { Change, Command } from '@nachtigal/core/job/command'
 import { emptyJob } from '@nachtigal/core/job/documents'
 import { createApp } from './createApp'
 import { openInMemory, type OpenDatabase, openServer } from './db/openDatabase'
+import { healthOf } from './health'
 import { readShelf } from './readShelf'
 import { createPdfRenderer } from './reports/renderPdf'
+import { sheetMaker } from './sheets/sheetMaker'
+import { ownFeed } from './store/changeFeed'
 import { createJobStore } from './store/jobStore'
 import { createShelfStore } from './store/shelfStore'
 
@@ -28,7 +31,7 @@ async function openOwnDatabase(url: string): Promise<OpenDatabase> {
   await ask(`CREATE DATABASE ${name}`)
   const own = new URL(url)
   own.pathname = `/${name}`
-  const database = await openServer(own.href, migrations)
+  const database = await openServer(own.href, { migrations, now })
   return {
     ...database,
     close: async () => {
@@ -38,24 +41,34 @@ async function openOwnDatabase(url: string): Promise<OpenDatabase> {
   }
 }
 
+const now = () => '2026-01-05T08:00:00.000Z'
+
 /** A whole server with a clock that stands, on a database in memory unless a PostgreSQL server is named. */
 export async function testServer(webFolder?: string) {
   const url = process.env['NACHTIGAL_TEST_DATABASE']
-  const database = url ? await openOwnDatabase(url) : await openInMemory(migrations)
-  const now = () => '2026-01-05T08:00:00.000Z'
+  const database = url ? await openOwnDatabase(url) : await openInMemory({ migrations, now })
+  return { ...serverOn(database, webFolder), close: database.close }
+}
+
+/** The same on a database that is open already. */
+export function serverOn(database: OpenDatabase, webFolder?: string) {
   const shelf = readShelf(at('../../shelf'))
-  const store = createJobStore(database.db, shelf.data, now)
+  const feed = ownFeed()
+  const store = createJobStore({ db: database.db, data: shelf.data, now, feed })
   const app = createApp({
     store,
     shelfStore: createShelfStore(database.db, shelf, now),
     shelf,
-    renderPdf: createPdfRenderer(at('../../node_modules')),
+    makeSheet: sheetMaker(shelf.data, createPdfRenderer(at('../../node_modules'))),
+    feed,
+    availability: database.availability,
+    health: () => healthOf(database, '0', () => store.list()),
     log: pino({ level: 'silent' }),
     now,
     loopbackOnly: true,
     ...(webFolder ? { webFolder } : {}),
   })
-  return { app, store, shelf, db: database.db, close: database.close }
+  return { app, store, shelf, feed, database, db: database.db }
 }
 
 export function command(jobId: string, change: Change[], more: Partial<Command> = {}): Command {

@@ -1,13 +1,13 @@
-import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { PGlite } from '@electric-sql/pglite'
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals'
-import { createJobStore } from '../store/jobStore'
-import { migrations, newJob } from '../testing'
+import { migrations, newJob, serverOn } from '../testing'
 import { FolderInUse, lockFolder } from './folderLock'
-import { openEmbedded, tidy } from './openDatabase'
+import { openEmbedded } from './openDatabase'
 
+const now = () => '2026-01-05T08:00:00.000Z'
+const options = { migrations, now }
 let folder: string
 beforeEach(() => {
   folder = mkdtempSync(path.join(tmpdir(), 'nachtigal-test-'))
@@ -17,42 +17,76 @@ afterEach(() => {
 })
 
 describe('data folder', () => {
-  it('is held by one at a time, and says by whom', async () => {
-    const release = await lockFolder(folder)
-    await expect(lockFolder(folder)).rejects.toThrow(FolderInUse)
-    await expect(lockFolder(folder)).rejects.toThrow(`process ${process.pid}`)
-    await release()
-    await (
-      await lockFolder(folder)
-    )()
+  it('is held by one at a time, and says by whom and since when', async () => {
+    const lock = await lockFolder(folder, now)
+    await expect(lockFolder(folder, now)).rejects.toThrow(FolderInUse)
+    await expect(lockFolder(folder, now)).rejects.toThrow(`process ${process.pid} on `)
+    await expect(lockFolder(folder, now)).rejects.toThrow('since 2026-01-05T08:00:00.000Z')
+    await lock.release()
+    await (await lockFolder(folder, now)).release()
+  })
+  it('is the same folder by whatever name it is reached', async () => {
+    const lock = await lockFolder(folder, now)
+    const link = `${folder}-link`
+    symlinkSync(folder, link)
+    try {
+      for (const spelt of [link, `${folder}/.`, `${folder}/../${path.basename(folder)}`])
+        await expect(lockFolder(spelt, now)).rejects.toThrow(FolderInUse)
+    } finally {
+      rmSync(link)
+      await lock.release()
+    }
+  })
+  it('is had by one alone of eight that come at once', async () => {
+    for (let round = 0; round < 5; round++) {
+      const tried = await Promise.allSettled(Array.from({ length: 8 }, () => lockFolder(folder, now)))
+      const had = tried.flatMap((each) => (each.status === 'fulfilled' ? [each.value] : []))
+      expect(had).toHaveLength(1)
+      await had[0]!.release()
+    }
   })
   it('keeps what was answered, syncs each commit to the disk, and opens again', async () => {
     const { create, jobId } = newJob()
-    const first = await openEmbedded(folder, migrations)
-    const before = first.syncs!()
-    await createJobStore(first.db, {}, () => '2026-01-05T08:00:00.000Z').apply(create)
-    expect(first.syncs!()).toBeGreaterThan(before)
+    const first = await openEmbedded(folder, options)
+    const before = await first.embedded!.syncs()
+    await serverOn(first).store.apply(create)
+    expect(await first.embedded!.syncs()).toBeGreaterThan(before)
     await first.close()
-    const again = await openEmbedded(folder, migrations)
-    expect((await createJobStore(again.db, {}, () => '').read(jobId)).job.name).toBe('Job')
+    const again = await openEmbedded(folder, options)
+    expect((await serverOn(again).store.read(jobId)).job.name).toBe('Job')
     await again.close()
-  }, 60_000)
-  it('is tidied in the background without a fault', async () => {
-    const client = await PGlite.create()
-    await client.exec('CREATE TABLE t (a int); INSERT INTO t SELECT generate_series(1, 1000); DELETE FROM t')
-    await expect(tidy(client)).resolves.toBeUndefined()
-    const { rows } = await client.query<{ n: number }>("SELECT relpages AS n FROM pg_class WHERE relname = 't'")
-    expect(rows[0]!.n).toBe(0)
-    await client.close()
-  }, 60_000)
+  })
   it('is refused when it holds something that is no database, and nothing is touched', async () => {
     const home = path.join(folder, 'postgres')
     mkdirSync(home)
     writeFileSync(path.join(home, 'holiday.txt'), 'photos')
-    await expect(openEmbedded(folder, migrations)).rejects.toThrow('no PG_VERSION but holds holiday.txt')
+    await expect(openEmbedded(folder, options)).rejects.toThrow('no PG_VERSION but holds holiday.txt')
     expect(existsSync(path.join(home, 'holiday.txt'))).toBe(true)
-    await (
-      await lockFolder(folder)
-    )()
+    await (await lockFolder(folder, now)).release()
+  })
+  it('is refused in words when it is a file, or of another engine', async () => {
+    const file = path.join(folder, 'file')
+    writeFileSync(file, 'x')
+    await expect(openEmbedded(file, options)).rejects.toThrow(/is a file, not a folder/)
+    const home = path.join(folder, 'postgres')
+    mkdirSync(home)
+    writeFileSync(path.join(home, 'PG_VERSION'), '16\n')
+    await expect(openEmbedded(folder, options)).rejects.toThrow(/engine version 16, this program opens 18/)
+  })
+})
+
+describe('an engine that breaks', () => {
+  it('is started anew; what was answered is there, and meanwhile each is told that it is away', async () => {
+    const database = await openEmbedded(folder, options)
+    const { store } = serverOn(database)
+    const { create, jobId } = newJob()
+    await store.apply(create)
+    await database.embedded!.breakDown()
+    await expect(store.read(jobId)).rejects.toThrow()
+    expect(database.availability.away?.kind).toBe('away')
+    await database.availability.settled()
+    expect(database.availability.away).toBeUndefined()
+    expect((await store.read(jobId)).job.name).toBe('Job')
+    await database.close()
   })
 })

@@ -1,11 +1,14 @@
 import { createHash } from 'node:crypto'
-import { realpathSync, unlinkSync } from 'node:fs'
+import { closeSync, ftruncateSync, openSync, readFileSync, realpathSync, unlinkSync, writeSync } from 'node:fs'
 import { connect, createServer, type Server } from 'node:net'
-import { tmpdir } from 'node:os'
+import { hostname, tmpdir } from 'node:os'
 import path from 'node:path'
+import { setTimeout as pause } from 'node:timers/promises'
+import { tryLock, unlock } from 'fs-native-extensions'
+import { folderProblem, OpenRefused } from './openRefused'
 
 /** Another server holds this data folder. */
-export class FolderInUse extends Error {
+export class FolderInUse extends OpenRefused {
   constructor(
     readonly folder: string,
     readonly holder: string,
@@ -16,11 +19,99 @@ export class FolderInUse extends Error {
   }
 }
 
+/** Who holds a folder. */
+export interface Holder {
+  readonly pid: number
+  readonly host: string
+  readonly since: string
+}
+
+export interface FolderLock {
+  readonly holder: Holder
+  readonly release: () => Promise<void>
+}
+
+/** File inside the folder that carries the lock: whoever reaches the folder, by whatever path or mount, meets the same one. */
+export const LOCK_FILE = 'in-use'
+/** The byte that is locked lies far behind the text, which so can be read on systems where a lock shuts what it covers. */
+const LOCKED_AT = 1 << 30
+/** Codes of a file system that knows no locks. */
+const NO_LOCKS = new Set(['ENOLCK', 'ENOSYS', 'ENOTSUP', 'EOPNOTSUPP', 'EINVAL'])
+
 /**
- * Address of the lock: on Linux an abstract socket, which the system frees when its process dies however it dies; a pipe on
- * Windows, a socket file elsewhere. Named after the real path, so that links cannot get round it.
+ * Takes a data folder for this process alone: two processes on one folder would corrupt it silently. A kernel lock on a file inside
+ * the folder decides; the system lets go of it when its process dies, however it dies, and a stopped one keeps it. The name in the
+ * system's own space is held besides, for servers of an earlier version.
+ * @param now the clock, as ISO text
+ * @throws FolderInUse naming the holder, OpenRefused where the folder cannot be locked
  */
-function address(folder: string): string {
+export async function lockFolder(folder: string, now: () => string): Promise<FolderLock> {
+  const file = path.join(folder, LOCK_FILE)
+  let fd: number
+  try {
+    // Opened for appending: that neither cuts off what the holder wrote nor fails where there is no file.
+    fd = openSync(file, 'a+', 0o600)
+  } catch (error) {
+    throw folderProblem(error, folder)
+  }
+  try {
+    if (!locked(fd, folder)) throw new FolderInUse(folder, await holderIn(file))
+    const leaveName = await holdName(folder)
+    const holder: Holder = { pid: process.pid, host: hostname(), since: now() }
+    try {
+      ftruncateSync(fd)
+      writeSync(fd, JSON.stringify(holder))
+    } catch (error) {
+      await leaveName()
+      throw folderProblem(error, folder)
+    }
+    const release = async () => {
+      await leaveName()
+      ftruncateSync(fd)
+      unlock(fd, LOCKED_AT, 1)
+      closeSync(fd)
+    }
+    return { holder, release }
+  } catch (error) {
+    closeSync(fd)
+    throw error
+  }
+}
+
+function locked(fd: number, folder: string): boolean {
+  try {
+    return tryLock(fd, LOCKED_AT, 1)
+  } catch (error) {
+    const code = (error as NodeJS.ErrnoException).code ?? ''
+    if (code === 'EACCES' || code === 'EWOULDBLOCK') return false
+    if (NO_LOCKS.has(code))
+      throw new OpenRefused(
+        `the file system of data folder ${folder} knows no locks (${code}), so two servers on it could not be told apart. Choose a folder on a local disk with NACHTIGAL_DATA.`,
+        error,
+      )
+    throw error
+  }
+}
+
+/** Reads the holder's words; one that has only just begun has not written them yet. */
+async function holderIn(file: string): Promise<string> {
+  for (const wait of [0, 50, 200]) {
+    await pause(wait)
+    try {
+      const { pid, host, since } = JSON.parse(readFileSync(file, 'utf8')) as Holder
+      return `process ${pid} on ${host} since ${since}`
+    } catch {
+      // Not written yet: looked at again.
+    }
+  }
+  return 'another process that is just starting'
+}
+
+/**
+ * The name that servers of an earlier version hold: on Linux an abstract socket, which the system frees when its process dies; a pipe
+ * on Windows, a socket file elsewhere. Named after the real path, so that links cannot get round it.
+ */
+function nameOf(folder: string): string {
   const name = `nachtigal-${createHash('sha256').update(realpathSync(folder)).digest('hex').slice(0, 24)}`
   if (process.platform === 'linux') return `\0${name}`
   return process.platform === 'win32' ? `\\\\.\\pipe\\${name}` : path.join(tmpdir(), `${name}.sock`)
@@ -29,13 +120,16 @@ function address(folder: string): string {
 const askHolder = (at: string) =>
   new Promise<string | undefined>((resolve) => {
     let said = ''
-    const socket = connect(at)
+    let met = false
+    const socket = connect(at, () => {
+      met = true
+    })
     socket.setTimeout(500, () => socket.destroy())
     socket.on('data', (chunk: Buffer) => {
       said += chunk.toString('utf8')
     })
-    socket.on('error', () => resolve(undefined))
-    socket.on('close', () => resolve(said || 'another process'))
+    socket.on('error', () => undefined)
+    socket.on('close', () => resolve(met ? said || 'another process' : undefined))
   })
 
 const listen = (at: string) =>
@@ -48,13 +142,9 @@ const listen = (at: string) =>
     })
   })
 
-/**
- * Takes a data folder for this process alone: two processes on one folder would corrupt it silently.
- * @throws FolderInUse naming the holder
- * @returns releases the lock
- */
-export async function lockFolder(folder: string): Promise<() => Promise<void>> {
-  const at = address(folder)
+/** @returns lets the name go */
+async function holdName(folder: string): Promise<() => Promise<void>> {
+  const at = nameOf(folder)
   const take = async () => {
     const server = await listen(at)
     return () =>

@@ -1,105 +1,282 @@
-import { existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync } from 'node:fs'
 import path from 'node:path'
+import { setTimeout as pause } from 'node:timers/promises'
 import { PGlite } from '@electric-sql/pglite'
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core'
-import { drizzle as drizzleEmbedded } from 'drizzle-orm/pglite'
-import { migrate as migrateEmbedded } from 'drizzle-orm/pglite/migrator'
-import { drizzle as drizzleServer } from 'drizzle-orm/node-postgres'
-import { migrate as migrateServer } from 'drizzle-orm/node-postgres/migrator'
+import { drizzle } from 'drizzle-orm/node-postgres'
+import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
-import { DurableFs } from './durableFs'
-import { lockFolder } from './folderLock'
+import { Availability, troubleIn } from './availability'
+import { type EmbeddedThread, startThread } from './embeddedThread'
+import { type Holder, lockFolder } from './folderLock'
+import { folderProblem, OpenRefused } from './openRefused'
+import { ProtocolStream } from './protocolStream'
 
 export type Database = PgDatabase<PgQueryResultHKT>
 
 export interface OpenDatabase {
   readonly db: Database
+  readonly engine: 'embedded' | 'server' | 'memory'
+  readonly availability: Availability
   readonly close: () => Promise<void>
-  /** Times that a commit reached the disk; embedded only. */
-  readonly syncs?: () => number
+  /** Address of the server, for those who listen to it or take backups of it. */
+  readonly url?: string
+  /** Embedded only: the folder, who holds it, what was synced, and a copy of it as it stands. */
+  readonly embedded?: {
+    readonly folder: string
+    readonly holder: Holder
+    readonly syncs: () => Promise<number>
+    readonly copyTo: (to: string) => Promise<void>
+    /** Ends the engine in the middle of whatever it does, as a fault would. */
+    readonly breakDown: () => Promise<void>
+  }
 }
+
+export interface OpenOptions {
+  /** Folder of the migrations. */
+  readonly migrations: string
+  readonly now: () => string
+  /** Told what went wrong where nobody waits for an answer. */
+  readonly warn?: (message: string) => void
+  /** Called before migrations are applied to a database that already holds something. */
+  readonly beforeMigration?: (database: Omit<OpenDatabase, 'close' | 'availability'>) => Promise<void>
+}
+
+/** Whoever speaks to the embedded engine is its one user; another name would be turned away, and end it. */
+const ITS_USER = { user: 'postgres', database: 'postgres', password: '' }
 
 const TIDY_MS = 10 * 60_000
+const silent = () => undefined
 
-/**
- * The embedded database turns fsync off by itself; here a commit is on the disk when it is answered. Its default method for the
- * log, fdatasync, does nothing in this build, so it is fsync.
- */
-const durableParams = [
-  ...PGlite.defaultStartParams.filter((param) => param !== '-F'),
-  '-c',
-  'fsync=on',
-  '-c',
-  'wal_sync_method=fsync',
-]
-
-/** Embedded database in memory, for tests. */
-export async function openInMemory(migrations: string): Promise<OpenDatabase> {
+/** Embedded database in memory, on this thread, for tests: the same driver, no disk. */
+export async function openInMemory({ migrations, now, warn = silent }: OpenOptions): Promise<OpenDatabase> {
   const client = await PGlite.create()
-  const db = drizzleEmbedded(client)
-  await migrateEmbedded(db, { migrationsFolder: migrations })
-  return { db: db as unknown as Database, close: () => client.close() }
+  const pool = poolOf({
+    ...ITS_USER,
+    stream: () =>
+      new ProtocolStream(
+        (message) => client.execProtocolRaw(message),
+        async () => {
+          await client.exec('ROLLBACK')
+        },
+      ),
+    max: 1,
+  })
+  const db = drizzle(pool) as unknown as Database
+  await bringUp(pool, { db, engine: 'memory' }, { migrations, now })
+  const availability = new Availability(() => pool.query('SELECT 1'), now, warn)
+  const close = async () => {
+    availability.close()
+    await pool.end()
+    await client.close()
+  }
+  return { db, engine: 'memory', availability, close }
 }
 
 /**
- * Opens the embedded database in a folder, made on first use in a temporary place and renamed when it is whole.
- * @param warn told what went wrong in the background, where nobody waits for an answer
- * @throws FolderInUse when another server has it, Error when the folder holds something else
+ * Opens the embedded database in a folder, in a thread of its own. It is made on first use in a temporary place and renamed when it
+ * is whole. An engine that breaks is started anew.
+ * @throws FolderInUse when another server has it, OpenRefused in words when it cannot be used, DamagedFolder when it is broken
  */
-export async function openEmbedded(
-  folder: string,
-  migrations: string,
-  warn: (message: string) => void = () => undefined,
-): Promise<OpenDatabase> {
-  mkdirSync(folder, { recursive: true })
-  const release = await lockFolder(folder)
+export async function openEmbedded(folder: string, options: OpenOptions): Promise<OpenDatabase> {
+  const { now, warn = silent } = options
   try {
-    const home = path.join(folder, 'postgres')
-    if (!existsSync(home)) await create(home)
-    if (!existsSync(path.join(home, 'PG_VERSION')))
-      throw new Error(
-        `${home} is not a database: it has no PG_VERSION but holds ${readdirSync(home).slice(0, 5).join(', ') || 'nothing'}. Move it away, nothing was touched.`,
-      )
-    const fs = new DurableFs(home)
-    const client = await PGlite.create({ fs, startParams: durableParams })
-    const db = drizzleEmbedded(client)
-    await migrateEmbedded(db, { migrationsFolder: migrations })
+    mkdirSync(folder, { recursive: true })
+  } catch (error) {
+    throw folderProblem(error, folder)
+  }
+  const lock = await lockFolder(folder, now)
+  const home = path.join(folder, 'postgres')
+  let thread: EmbeddedThread | undefined
+  let closing = false
+  const start = async () => {
+    const started = startThread()
+    try {
+      await started.ask((engine) => engine.open(home))
+    } catch (error) {
+      await started.end()
+      throw error
+    }
+    thread = started
+    void started.gone.then((why) => {
+      if (thread === started && !closing) availability.lost('away', why)
+    })
+  }
+  const live: EmbeddedThread['ask'] = (question) =>
+    thread
+      ? thread.ask(question)
+      : Promise.reject(Object.assign(new Error('the engine is being started'), { code: 'ENGINE_GONE' }))
+  const pool = poolOf({
+    ...ITS_USER,
+    stream: () =>
+      new ProtocolStream(
+        (message) => live((engine) => engine.exchange(message)),
+        () => live((engine) => engine.greet()),
+      ),
+    // One engine, one conversation: whoever comes meanwhile waits in the pool.
+    max: 1,
+  })
+  const availability = new Availability(
+    async () => {
+      // Whatever state a broken engine is in, a fresh one reads the disk as after a power cut.
+      const old = thread
+      thread = undefined
+      await old?.end()
+      await start()
+      await pool.query('SELECT 1')
+    },
+    now,
+    warn,
+  )
+  try {
+    checkHome(home)
+    const fresh = !existsSync(home)
+    try {
+      await start()
+    } catch (error) {
+      const said = folderProblem(error, folder)
+      throw said instanceof OpenRefused || fresh || troubleIn(error) !== undefined
+        ? said
+        : new DamagedFolder(folder, home, error)
+    }
+    const db = drizzle(pool) as unknown as Database
+    const embedded = {
+      folder,
+      holder: lock.holder,
+      syncs: () => live((engine) => engine.syncs()),
+      copyTo: (to: string) => live((engine) => engine.copyTo(home, to)),
+      breakDown: async () => {
+        await thread?.end()
+      },
+    }
+    await bringUp(pool, { db, engine: 'embedded', embedded }, options)
     // It has no background processes: what a server does by itself is scheduled here.
     const timer = setInterval(() => {
-      tidy(client).catch((error: unknown) => warn(`tidying the database failed: ${String(error)}`))
+      if (!availability.away)
+        live((engine) => engine.tidy()).catch((error: unknown) => warn(`tidying the database failed: ${String(error)}`))
     }, TIDY_MS)
     timer.unref()
     const close = async () => {
+      closing = true
       clearInterval(timer)
-      await client.exec('CHECKPOINT')
-      await client.close()
-      await release()
+      availability.close()
+      await pool.end()
+      await live((engine) => engine.close()).catch((error: unknown) => warn(`closing the database: ${String(error)}`))
+      await thread?.end()
+      await lock.release()
     }
-    return { db: db as unknown as Database, close, syncs: () => fs.syncs }
+    return { db, engine: 'embedded', availability, close, embedded }
   } catch (error) {
-    await release()
+    closing = true
+    availability.close()
+    await pool.end()
+    await thread?.end()
+    await lock.release()
     throw error
   }
 }
 
-/** What a database server does in the background. Each is sent alone: together they would be one transaction, which VACUUM refuses. */
-export async function tidy(client: Pick<PGlite, 'exec'>) {
-  await client.exec('CHECKPOINT')
-  await client.exec('VACUUM ANALYZE')
+/** The folder holds a database that no longer opens. */
+export class DamagedFolder extends OpenRefused {
+  constructor(
+    readonly folder: string,
+    readonly home: string,
+    cause: unknown,
+  ) {
+    super(
+      `the database in ${home} is damaged and does not open: ${cause instanceof Error ? cause.message : String(cause)}`,
+      cause,
+    )
+  }
 }
 
-async function create(home: string) {
-  const making = `${home}.making`
-  rmSync(making, { recursive: true, force: true })
-  const client = await PGlite.create({ fs: new DurableFs(making) })
-  await client.close()
-  renameSync(making, home)
+/** Major version of the engine that folders are made with. */
+const ENGINE_VERSION = '18'
+
+/** @throws OpenRefused when the folder holds something that must not be opened */
+function checkHome(home: string) {
+  if (!existsSync(home)) return
+  if (!statSync(home).isDirectory())
+    throw new OpenRefused(`${home} is a file, not a database. Move it away; nothing was touched.`)
+  const version = path.join(home, 'PG_VERSION')
+  if (!existsSync(version))
+    throw new OpenRefused(
+      `${home} is not a database: it has no PG_VERSION but holds ${readdirSync(home).slice(0, 5).join(', ') || 'nothing'}. It may be half a copy, or another program\u2019s folder. Move it away, or bring a backup back; nothing was touched.`,
+    )
+  const found = readFileSync(version, 'utf8').trim()
+  if (found !== ENGINE_VERSION)
+    throw new OpenRefused(
+      `the database in ${home} is of engine version ${found.slice(0, 20)}, this program opens ${ENGINE_VERSION}. Start the Nachtigal that wrote it, take the jobs out as files, and open those here; nothing was touched.`,
+    )
 }
 
-/** The same schema on a PostgreSQL server. */
-export async function openServer(url: string, migrations: string): Promise<OpenDatabase> {
-  const pool = new pg.Pool({ connectionString: url })
-  const db = drizzleServer(pool)
-  await migrateServer(db, { migrationsFolder: migrations })
-  return { db: db as unknown as Database, close: () => pool.end() }
+/** A pool whose connections may die at any time without taking the program with them. */
+function poolOf(config: pg.PoolConfig): pg.Pool {
+  const pool = new pg.Pool({ idleTimeoutMillis: 0, connectionTimeoutMillis: 5000, ...config })
+  // Without these a connection that the server ends while it idles would end this process. Whoever uses it next is told.
+  pool.on('error', silent)
+  pool.on('connect', (client) => {
+    client.on('error', silent)
+  })
+  return pool
+}
+
+/** Brings the tables to the present; says in words when they are from a newer program. */
+async function bringUp(
+  pool: pg.Pool,
+  opened: Omit<OpenDatabase, 'close' | 'availability'>,
+  { migrations, beforeMigration }: OpenOptions,
+) {
+  const journal = JSON.parse(readFileSync(path.join(migrations, 'meta', '_journal.json'), 'utf8')) as {
+    entries: { when: number }[]
+  }
+  const newest = Math.max(...journal.entries.map(({ when }) => when))
+  const { rows } = await pool.query<{ there: string | null }>(
+    "SELECT to_regclass('drizzle.__drizzle_migrations')::text AS there",
+  )
+  if (rows[0]?.there) {
+    const applied = await pool.query<{ at: string | null }>(
+      'SELECT max(created_at)::text AS at FROM drizzle.__drizzle_migrations',
+    )
+    const at = Number(applied.rows[0]?.at ?? 0)
+    if (at > newest)
+      throw new OpenRefused(
+        'this database was written by a newer Nachtigal. Update this one, or choose another folder with NACHTIGAL_DATA; nothing was touched.',
+      )
+    if (at === newest) return
+    if (at > 0) await beforeMigration?.(opened)
+  }
+  await migrate(opened.db as never, { migrationsFolder: migrations })
+}
+
+/** Connections of one server process: many short questions, few long ones. */
+const MOST_CONNECTIONS = 10
+
+/**
+ * The same schema on a PostgreSQL server. One that does not answer yet is waited for, with growing pauses.
+ * @throws OpenRefused when it refuses this user or holds something newer
+ */
+export async function openServer(url: string, options: OpenOptions): Promise<OpenDatabase> {
+  const { now, warn = silent } = options
+  const pool = poolOf({ connectionString: url, max: MOST_CONNECTIONS })
+  const db = drizzle(pool) as unknown as Database
+  const opened = { db, engine: 'server' as const, url }
+  for (let wait = 250; ; wait = Math.min(wait * 2, 5000))
+    try {
+      await bringUp(pool, opened, options)
+      break
+    } catch (error) {
+      if (troubleIn(error) !== 'away') {
+        await pool.end()
+        throw error
+      }
+      warn(`the PostgreSQL server does not answer yet (${(error as Error).message}); asked again in ${wait} ms`)
+      await pause(wait)
+    }
+  const availability = new Availability(() => pool.query('SELECT 1'), now, warn)
+  const close = async () => {
+    availability.close()
+    await pool.end()
+  }
+  return { ...opened, availability, close }
 }

@@ -1,4 +1,4 @@
-import { boolean, customType, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import { boolean, customType, index, integer, jsonb, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
 import type { Command } from '@nachtigal/core/job/command'
 import type { AnyDocument } from '@nachtigal/core/job/documents'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
@@ -8,6 +8,14 @@ export const jobs = pgTable('jobs', {
   id: text('id').primaryKey(),
   revision: integer('revision').notNull(),
   changedAt: text('changed_at').notNull(),
+  /** Hash of the newest log row, from which the next one goes on. */
+  headHash: text('head_hash'),
+  /** How far the chain of its log was found to hold. */
+  verified: integer('verified').notNull().default(0),
+  /** Whether each row of its log has its words and snapshots; not so where an earlier program wrote them. */
+  indexed: boolean('indexed').notNull().default(true),
+  /** While it is taken in from a file: the last sign of life of whoever does so. Nobody sees it before it is whole. */
+  importing: text('importing'),
 })
 
 /** Documents as they stand now; the log is the truth, these are its result. */
@@ -20,6 +28,8 @@ export const documents = pgTable(
       .references(() => jobs.id),
     kind: text('kind').$type<'job' | 'loop'>().notNull(),
     body: jsonb('body').$type<AnyDocument>().notNull(),
+    /** Row of the log that changed it last. */
+    sequence: integer('sequence').notNull().default(0),
   },
   (table) => [index('documents_job').on(table.jobId)],
 )
@@ -49,7 +59,10 @@ export const photos = pgTable(
   (table) => [primaryKey({ columns: [table.jobId, table.hash] })],
 )
 
-/** Append-only. Rows are never migrated and never changed. */
+/** Words to be looked up, each as it is: names, labels, codes and notes, and who, which loop and which kind. */
+const words = customType<{ data: string }>({ dataType: () => 'tsvector' })
+
+/** Append-only. Rows are never migrated and never changed; their words are an index and may be made anew. */
 export const logRows = pgTable(
   'log_rows',
   {
@@ -57,11 +70,33 @@ export const logRows = pgTable(
       .notNull()
       .references(() => jobs.id),
     sequence: integer('sequence').notNull(),
-    commandId: text('command_id').notNull().unique(),
+    commandId: text('command_id').notNull(),
     receivedAt: text('received_at').notNull(),
     command: jsonb('command').$type<Command>().notNull(),
     previousHash: text('previous_hash').notNull(),
     hash: text('hash').notNull(),
+    words: words('words'),
   },
-  (table) => [primaryKey({ columns: [table.jobId, table.sequence] })],
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.sequence] }),
+    unique('log_rows_command').on(table.jobId, table.commandId),
+    index('log_rows_words').using('gin', table.words),
+  ],
+)
+
+/**
+ * A document as it stood after a row of the log, for those that changed since the snapshot before; none where it was removed. A view
+ * as of a moment starts from here.
+ */
+export const snapshots = pgTable(
+  'snapshots',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    documentId: text('document_id').notNull(),
+    sequence: integer('sequence').notNull(),
+    body: jsonb('body').$type<AnyDocument>(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.documentId, table.sequence] })],
 )

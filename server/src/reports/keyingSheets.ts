@@ -1,3 +1,4 @@
+import { FORMULA } from './formula'
 import Papa from 'papaparse'
 import type { LoopContext } from '@nachtigal/core/check/context'
 import type { Reading } from '@nachtigal/core/job/documents'
@@ -55,7 +56,7 @@ export function keyingCsv(context: LoopContext): string {
       notes(row),
     ]),
   )
-  return `\ufeff${Papa.unparse({ fields, data }, { escapeFormulae: true })}\r\n`
+  return `\ufeff${Papa.unparse({ fields, data }, { escapeFormulae: FORMULA })}\r\n`
 }
 
 /** The keying sheet to be taken along: the path of keys, what to key, and room to write what was there and what is left. */

@@ -1,3 +1,4 @@
+import { FORMULA } from './formula'
 import Papa from 'papaparse'
 import type { LoopContext } from '@nachtigal/core/check/context'
 import { wireColumns } from './wireSheets'
@@ -6,5 +7,5 @@ import { wireColumns } from './wireSheets'
 export function wiresCsv(context: LoopContext): string {
   const { head, rows } = wireColumns(context)
   // The mark tells table programs that it is UTF-8.
-  return `\ufeff${Papa.unparse({ fields: [...head], data: rows.map((row) => [...row]) }, { escapeFormulae: true })}\r\n`
+  return `\ufeff${Papa.unparse({ fields: [...head], data: rows.map((row) => [...row]) }, { escapeFormulae: FORMULA })}\r\n`
 }

@@ -1,51 +1,49 @@
-import { raw, type Request, Router } from 'express'
-import type { Schema } from 'yup'
-import { type JobFile, type LogWanted, routes } from '@nachtigal/contract/api'
+import { pipeline } from 'node:stream/promises'
+import { Readable } from 'node:stream'
+import { raw, type Request, type Response, Router } from 'express'
+import { type LogWanted, routes } from '@nachtigal/contract/api'
+import { COMMAND_BOUNDS, overBounds } from '@nachtigal/contract/bounds'
 import { refusal } from '@nachtigal/contract/check'
 import { commandSchema } from '@nachtigal/contract/commandSchema'
-import {
-  JOB_FILE_VERSION,
-  jobFileSchema,
-  MOST_PHOTO_BYTES,
-  olderJobFileSchema,
-} from '@nachtigal/contract/jobFileSchema'
+import { MOST_PHOTO_BYTES } from '@nachtigal/contract/jobFileSchema'
+import { unstorable } from '@nachtigal/contract/storable'
 import type { Command } from '@nachtigal/core/job/command'
 import { type LogKind, logKinds } from '@nachtigal/core/job/logKind'
 import { AppError } from '../appError'
-import { checkStorable } from './checkStorable'
-import { logCsv } from '../reports/logCsv'
+import { jobFileOut } from '../reports/jobFileOut'
+import { logCsv, logJson } from '../reports/logCsv'
 import type { JobStore } from '../store/jobStore'
+import { checkIds } from './checkIds'
 
-function accept<T>(schema: Schema, body: unknown, code: 'COMMAND_REFUSED' | 'FILE_REFUSED'): T {
-  const wrong = refusal(schema, body)
-  if (wrong) throw new AppError(code, wrong.message, { ...wrong })
-  checkStorable(body, code)
-  return body as T
+/** A command as it came, counted before it is looked at. @throws AppError naming what is wrong */
+function commandOf(body: unknown): Command {
+  const wrong = overBounds(body, COMMAND_BOUNDS) ?? refusal(commandSchema, body) ?? unstorable(body)
+  if (wrong) throw new AppError('COMMAND_REFUSED', wrong.message, { ...wrong })
+  return body as Command
 }
 
-/** Said first of a file that is something else altogether, before its parts are looked at. */
-function checkFormat(body: unknown) {
-  const format = (body as { format?: unknown } | null)?.format
-  if (format !== 'nachtigal-job')
-    throw new AppError(
-      'FILE_REFUSED',
-      `this is no job file: format is ${JSON.stringify(format ?? null).slice(0, 40)}, it must be "nachtigal-job"`,
-      {
-        field: 'format',
-      },
-    )
+/** Numbers of log rows that the database can hold. */
+const MOST_SEQUENCE = 2_000_000_000
+const isSequence = (value: number, least: number) => Number.isInteger(value) && value >= least && value <= MOST_SEQUENCE
+
+/** A number of a row, from the address. @throws AppError where it is none */
+function sequenceOf(text: string | undefined, least: number): number {
+  const sequence = Number(text)
+  if (text === undefined || text === '' || !isSequence(sequence, least))
+    throw new AppError('ROW_UNKNOWN', `sequence is ${(text ?? '').slice(0, 20)}: it takes a row\u2019s number`, {
+      field: 'sequence',
+    })
+  return sequence
 }
 
-/** The shape that a file of its version must have. A newer one is not ours to read, and says what to do. */
-function shapeOfVersion(body: unknown) {
-  const { version } = body as { version?: unknown }
-  if (typeof version === 'number' && version > JOB_FILE_VERSION)
-    throw new AppError(
-      'FILE_REFUSED',
-      `version is ${version}: this file was written by a newer Nachtigal; this one reads up to ${JOB_FILE_VERSION}. Update this bench, then open it again. Nothing was changed.`,
-      { field: 'version' },
-    )
-  return version === JOB_FILE_VERSION ? jobFileSchema : olderJobFileSchema
+/** Sends pieces as they are made; a reader that went away ends the making. */
+async function stream(response: Response, source: AsyncIterable<string> | Readable) {
+  try {
+    await pipeline(source instanceof Readable ? source : Readable.from(source), response)
+  } catch (error) {
+    // Somebody who closed the page is no fault; any other one cannot be said in words any more.
+    if ((error as NodeJS.ErrnoException).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error
+  }
 }
 
 /** Longest text that a log is searched for. */
@@ -60,7 +58,7 @@ function wantedOf(query: Request['query']): LogWanted {
   const before = Number(text('before'))
   const kind = text('kind')
   return {
-    before: Number.isInteger(before) && before > 0 ? before : undefined,
+    before: isSequence(before, 1) ? before : undefined,
     loop: text('loop'),
     by: text('by'),
     words: text('words'),
@@ -84,6 +82,7 @@ export const fileName = (name: string, ending: string) =>
 /** Jobs: list, read, commands, log, file out and in. Each parses, asks the store, replies. */
 export function jobRoutes({ store }: { readonly store: JobStore }): Router {
   const router = Router()
+  checkIds(router)
   router.get(routes.jobs, async (_request, response) => {
     response.json(await store.list())
   })
@@ -91,7 +90,7 @@ export function jobRoutes({ store }: { readonly store: JobStore }): Router {
     response.json(await store.read(request.params.jobId))
   })
   router.post(routes.commands, async (request, response) => {
-    const command = accept<Command>(commandSchema, request.body, 'COMMAND_REFUSED')
+    const command = commandOf(request.body)
     if (command.jobId !== request.params.jobId)
       throw new AppError('COMMAND_REFUSED', `jobId is ${command.jobId}: it must be the job of the address`, {
         field: 'jobId',
@@ -102,19 +101,22 @@ export function jobRoutes({ store }: { readonly store: JobStore }): Router {
     response.json(await store.log(request.params.jobId, LOG_PAGE, wantedOf(request.query)))
   })
   router.get(routes.logVerify, async (request, response) => {
-    response.json(await store.verify(request.params.jobId))
+    const { from } = request.query
+    const start = from === undefined ? undefined : sequenceOf(typeof from === 'string' ? from : '', 0)
+    response.json(await store.verify(request.params.jobId, start))
   })
   router.get(routes.logJson, async (request, response) => {
-    const { name, rows } = await store.record(request.params.jobId)
-    response.attachment(fileName(`${name}-log`, 'json')).json(rows)
+    const record = await store.record(request.params.jobId)
+    response.type('application/json').attachment(fileName(`${record.name}-log`, 'json'))
+    await stream(response, logJson(record))
   })
   router.get(routes.logCsv, async (request, response) => {
     const record = await store.record(request.params.jobId)
-    const text = logCsv(record, record.rows)
-    response
-      .type('text/csv; charset=utf-8')
-      .attachment(fileName(`${record.name}-log`, 'csv'))
-      .send(text)
+    response.type('text/csv; charset=utf-8').attachment(fileName(`${record.name}-log`, 'csv'))
+    await stream(response, logCsv(record))
+  })
+  router.get(routes.since, async (request, response) => {
+    response.json(await store.since(request.params.jobId, sequenceOf(request.params.sequence, 0)))
   })
   router.put(routes.photo, raw({ type: () => true, limit: MOST_PHOTO_BYTES }), async (request, response) => {
     const { jobId = '', hash = '' } = request.params as Record<string, string>
@@ -127,23 +129,24 @@ export function jobRoutes({ store }: { readonly store: JobStore }): Router {
     response.send(Buffer.from(body))
   })
   router.get(routes.at, async (request, response) => {
-    const sequence = Number(request.params.sequence)
-    if (!Number.isInteger(sequence) || sequence < 1)
-      throw new AppError(
-        'ROW_UNKNOWN',
-        `sequence is ${request.params.sequence.slice(0, 20)}: it takes a row\u2019s number`,
-        { field: 'sequence' },
-      )
-    response.json(await store.at(request.params.jobId, sequence))
+    response.json(await store.at(request.params.jobId, sequenceOf(request.params.sequence, 1)))
   })
   router.get(routes.file, async (request, response) => {
     const file = await store.exportFile(request.params.jobId)
-    response.attachment(fileName(file.job.name, 'nachtigal.json')).json(file)
+    const zipped = file.photos.length > 0
+    response
+      .type(zipped ? 'application/zip' : 'application/json')
+      .attachment(fileName(file.name, zipped ? 'nachtigal.zip' : 'nachtigal.json'))
+    await stream(response, jobFileOut(file))
   })
   router.post(routes.import, async (request, response) => {
-    checkFormat(request.body)
-    const schema = shapeOfVersion(request.body)
-    response.status(201).json(await store.importFile(accept<JobFile>(schema, request.body, 'FILE_REFUSED')))
+    try {
+      response.status(201).json(await store.importFile(request))
+    } catch (error) {
+      // What is still on its way is let run out, so that the answer is heard.
+      request.resume()
+      throw error
+    }
   })
   return router
 }

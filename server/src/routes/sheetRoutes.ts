@@ -1,29 +1,17 @@
 import { type Request, type Response, Router } from 'express'
 import { routes } from '@nachtigal/contract/api'
-import { loopContext, type LoopContext } from '@nachtigal/core/check/context'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
 import { changesSince } from '@nachtigal/core/job/handover'
-import type { FieldData } from '@nachtigal/core/plant/fieldValue'
-import { cutOutOf } from '@nachtigal/core/wiring/cutOut'
 import { AppError } from '../appError'
-import { asLeftSheet } from '../reports/asLeftSheet'
-import { keyingCsv, keyingPdf } from '../reports/keyingSheets'
-import { layPicture } from '../reports/layPicture'
-import { ownersPage, panelCard } from '../reports/ownerSheets'
-import { safetySheet } from '../reports/safetySheet'
-import { testSheet } from '../reports/testSheet'
-import type { RenderPdf } from '../reports/renderPdf'
-import type { Stamp } from '../reports/sheetParts'
-import { cutOutSheet, labelsSheet, pictureSheet, wiresSheet } from '../reports/wireSheets'
-import { wiresCsv } from '../reports/wiresCsv'
+import type { CsvName, MakeSheet, PdfName, SheetName } from '../sheets/sheetMaker'
 import type { JobStore } from '../store/jobStore'
+import { checkIds } from './checkIds'
 import { fileName } from './jobRoutes'
 
 interface Deps {
   readonly store: JobStore
-  readonly data: FieldData
-  readonly renderPdf: RenderPdf
+  readonly makeSheet: MakeSheet
   readonly now: () => string
 }
 
@@ -45,65 +33,48 @@ async function sinceHandover(store: JobStore, job: JobDocument, loop: LoopDocume
 const SIGNINGS = 200
 
 /** Printed sheets and lists, made on the server with its own fonts. */
-export function sheetRoutes({ store, data, renderPdf, now }: Deps): Router {
-  const read = async (request: Request): Promise<{ readonly context: LoopContext; readonly stamp: Stamp }> => {
-    const { jobId = '', loopId = '' } = request.params as Record<string, string>
+export function sheetRoutes({ store, makeSheet, now }: Deps): Router {
+  const make = async (request: Request, sheet: SheetName) => {
+    const { jobId = '', loopId = '', deviceId } = request.params as Record<string, string>
     const { job, loops } = await store.read(jobId)
-    const loop = loops[loopId]
+    const loop = Object.hasOwn(loops, loopId) ? loops[loopId] : undefined
     if (!loop) throw new AppError('LOOP_UNKNOWN', `there is no loop ${loopId} in this job`, { loopId })
     const { rows } = await store.log(jobId, 1)
     const since = await sinceHandover(store, job, loop)
-    return {
-      context: loopContext(job, loop, data, job, Object.values(loops)),
-      stamp: { printedAt: now(), hash: rows[0]?.hash ?? '', ...(since ? { since } : {}) },
-    }
+    const stamp = { printedAt: now(), hash: rows[0]?.hash ?? '', ...(since ? { since } : {}) }
+    const file = await makeSheet({ sheet, job, loops, loopId, stamp, ...(deviceId === undefined ? {} : { deviceId }) })
+    return { name: loop.name, file: Buffer.from(file.buffer, file.byteOffset, file.byteLength) }
   }
-  const pdf =
-    (what: string, define: (context: LoopContext, stamp: Stamp, request: Request) => object | Promise<object>) =>
-    async (request: Request, response: Response) => {
-      const { context, stamp } = await read(request)
-      const file = await renderPdf(await define(context, stamp, request))
-      response
-        .type('application/pdf')
-        .setHeader('Content-Disposition', `inline; filename="${fileName(`${context.loop.name}-${what}`, 'pdf')}"`)
-      response.send(file)
-    }
-  const csv =
-    (what: string, write: (context: LoopContext) => string) => async (request: Request, response: Response) => {
-      const { context } = await read(request)
-      response
-        .type('text/csv; charset=utf-8')
-        .setHeader('Content-Disposition', `attachment; filename="${fileName(`${context.loop.name}-${what}`, 'csv')}"`)
-      response.send(write(context))
-    }
-  return Router()
-    .get(routes.asLeft, pdf('as-left', asLeftSheet))
-    .get(routes.testSheet, pdf('tests', testSheet))
-    .get(routes.safetySheet, pdf('safety-steps', safetySheet))
-    .get(routes.panelCard, pdf('panel-card', panelCard))
-    .get(routes.ownersPage, pdf('owners-page', ownersPage))
-    .get(routes.wiresPdf, pdf('wires', wiresSheet))
-    .get(routes.labels, pdf('labels', labelsSheet))
-    .get(
-      routes.picture,
-      pdf('wiring', async (context, stamp) =>
-        pictureSheet(context, await layPicture(context.chain, context.rows), stamp),
-      ),
-    )
-    .get(
-      routes.cutOut,
-      pdf('cut-out', (context, stamp, request) => {
-        const { deviceId = '' } = request.params as Record<string, string>
-        const device = context.chain.devices.find(({ id }) => id === deviceId)
-        const cutOut = device && cutOutOf(device.facts)
-        if (!device || !cutOut)
-          throw new AppError('DEVICE_UNKNOWN', `there is no device ${deviceId} with a panel cut-out in this loop`, {
-            field: 'deviceId',
-          })
-        return cutOutSheet(context, device, cutOut, stamp)
-      }),
-    )
-    .get(routes.keyingPdf, pdf('keying', keyingPdf))
-    .get(routes.wiresCsv, csv('wires', wiresCsv))
-    .get(routes.keyingCsv, csv('keying', keyingCsv))
+  const pdf = (sheet: PdfName) => async (request: Request, response: Response) => {
+    const { name, file } = await make(request, sheet)
+    response
+      .type('application/pdf')
+      .setHeader('Content-Disposition', `inline; filename="${fileName(`${name}-${sheet}`, 'pdf')}"`)
+    response.send(file)
+  }
+  const csv = (sheet: CsvName) => async (request: Request, response: Response) => {
+    const { name, file } = await make(request, sheet)
+    response
+      .type('text/csv; charset=utf-8')
+      .setHeader(
+        'Content-Disposition',
+        `attachment; filename="${fileName(`${name}-${sheet.replace(/\.csv$/, '')}`, 'csv')}"`,
+      )
+    response.send(file)
+  }
+  const router = Router()
+  checkIds(router)
+  return router
+    .get(routes.asLeft, pdf('as-left'))
+    .get(routes.testSheet, pdf('tests'))
+    .get(routes.safetySheet, pdf('safety-steps'))
+    .get(routes.panelCard, pdf('panel-card'))
+    .get(routes.ownersPage, pdf('owners-page'))
+    .get(routes.wiresPdf, pdf('wires'))
+    .get(routes.labels, pdf('labels'))
+    .get(routes.picture, pdf('wiring'))
+    .get(routes.cutOut, pdf('cut-out'))
+    .get(routes.keyingPdf, pdf('keying'))
+    .get(routes.wiresCsv, csv('wires.csv'))
+    .get(routes.keyingCsv, csv('keying.csv'))
 }

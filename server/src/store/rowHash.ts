@@ -12,11 +12,15 @@ export function rowHash(row: {
   return createHash('sha256').update(hashText({ sequence, receivedAt, command, previousHash })).digest('hex')
 }
 
-/** Sequence of the first row whose link is broken, or undefined when the whole chain holds. */
-export function brokenLink(log: readonly LogRow[]): number | undefined {
-  let previousHash = firstHash
+/**
+ * Sequence of the first row whose link is broken, or undefined when all of these hold.
+ * @param after sequence of the row that they follow, with its hash
+ */
+export function brokenLink(log: readonly LogRow[], after = 0, hashBefore = firstHash): number | undefined {
+  let previousHash = hashBefore
   for (const [i, row] of log.entries()) {
-    if (row.sequence !== i + 1 || row.previousHash !== previousHash || row.hash !== rowHash(row)) return i + 1
+    const at = after + i + 1
+    if (row.sequence !== at || row.previousHash !== previousHash || row.hash !== rowHash(row)) return at
     previousHash = row.hash
   }
   return undefined

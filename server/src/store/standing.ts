@@ -1,0 +1,89 @@
+import { and, asc, eq, gt, isNull, lte, sql } from 'drizzle-orm'
+import { applyCommand, type Documents } from '@nachtigal/core/job/applyChange'
+import type { AnyDocument } from '@nachtigal/core/job/documents'
+import { AppError } from '../appError'
+import type { Database } from '../db/openDatabase'
+import { documents, jobs, logRows } from '../db/schema'
+import type { DocumentCache, Held } from './documentCache'
+
+export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
+export type Asked = Database | Transaction
+
+export const jobUnknown = (jobId: string) => new AppError('JOB_UNKNOWN', `there is no job ${jobId}`, { jobId })
+
+/** Rows that are applied to what is held rather than reading the documents anew. */
+const MOST_CAUGHT_UP = 100
+
+/** Documents and revision of a job in one look, so that they belong together. */
+export async function readWhole(db: Asked, jobId: string): Promise<Held> {
+  const rows = await db
+    .select({ revision: jobs.revision, id: documents.id, body: documents.body })
+    .from(jobs)
+    .leftJoin(documents, eq(documents.jobId, jobs.id))
+    .where(and(eq(jobs.id, jobId), isNull(jobs.importing)))
+    // Wherever the rows lie: a file that is taken elsewhere and back is the same to the letter.
+    .orderBy(asc(documents.id))
+  const [first] = rows
+  if (!first) throw jobUnknown(jobId)
+  return {
+    revision: first.revision,
+    documents: Object.fromEntries(rows.flatMap(({ id, body }) => (id === null ? [] : [[id, body as AnyDocument]]))),
+  }
+}
+
+/** Brings what is held of a job to a revision, by the rows between where they are few. */
+export async function broughtTo(db: Asked, cache: DocumentCache, jobId: string, revision: number): Promise<Held> {
+  const held = cache.get(jobId)
+  if (held?.revision === revision) return held
+  const next =
+    held && held.revision < revision && revision - held.revision <= MOST_CAUGHT_UP
+      ? await caughtUp(db, jobId, held, revision)
+      : undefined
+  const whole = next ?? (await readWhole(db, jobId))
+  cache.put(jobId, whole)
+  return whole
+}
+
+async function caughtUp(db: Asked, jobId: string, held: Held, revision: number): Promise<Held | undefined> {
+  const rows = await db
+    .select({ command: logRows.command })
+    .from(logRows)
+    .where(and(eq(logRows.jobId, jobId), gt(logRows.sequence, held.revision), lte(logRows.sequence, revision)))
+    .orderBy(asc(logRows.sequence))
+  if (rows.length !== revision - held.revision) return undefined
+  let state: Documents = held.documents
+  for (const { command } of rows) {
+    const applied = applyCommand(state, command)
+    if (!applied.ok) return undefined
+    state = applied.documents
+  }
+  return { revision, documents: state }
+}
+
+/** A job as it stands now. @throws AppError where there is none */
+export async function standing(db: Asked, cache: DocumentCache, jobId: string): Promise<Held> {
+  const [row] = await db
+    .select({ revision: jobs.revision })
+    .from(jobs)
+    .where(and(eq(jobs.id, jobId), isNull(jobs.importing)))
+  if (!row) throw jobUnknown(jobId)
+  return broughtTo(db, cache, jobId, row.revision)
+}
+
+/** The row of a job, held for this transaction: two writers to one job follow each other. */
+export async function lockedRow(tx: Transaction, jobId: string) {
+  const [job] = await tx
+    .select({ revision: jobs.revision, headHash: jobs.headHash })
+    .from(jobs)
+    .where(and(eq(jobs.id, jobId), isNull(jobs.importing)))
+    .for('update')
+  if (!job) throw jobUnknown(jobId)
+  return job
+}
+
+/** Name of the channel on which a PostgreSQL server tells that a job was changed. */
+export const CHANNEL = 'nachtigal_changes'
+
+/** Tells the other processes at the server of a change when it is committed: job and sequence, nothing more. */
+export const notice = (jobId: string, sequence: number) =>
+  sql`pg_notify(${CHANNEL}, ${JSON.stringify({ job: jobId, sequence })})`
