@@ -174,22 +174,24 @@ export class JobIntake {
     const jobId = this.jobId!
     const rows = this.waiting.splice(0)
     if (rows.length === 0) return
-    const staged = rows.map((row) => ({
-      jobId,
-      commandId: row.command.id,
-      sequence: row.sequence,
-      receivedAt: row.receivedAt,
-      command: row.command,
-      previousHash: row.previousHash,
-      hash: row.hash,
-      words: stored(logWords(row.command)) as never,
+    const staged = rows.map(({ sequence, receivedAt, command, previousHash, hash }) => ({
+      sequence,
+      received_at: receivedAt,
+      command_id: command.id,
+      command,
+      previous_hash: previousHash,
+      hash,
+      words: logWords(command),
     }))
-    const kept = await this.db
-      .insert(logRows)
-      .values(staged)
-      .onConflictDoNothing()
-      .returning({ sequence: logRows.sequence })
-    if (kept.length < rows.length) throw refuse('log: a command stands in it twice', 'log')
+    // One value for all of them: the driver takes longer over many small ones than the engine over the rows.
+    const kept = (await this.db.execute(sql`
+      INSERT INTO log_rows (job_id, sequence, command_id, received_at, command, previous_hash, hash, words)
+      SELECT ${jobId}, sequence, command_id, received_at, command, previous_hash, hash,
+        array_to_tsvector(ARRAY(SELECT jsonb_array_elements_text(words)))
+      FROM jsonb_to_recordset(${JSON.stringify(staged)}::jsonb) AS staged(
+        sequence integer, command_id text, received_at text, command jsonb, previous_hash text, hash text, words jsonb)
+      ON CONFLICT DO NOTHING RETURNING sequence`)) as unknown as { readonly rows: readonly unknown[] }
+    if (kept.rows.length < rows.length) throw refuse('log: a command stands in it twice', 'log')
     await this.db.update(jobs).set({ importing: this.now() }).where(eq(jobs.id, jobId))
   }
 

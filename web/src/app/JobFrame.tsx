@@ -12,6 +12,7 @@ import { StageTrack } from '../instruments/StageTrack'
 import { api, useShelfQuery } from '../lib/api'
 import { jobRead, selectJob, type ShownJob } from '../lib/documentsSlice'
 import { useAppSelector, type AppStore } from '../lib/store'
+import { useChanges } from '../lib/useChanges'
 import { JobContext } from '../loop/jobContext'
 import { Shape } from '../ui/Shape'
 import { TitleBlock } from './TitleBlock'
@@ -47,6 +48,7 @@ export function JobFrame() {
   }, [refetch, waiting])
   const calcData = useMemo(() => (shelf ? calcDataOf(shelf) : undefined), [shelf])
   useKeys()
+  useChanges(jobId)
   if (!shown || !shelf || !calcData)
     return (
       <main className="p-6 grid gap-3">

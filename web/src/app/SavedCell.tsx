@@ -9,12 +9,20 @@ import { useOutbox } from '../loop/outboxContext'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Shape } from '../ui/Shape'
+import { newId } from '../lib/newId'
 
 const clock = (iso: string) => new Date(iso).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
 
+/** What a server that answers and keeps nothing lacks, in two words. */
+const troubleTitles: Readonly<Record<string, string>> = {
+  DISK_FULL: 'Server disk full',
+  DATABASE_AWAY: 'Database away',
+  TOO_MANY_REQUESTS: 'Server busy',
+}
+
 /** What is on the server and what still waits on this device; a clash is opened from here. */
 export function SavedCell() {
-  const { pending, parked, online, savedAt } = useAppSelector((state) => state.documents)
+  const { pending, parked, online, trouble, savedAt } = useAppSelector((state) => state.documents)
   const [open, setOpen] = useState(false)
   const stuck = pending.filter(({ id }) => parked[id])
   const waiting = pending.length - stuck.length
@@ -26,16 +34,17 @@ export function SavedCell() {
           ? 'saving'
           : `${waiting} wait here`
         : 'saved'
+  const where = online ? 'On the server' : trouble ? (troubleTitles[trouble.code] ?? 'Server waits') : 'No server'
   return (
     <>
       <button
         type="button"
         className="title-cell min-w-24 max-md:min-w-0 max-md:!px-2"
-        aria-label={`${online ? 'On the server' : 'No server'}: ${says}`}
+        aria-label={`${where}: ${says}`}
         onClick={() => setOpen(true)}
-        disabled={stuck.length === 0}
+        disabled={stuck.length === 0 && online}
       >
-        <span className="k max-md:hidden">{online ? 'On the server' : 'No server'}</span>
+        <span className="k max-md:hidden">{where}</span>
         <span role="status" data-saved={pending.length === 0} className={stuck.length > 0 ? 'text-look font-bold' : ''}>
           {stuck.length > 0 ? (
             <span className="inline-block mr-1">
@@ -46,7 +55,24 @@ export function SavedCell() {
           {says === 'saved' && savedAt ? <span className="not-phone"> {clock(savedAt)}</span> : null}
         </span>
       </button>
-      <Dialog open={open && stuck.length > 0} onClose={() => setOpen(false)} title="Changed in two places">
+      <Dialog open={open && stuck.length === 0 && !online} onClose={() => setOpen(false)} title={where}>
+        <p>
+          {trouble
+            ? `${trouble.message.slice(0, 1).toUpperCase()}${trouble.message.slice(1)}.`
+            : 'The server does not answer. What you type is kept on this device and sent when it is back.'}
+        </p>
+        <p>
+          {waiting === 1 ? 'One change waits' : `${waiting} changes wait`} here. You can go on; nothing is lost while
+          this device keeps its data.
+        </p>
+      </Dialog>
+      <Dialog
+        open={open && stuck.length > 0}
+        onClose={() => setOpen(false)}
+        title={
+          stuck.every(({ id }) => parked[id]?.clashes.length) ? 'Changed in two places' : 'Not taken by the server'
+        }
+      >
         <div className="grid gap-4">
           {stuck.map((command) => (
             <Settle key={command.id} command={command} />
@@ -81,7 +107,7 @@ function Settle({ command }: { command: Command }) {
     if (change.length > 0 && Object.keys(documents).length > 0)
       void outbox.add({
         ...command,
-        id: crypto.randomUUID(),
+        id: newId(),
         baseRevision: shown?.revision ?? 0,
         at: new Date().toISOString(),
         change,

@@ -43,9 +43,11 @@ export const api = createApi({
       }),
       providesTags: ['log'],
     }),
-    logVerdict: build.query<LogVerdict, string>({
-      query: (jobId) => fill(routes.logVerify, { jobId }),
-      providesTags: ['log'],
+    logVerdict: build.query<LogVerdict, { jobId: string; from?: number }>({
+      query: ({ jobId, from }) => ({
+        url: fill(routes.logVerify, { jobId }),
+        ...(from === undefined ? {} : { params: { from } }),
+      }),
     }),
     jobAt: build.query<JobState, { jobId: string; sequence: number }>({
       query: ({ jobId, sequence }) => fill(routes.at, { jobId, sequence: String(sequence) }),
@@ -54,10 +56,6 @@ export const api = createApi({
       query: (command) => ({ url: fill(routes.commands, { jobId: command.jobId }), method: 'POST', body: command }),
       invalidatesTags: ['jobs', 'log'],
     }),
-    importFile: build.mutation<{ jobId: string }, unknown>({
-      query: (file) => ({ url: routes.import, method: 'POST', body: file }),
-      invalidatesTags: ['jobs'],
-    }),
   }),
 })
 
@@ -65,9 +63,7 @@ export const {
   useJobsQuery,
   useShelfQuery,
   useLogQuery,
-  useLogVerdictQuery,
   useJobAtQuery,
-  useImportFileMutation,
   usePutDeviceMutation,
   useImportDevicesMutation,
   useTakeOffDeviceMutation,

@@ -54,7 +54,7 @@ describe('documents', () => {
     expect(state.pending.map(({ id }) => id)).toEqual(['z', 'a'])
   })
   it('remember that the server is away until it answers', () => {
-    const away = documentsReducer(start, wentOffline())
+    const away = documentsReducer(start, wentOffline(null))
     expect(away.online).toBe(false)
     expect(documentsReducer(away, commandSaved({ command: rename, revision: 4, at: '' })).online).toBe(true)
   })

@@ -10,6 +10,12 @@ export interface Parked {
   readonly clashes: readonly Clash[]
 }
 
+/** Why a server that answers keeps nothing for now. */
+export interface Trouble {
+  readonly code: string
+  readonly message: string
+}
+
 interface HeldJob {
   readonly documents: Documents
   readonly revision: number
@@ -24,10 +30,20 @@ export interface DocumentsState {
   /** Commands made in this visit and not taken back, newest last: what the undo key takes back. */
   readonly recent: readonly Command[]
   readonly online: boolean
+  /** What the server said when it could not keep anything; nothing where it did not answer at all. */
+  readonly trouble: Trouble | null
   readonly savedAt: string | null
 }
 
-const initialState: DocumentsState = { jobs: {}, pending: [], parked: {}, recent: [], online: true, savedAt: null }
+const initialState: DocumentsState = {
+  jobs: {},
+  pending: [],
+  parked: {},
+  recent: [],
+  online: true,
+  trouble: null,
+  savedAt: null,
+}
 
 /** Whether two changes touch the same place: one path is the beginning of the other. */
 const overlaps = (a: Change, b: Change) =>
@@ -70,31 +86,58 @@ const slice = createSlice({
     commandSaved(state, { payload }: PayloadAction<{ command: Command; revision: number; at: string }>) {
       const { command, revision, at } = payload
       const held = state.jobs[command.jobId]
-      const applied = applyCommand(held?.documents ?? {}, command)
+      // Told of by the server before its answer came: it is in there already.
+      const known = held !== undefined && held.revision >= revision
+      const applied = known ? undefined : applyCommand(held?.documents ?? {}, command)
       return {
         ...state,
         online: true,
+        trouble: null,
         savedAt: at,
         pending: state.pending.filter(({ id }) => id !== command.id),
-        jobs: applied.ok ? { ...state.jobs, [command.jobId]: { documents: applied.documents, revision } } : state.jobs,
+        jobs: applied?.ok ? { ...state.jobs, [command.jobId]: { documents: applied.documents, revision } } : state.jobs,
       }
+    },
+    rowsRead(
+      state,
+      { payload }: PayloadAction<{ jobId: string; after: number; revision: number; commands: readonly Command[] }>,
+    ) {
+      const { jobId, after, revision, commands } = payload
+      const held = state.jobs[jobId]
+      if (held?.revision !== after) return state
+      let documents: Documents = held.documents
+      for (const command of commands) {
+        const applied = applyCommand(documents, command)
+        if (!applied.ok) return state
+        documents = applied.documents
+      }
+      return { ...state, jobs: { ...state.jobs, [jobId]: { documents, revision } } }
     },
     commandParked: (state, { payload }: PayloadAction<{ id: string } & Parked>) => ({
       ...state,
       online: true,
+      trouble: null,
       parked: { ...state.parked, [payload.id]: { message: payload.message, clashes: payload.clashes } },
     }),
     commandDropped(state, { payload }: PayloadAction<string>) {
       const { [payload]: _gone, ...parked } = state.parked
       return { ...state, parked, pending: state.pending.filter(({ id }) => id !== payload) }
     },
-    wentOffline: (state) => ({ ...state, online: false }),
+    wentOffline: (state, { payload }: PayloadAction<Trouble | null>) => ({ ...state, online: false, trouble: payload }),
   },
 })
 
 export const documentsReducer = slice.reducer
-export const { jobRead, commandMade, commandsRestored, commandSaved, commandParked, commandDropped, wentOffline } =
-  slice.actions
+export const {
+  jobRead,
+  rowsRead,
+  commandMade,
+  commandsRestored,
+  commandSaved,
+  commandParked,
+  commandDropped,
+  wentOffline,
+} = slice.actions
 
 export interface ShownJob {
   readonly job: JobDocument

@@ -47,7 +47,7 @@ beforeEach(() => {
       body: { sequence: 2, revision: ++accepted + 1, receivedAt: '2026-01-05T08:00:01Z', repeated: false },
     }
     if (answer === 'away') throw new TypeError('fetch failed')
-    return new Response(JSON.stringify(answer.body), {
+    return new Response(typeof answer.body === 'string' ? answer.body : JSON.stringify(answer.body), {
       status: answer.status,
       headers: { 'content-type': 'application/json' },
     })
@@ -147,6 +147,39 @@ describe('outbox', () => {
 
   it('takes a server that is overrun for one that is away', async () => {
     answers.push(() => ({ status: 429, body: {} }))
+    const { outbox, state } = bench()
+    void outbox.add(command('a', ['name'], 'Old', 'New'))
+    await until(() => !state().online)
+    expect(state().parked).toEqual({})
+  })
+
+  it('keeps what a server with a full disk does not take, and says so in its words', async () => {
+    const full = { error: { code: 'DISK_FULL', message: 'the disk of the server is full' } }
+    answers.push(() => ({ status: 503, body: full }))
+    const { outbox, state } = bench()
+    void outbox.add(command('a', ['name'], 'Old', 'New'))
+    await until(() => !state().online)
+    expect(state().trouble).toEqual(full.error)
+    expect(state().parked).toEqual({})
+    await until(() => state().pending.length === 0).catch(() => until(() => state().pending.length === 0))
+    expect(state().trouble).toBeNull()
+  }, 15_000)
+
+  it('parks a command that meets a fault of the server again and again, and sends the next one', async () => {
+    const fault = () => ({ status: 500, body: { error: { code: 'INTERNAL', message: 'something went wrong' } } })
+    answers.push(fault, fault, fault)
+    const { outbox, state } = bench()
+    void outbox.add(command('a', ['name'], 'Old', 'New'))
+    void outbox.add(command('b', ['place'], '', 'Here'))
+    await new Promise((resolve) => setTimeout(resolve, 4500))
+    await until(() => state().pending.length === 1)
+    expect(sent).toEqual(['a', 'a', 'a', 'b'])
+    expect(state().parked['a']!.message).toBe('something went wrong')
+    expect(state().online).toBe(true)
+  }, 20_000)
+
+  it('takes a page that answers in the place of the server for no answer', async () => {
+    answers.push(() => ({ status: 200, body: '<html>' }))
     const { outbox, state } = bench()
     void outbox.add(command('a', ['name'], 'Old', 'New'))
     await until(() => !state().online)

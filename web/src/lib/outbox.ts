@@ -12,14 +12,44 @@ import {
   commandsRestored,
   jobRead,
   nextToSend,
+  type Trouble,
   wentOffline,
 } from './documentsSlice'
+import { noticeGiven } from './noticeSlice'
+import { sha256 } from './sha256'
 import type { AppStore } from './store'
 
 type Kept = { readonly order?: number; readonly id: string; readonly command: Command }
 type KeptPhoto = { readonly hash: string; readonly jobId: string; readonly body: Blob }
 
 const RETRY_MS = 2000
+/** Times that a command which meets a fault of the server is sent before it is parked. */
+const MOST_TRIES = 3
+
+interface Failure {
+  readonly status?: unknown
+  readonly originalStatus?: number
+  readonly data?: Partial<ErrorBody> | undefined
+}
+
+/** Answers that say: not now. */
+const NOT_NOW: ReadonlySet<number> = new Set([408, 429, 502, 503, 504])
+
+const statusOf = ({ status, originalStatus }: Failure) => (typeof status === 'number' ? status : originalStatus)
+const isFault = (failure: Failure) => (statusOf(failure) ?? 0) >= 500
+
+/**
+ * Why a command waits and is sent again later: the server is not there (null), or says that it can keep nothing now. Nothing where
+ * sending it again would not help, or is yet to be seen.
+ */
+function troubleOf(failure: Failure): Trouble | null | undefined {
+  const status = statusOf(failure)
+  const { error } = failure.data ?? {}
+  if (status === undefined) return null
+  if (NOT_NOW.has(status)) return error?.code && error.message ? { code: error.code, message: error.message } : null
+  // Something else answered in the server's place: a page of the network that wants to be signed in to.
+  return status < 400 ? null : undefined
+}
 
 /**
  * Commands on their way to the server. Each is written to the device first, then sent in order; it leaves the device only when
@@ -29,6 +59,8 @@ export class Outbox {
   private readonly kept: EntityTable<Kept, 'order'>
   private readonly photos: EntityTable<KeptPhoto, 'hash'>
   private sending = false
+  /** Faults of the server that a command met so far. */
+  private readonly tries = new Map<string, number>()
   private closed = false
   private timer: ReturnType<typeof setTimeout> | undefined
 
@@ -57,20 +89,24 @@ export class Outbox {
 
   /** Keeps a photo on the device, then sends it. @returns the hash of its bytes, for a note to name */
   async addPhoto(jobId: string, body: Blob): Promise<string> {
-    const digest = await crypto.subtle.digest('SHA-256', await body.arrayBuffer())
-    const hash = [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('')
+    const hash = await sha256(await body.arrayBuffer())
     await this.photos.put({ hash, jobId, body })
     void this.send()
     return hash
   }
 
-  /** Photos go first: whoever reads the note finds its picture. One that the server will not have is given up. */
+  /** Photos go first: whoever reads the note finds its picture. One that the server will not have is given up, and told. */
   private async sendPhotos() {
     for (const { hash, jobId, body } of await this.photos.toArray()) {
       try {
         const answer = await fetch(fill(routes.photo, { jobId, hash }), { method: 'PUT', body })
-        if (answer.ok || (answer.status >= 400 && answer.status < 500 && answer.status !== 404))
-          await this.photos.delete(hash)
+        if (answer.status === 503 || answer.status === 429) return
+        const refused = answer.status >= 400 && answer.status < 500 && answer.status !== 404
+        if (answer.ok || refused) await this.photos.delete(hash)
+        if (refused) {
+          const { error } = (await answer.json().catch(() => ({}))) as Partial<ErrorBody>
+          this.store.dispatch(noticeGiven({ text: `A photo was not taken: ${error?.message ?? answer.statusText}` }))
+        }
       } catch {
         return
       }
@@ -113,21 +149,25 @@ export class Outbox {
       const held = this.store.getState().documents.jobs[command.jobId]
       this.store.dispatch(commandSaved({ command, revision, at: receivedAt }))
       await this.kept.where('id').equals(command.id).delete()
+      this.tries.delete(command.id)
       // Somebody else wrote in between: read the whole job anew.
-      if (held && revision !== held.revision + 1) await this.read(command.jobId)
+      if (held && revision > held.revision + 1) await this.read(command.jobId)
       return true
     }
-    const failure = answer.error as { status?: unknown; data?: ErrorBody }
-    const refused =
-      typeof failure.status === 'number' && failure.status >= 400 && failure.status < 500 && failure.status !== 429
-    if (!refused) {
-      this.store.dispatch(wentOffline())
+    const failure = answer.error as Failure
+    const trouble = troubleOf(failure)
+    // A fault of the server itself may pass; one that comes again and again is this command's, and the others must not wait for it.
+    const tried = (this.tries.get(command.id) ?? 0) + 1
+    if (trouble !== undefined || (isFault(failure) && tried < MOST_TRIES)) {
+      if (trouble === undefined) this.tries.set(command.id, tried)
+      this.store.dispatch(wentOffline(trouble ?? null))
       this.timer = setTimeout(() => {
         void this.send()
       }, RETRY_MS)
       return false
     }
-    const { message = 'refused', facts } = failure.data?.error ?? {}
+    this.tries.delete(command.id)
+    const { message = 'The server does not take this change, whatever is tried.', facts } = failure.data?.error ?? {}
     this.store.dispatch(commandParked({ id: command.id, message, clashes: (facts?.['clashes'] ?? []) as Clash[] }))
     await this.read(command.jobId)
     return true

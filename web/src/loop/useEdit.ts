@@ -8,13 +8,14 @@ import { wireList } from '@nachtigal/core/wiring/wireList'
 import type { Edited } from '@nachtigal/core/wiring/edited'
 import { listChanges } from '@nachtigal/core/wiring/listChanges'
 import { useLoop } from './loopContext'
+import { newId } from '../lib/newId'
 
 /** Ways to edit the chain in hand: everything that follows from a change rides in the same command. */
 export function useEdit() {
   const { job, loop, data, profiles, change, rows: before } = useLoop()
   const apply = useCallback(
     (edited: Edited, options?: Parameters<typeof change>[1]) => {
-      const planned = withDefaultPlans(edited, data, () => crypto.randomUUID())
+      const planned = withDefaultPlans(edited, data, () => newId())
       const { rows } = wireList(resolveChain(planned.job, planned.loop.chain), job.practice, loop.wiring.rows)
       const changed = listChanges(before, rows, loop.wiring.rows, loop.wiring.changed)
       const wiring =
@@ -28,7 +29,7 @@ export function useEdit() {
   const placed = useCallback((profile: DeviceProfile) => placing(loop, profile, data), [loop, data])
   const fix = useCallback(
     (wanted: Fix, why: string) => {
-      const made = applyFix({ job, loop }, wanted, profiles, () => crypto.randomUUID(), placed)
+      const made = applyFix({ job, loop }, wanted, profiles, () => newId(), placed)
       if (made) apply(made, { why })
     },
     [job, loop, profiles, placed, apply],

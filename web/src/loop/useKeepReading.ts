@@ -5,6 +5,7 @@ import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
 import { duringTest, endedWork } from '@nachtigal/core/proof/temporaryWork'
 import type { Quantity } from '@nachtigal/core/units/quantity'
 import { useLoop } from './loopContext'
+import { newId } from '../lib/newId'
 
 interface Kept {
   readonly supersedes?: string | undefined
@@ -28,7 +29,7 @@ export function useKeepReadings() {
     const readings = made.map(({ step, reading, supersedes, quantity }, i): [string, ProofReading] => {
       const instrument = quantity && instrumentFor(job, today(), quantity === 'difference' ? 'temperature' : quantity)
       return [
-        crypto.randomUUID(),
+        newId(),
         {
           ...reading,
           order: first + i,

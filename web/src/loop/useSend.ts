@@ -12,6 +12,7 @@ import type { RootState } from '../lib/store'
 import { useAppSelector } from '../lib/store'
 import { useStore } from 'react-redux'
 import { useOutbox } from './outboxContext'
+import { newId } from '../lib/newId'
 
 const metric: UnitPreferences = { temperatureUnit: 'C', system: 'metric' }
 
@@ -55,11 +56,13 @@ export function useSend(jobId: string): (change: readonly Change[], options?: Se
       }
       for (const id of new Set(change.map(({ document }) => document))) {
         const document = applied.documents[id]
-        const wrong = document === undefined ? undefined : refusal(id === jobId ? jobSchema : loopSchema, document)
+        const before = id === jobId ? shown?.job : shown?.loops[id]
+        const wrong =
+          document === undefined ? undefined : refusal(id === jobId ? jobSchema : loopSchema, document, before)
         if (wrong) return wrong.message
       }
       const command = {
-        id: crypto.randomUUID(),
+        id: newId(),
         jobId,
         baseRevision: shown?.revision ?? 0,
         at: new Date().toISOString(),

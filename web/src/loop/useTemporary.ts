@@ -2,6 +2,7 @@ import { nextOrder } from '@nachtigal/core/job/chain'
 import type { Temporary } from '@nachtigal/core/job/documents'
 import { useAppSelector } from '../lib/store'
 import { useLoop } from './loopContext'
+import { newId } from '../lib/newId'
 
 /** Bridges, forced outputs, switches in hand, raised limits and lifted wires of this loop, with the ways to put one on and take one off. */
 export function useTemporary() {
@@ -20,7 +21,7 @@ export function useTemporary() {
         ...(during === undefined ? {} : { during }),
       }
       return change(
-        { loop: { ...loop, temporary: { ...loop.temporary, [crypto.randomUUID()]: entry } } },
+        { loop: { ...loop, temporary: { ...loop.temporary, [newId()]: entry } } },
         { tell: `Temporary: ${what}.` },
       )
     },

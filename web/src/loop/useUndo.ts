@@ -3,6 +3,7 @@ import type { Command } from '@nachtigal/core/job/command'
 import { inverseChanges } from '@nachtigal/core/job/inverse'
 import { useAppSelector } from '../lib/store'
 import { useSend } from './useSend'
+import { newId } from '../lib/newId'
 
 /** Takes a command back by its inverse. Where something newer stands there, nothing happens and the answer says so. */
 export function useUndo(jobId: string): (command: Command) => string | undefined {
@@ -11,7 +12,7 @@ export function useUndo(jobId: string): (command: Command) => string | undefined
   return useCallback(
     (command) =>
       send(
-        inverseChanges(command, () => ({ id: crypto.randomUUID(), at: new Date().toISOString(), by: by || 'unnamed' })),
+        inverseChanges(command, () => ({ id: newId(), at: new Date().toISOString(), by: by || 'unnamed' })),
         { loopId: command.loopId, undoes: command.id },
       ),
     [send, by],

@@ -8,6 +8,7 @@ import { useSend } from '../../loop/useSend'
 import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
 import { Field } from '../../ui/Field'
+import { newId } from '../../lib/newId'
 
 /** A new loop: its kind and its name. */
 export function AddLoopForm({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -23,7 +24,7 @@ export function AddLoopForm({ open, onClose }: { open: boolean; onClose: () => v
       setProblem('Name is empty: it takes what the owner calls this loop.')
       return
     }
-    const id = crypto.randomUUID()
+    const id = newId()
     const order = nextOrder(loops)
     const wrong = send([{ document: id, path: [], from: null, to: emptyLoop(id, job.id, kind, name.trim(), order) }], {
       loopId: id,

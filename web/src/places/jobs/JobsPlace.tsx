@@ -1,9 +1,11 @@
 import { formatDistanceToNow } from 'date-fns'
 import { useRef, useState } from 'react'
+import { useDispatch } from 'react-redux'
 import { Link, useNavigate } from 'react-router'
-import type { ErrorBody } from '@nachtigal/contract/errors'
 import { Mark, ThemeButton } from '../../ui/Frame'
-import { useImportFileMutation, useJobsQuery } from '../../lib/api'
+import { api, useJobsQuery } from '../../lib/api'
+import { importJobFile } from '../../lib/importJobFile'
+import type { AppStore } from '../../lib/store'
 import { Button } from '../../ui/Button'
 import { NewJobForm } from './NewJobForm'
 
@@ -78,37 +80,33 @@ export function JobsPlace() {
   )
 }
 
-const MOST_BYTES = 32 * 1024 * 1024
-
 function ImportButton() {
   const input = useRef<HTMLInputElement>(null)
   const navigate = useNavigate()
-  const [importFile, { isLoading }] = useImportFileMutation()
+  const dispatch = useDispatch<AppStore['dispatch']>()
+  const [sent, setSent] = useState<number>()
   const [problem, setProblem] = useState<string>()
+  const stop = useRef<AbortController>(undefined)
+  const busy = sent !== undefined
   const take = async (file: File) => {
     setProblem(undefined)
-    if (file.size > MOST_BYTES) {
-      setProblem(`${file.name} is larger than 32 MB: no job file is.`)
+    setSent(0)
+    stop.current = new AbortController()
+    const answer = await importJobFile(file, setSent, stop.current.signal)
+    setSent(undefined)
+    if ('problem' in answer) {
+      setProblem(`${file.name}: ${answer.problem}`)
       return
     }
-    let content: unknown
-    try {
-      content = JSON.parse(await file.text())
-    } catch {
-      setProblem(`${file.name} is no job file: it is not JSON.`)
-      return
-    }
-    const answer = await importFile(content)
-    if (answer.data) void navigate(`/jobs/${answer.data.jobId}`)
-    else
-      setProblem((answer.error as { data?: ErrorBody }).data?.error.message ?? 'The server does not answer. Try again.')
+    dispatch(api.util.invalidateTags(['jobs']))
+    void navigate(`/jobs/${answer.jobId}`)
   }
   return (
     <>
       <input
         ref={input}
         type="file"
-        accept=".json,application/json"
+        accept=".json,.zip,application/json,application/zip"
         className="sr-only"
         aria-label="Job file"
         tabIndex={-1}
@@ -118,9 +116,17 @@ function ImportButton() {
           event.target.value = ''
         }}
       />
-      <Button second disabled={isLoading} onClick={() => input.current?.click()} end="">
-        {isLoading ? 'Reading the file' : 'Open a job file'}
+      <Button second disabled={busy} onClick={() => input.current?.click()} end="">
+        {busy ? (sent < 1 ? `Sent ${Math.round(sent * 100)} %` : 'Taking it in') : 'Open a job file'}
       </Button>
+      {busy ? (
+        <span className="flex items-center gap-3">
+          <progress className="flex-1" value={sent} max={1} aria-label="How much of the file was sent" />
+          <button type="button" className="third min-h-8 max-md:min-h-12" onClick={() => stop.current?.abort()}>
+            Stop
+          </button>
+        </span>
+      ) : null}
       {problem ? (
         <p role="alert" className="error">
           {problem}

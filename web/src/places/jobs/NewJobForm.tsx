@@ -10,6 +10,7 @@ import { useOutbox } from '../../loop/outboxContext'
 import { Button } from '../../ui/Button'
 import { Dialog } from '../../ui/Dialog'
 import { Field } from '../../ui/Field'
+import { newId } from '../../lib/newId'
 
 const schema = jobBasics.shape({
   by: string()
@@ -33,11 +34,11 @@ export function NewJobForm({ open, onClose }: { open: boolean; onClose: () => vo
     defaultValues: { name: '', place: '', temperatureUnit: 'C' as const, system: 'metric' as const, by },
   })
   const make = handleSubmit(({ by: who, ...basics }) => {
-    const id = crypto.randomUUID()
+    const id = newId()
     const job = emptyJob(id, { ...basics, zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC' })
     dispatch(nameGiven(who))
     void outbox.add({
-      id: crypto.randomUUID(),
+      id: newId(),
       jobId: id,
       baseRevision: 0,
       at: new Date().toISOString(),

@@ -11,7 +11,7 @@ import type { Command } from '@nachtigal/core/job/command'
 import type { LoopNote } from '@nachtigal/core/job/documents'
 import { type LogKind, logKinds } from '@nachtigal/core/job/logKind'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
-import { useLogQuery, useLogVerdictQuery } from '../../lib/api'
+import { useLogQuery } from '../../lib/api'
 import { photoUrl } from '../../lib/photoUrl'
 import { useAppSelector } from '../../lib/store'
 import { useJob } from '../../loop/jobContext'
@@ -20,6 +20,7 @@ import { useOpenSum } from '../../loop/useOpenSum'
 import { useUndo } from '../../loop/useUndo'
 import { Shape } from '../../ui/Shape'
 import { ThenAndNow } from './ThenAndNow'
+import { useChain } from './useChain'
 
 const MOST_CHANGES = 4
 
@@ -96,7 +97,7 @@ export function LogPlace() {
     <main className="sheet overflow-auto p-4">
       <div className="flex items-end flex-wrap gap-x-4 gap-y-1 mb-2">
         <h1 className="h1">Log</h1>
-        <ChainHolds jobId={job.id} />
+        <ChainHolds jobId={job.id} total={data?.total} />
         <a className="ml-auto" href={fill(routes.logCsv, { jobId: job.id })} download>
           CSV
         </a>
@@ -114,7 +115,7 @@ export function LogPlace() {
             type="search"
             value={wanted.words}
             maxLength={100}
-            placeholder="swing, wire 7, Ilse"
+            placeholder="swing, limiter, Ilse"
             onChange={(event) => want('words', event.target.value)}
           />
         </label>
@@ -259,21 +260,27 @@ export function LogPlace() {
   )
 }
 
-/** Whether each row follows from the one before: looked at anew whenever the log is opened. */
-function ChainHolds({ jobId }: { jobId: string }) {
-  const { data } = useLogVerdictQuery(jobId, { refetchOnMountOrArgChange: true })
-  if (!data) return null
-  if (data.brokenAt !== undefined)
+/** Whether each row follows from the one before, as far as it was looked at; all of them again on demand. */
+function ChainHolds({ jobId, total }: { jobId: string; total: number | undefined }) {
+  const { verdict, busy, all, stop } = useChain(jobId, total)
+  if (!verdict) return null
+  const { rows, checked, brokenAt } = verdict
+  if (brokenAt !== undefined)
     return (
       <span role="alert" className="flex items-center gap-2">
         <Shape kind="stop" labelled />
-        <b>The record was changed: row {data.brokenAt} does not follow from the one before.</b>
+        <b>The record was changed: row {brokenAt} does not follow from the one before.</b>
       </span>
     )
   return (
     <span className="flex items-center gap-2 text-ink2">
-      <Shape kind="fits" labelled />
-      {data.rows} rows, each carries the hash of the one before: the chain holds.
+      {checked < rows ? null : <Shape kind="fits" labelled />}
+      {checked < rows
+        ? `${checked} of ${rows} rows looked at`
+        : `${rows} rows, each carries the hash of the one before: the chain holds.`}
+      <button type="button" className="third min-h-8 max-md:min-h-12" onClick={busy ? stop : all}>
+        {busy ? 'Stop' : 'Check all again'}
+      </button>
     </span>
   )
 }

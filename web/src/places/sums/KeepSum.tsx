@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { Dialog } from '../../ui/Dialog'
 import { Field } from '../../ui/Field'
+import { newId } from '../../lib/newId'
 
 /** A sum of more input than this is kept by its words alone. */
 const MOST_INPUT = 8000
@@ -40,7 +41,7 @@ export function KeepSum({ job, sum, input, onClose }: Props) {
       by: by || 'unnamed',
       ...(given.length <= MOST_INPUT ? { sum: { calc: sum.id, given } } : {}),
     }
-    const next = { ...loop, notes: { ...notes, [crypto.randomUUID()]: note } }
+    const next = { ...loop, notes: { ...notes, [newId()]: note } }
     const wrong = send(changesBetween(loop.id, loop, next), {
       loopId: loop.id,
       tell: `Kept in the log of ${loop.name}`,

@@ -21,6 +21,7 @@ import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
 import { KeptText } from '../../ui/KeptText'
 import { Shape } from '../../ui/Shape'
+import { newId } from '../../lib/newId'
 
 const shape = { done: 'fits', open: 'waiting', waiting: 'waiting', look: 'look', stop: 'stop' } as const
 
@@ -319,7 +320,7 @@ function SignForm() {
           ...loop,
           handover: {
             ...rest,
-            ...(signed ? { past: { ...past, [crypto.randomUUID()]: { ...signed, order } } } : {}),
+            ...(signed ? { past: { ...past, [newId()]: { ...signed, order } } } : {}),
             signed: { by: by.trim(), at: new Date().toISOString(), instrument: instrument.trim() },
           },
         },

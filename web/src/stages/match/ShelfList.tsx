@@ -13,6 +13,7 @@ import { useEdit } from '../../loop/useEdit'
 import { verdictShape, worstOf } from '../../loop/verdict'
 import { Field } from '../../ui/Field'
 import { Shape } from '../../ui/Shape'
+import { newId } from '../../lib/newId'
 
 interface Props {
   readonly category: Category
@@ -85,7 +86,7 @@ export function ShelfList({ category, title, first }: Props) {
         ),
     )
   const choose = (profile: DeviceProfile) => {
-    const id = crypto.randomUUID()
+    const id = newId()
     if (first && elsewhere) {
       apply(moveSupply(addDevice({ job, loop }, profile, id, placed(profile)), first.id, id))
       return

@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { KeptText } from '../../ui/KeptText'
 import { Shape } from '../../ui/Shape'
+import { newId } from '../../lib/newId'
 
 /** The instruments of the job: which are out today, when each was checked, what it may err. */
 export function InstrumentsPart() {
@@ -104,7 +105,7 @@ function AddInstrument() {
           setProblem('Kind is empty: it takes one of the list.')
           return
         }
-        const id = crypto.randomUUID()
+        const id = newId()
         const order = nextOrder(job.instruments)
         const day = today()
         const refused = change({

@@ -15,6 +15,7 @@ import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
 import { Shape } from '../../ui/Shape'
 import { testShape } from './shapes'
+import { newId } from '../../lib/newId'
 
 /** What the readings mean: verdict, the likeliest cause with what to check, the others, and where it is mended. */
 export function VerdictBlock({ test, step }: { test: ProofTest; step: ProofStep }) {
@@ -154,7 +155,7 @@ function TakeAgain({ test }: { test: ProofTest }) {
         proof: {
           ...loop.proof,
           takes: { ...takes, [test.id]: { take: test.take + 1 } },
-          past: { ...past, [crypto.randomUUID()]: kept },
+          past: { ...past, [newId()]: kept },
         },
       },
     })
@@ -186,7 +187,7 @@ function NoteHere({ test, step }: { test: ProofTest; step: ProofStep }) {
       step: step.id,
       ...(photo ? { photo } : {}),
     }
-    const refused = change({ loop: { ...loop, notes: { ...notes, [crypto.randomUUID()]: note } } })
+    const refused = change({ loop: { ...loop, notes: { ...notes, [newId()]: note } } })
     setProblem(refused)
     if (refused === undefined) setText('')
   }

@@ -14,6 +14,7 @@ import { Field } from '../../ui/Field'
 import { NumberField } from '../../ui/NumberField'
 import { MeaningPanel } from './MeaningPanel'
 import { useSetting } from './setting'
+import { newId } from '../../lib/newId'
 
 const DAY = 1440
 const initials = ['M', 'T', 'W', 'T', 'F', 'S', 'S']
@@ -62,7 +63,7 @@ export function WeekPart() {
     return pieces
   })
   const add = () => {
-    const id = crypto.randomUUID()
+    const id = newId()
     const from = view.periods.at(-1)
     setChosen(id)
     safely(() =>
@@ -86,7 +87,7 @@ export function WeekPart() {
       setRead({ bad: true, says: `${file.name.slice(0, 60)}: ${made.message}` })
       return
     }
-    const next = made.periods.reduce<WeekPlan>((all, period) => addPeriod(all, crypto.randomUUID(), period), {
+    const next = made.periods.reduce<WeekPlan>((all, period) => addPeriod(all, newId(), period), {
       ...keptWeek,
       periods: {},
     })

@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { NumberField } from '../../ui/NumberField'
 import { TextField } from '../../ui/TextField'
+import { newId } from '../../lib/newId'
 
 const FREE = 'free'
 
@@ -151,7 +152,7 @@ export function FoundPart() {
                     ...found,
                     values: {
                       ...values,
-                      [crypto.randomUUID()]: { order: 1000 + nextOrder(values), name: '', text: '' },
+                      [newId()]: { order: 1000 + nextOrder(values), name: '', text: '' },
                     },
                   })
                 }
@@ -214,7 +215,7 @@ export function FoundPart() {
                     ...found,
                     terminals: {
                       ...terminals,
-                      [crypto.randomUUID()]: { order: nextOrder(terminals), terminal: free ?? '', wire: '' },
+                      [newId()]: { order: nextOrder(terminals), terminal: free ?? '', wire: '' },
                     },
                   })
                 }}

@@ -3,6 +3,7 @@ import { useAppSelector } from '../../lib/store'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
 import { useTrial } from './trial'
+import { newId } from '../../lib/newId'
 
 /** Most runs that a loop keeps: the oldest one has to be taken out first. */
 const MOST = 24
@@ -33,7 +34,7 @@ export function KeepButton() {
       highestC: outcome.figures.highestC,
     }
     change(
-      { loop: { ...loop, trial: { ...loop.trial, runs: { ...loop.trial?.runs, [crypto.randomUUID()]: kept } } } },
+      { loop: { ...loop, trial: { ...loop.trial, runs: { ...loop.trial?.runs, [newId()]: kept } } } },
       { tell: 'Run kept' },
     )
   }

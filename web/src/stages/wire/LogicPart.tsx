@@ -12,6 +12,7 @@ import { ChoiceField } from '../../ui/ChoiceField'
 import { Shape } from '../../ui/Shape'
 import { useContacts } from './useContacts'
 import { WireFrame } from './WireFrame'
+import { newId } from '../../lib/newId'
 
 const duties: Record<NamedContact['duty'], string> = {
   control: 'the control',
@@ -192,12 +193,9 @@ function LayAcross({ logic }: { logic: LoadLogic }) {
           second
           end="+"
           onClick={() =>
-            apply(
-              layAcross(edited, { device: contact.device.id, port: contact.portId }, profile, crypto.randomUUID()),
-              {
-                tell: `${profile.name} laid across ${contact.name}.`,
-              },
-            )
+            apply(layAcross(edited, { device: contact.device.id, port: contact.portId }, profile, newId()), {
+              tell: `${profile.name} laid across ${contact.name}.`,
+            })
           }
         >
           Lay it across
