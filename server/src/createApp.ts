@@ -38,6 +38,9 @@ export interface AppDeps {
   readonly webFolder?: string
 }
 
+/** Paths below the interface to which files are sent as they are. */
+const AS_BYTES = /^\/import$|\/photos\//
+
 /** Requests a minute from one address: a fast hand makes ten a second for a while. */
 const MOST_REQUESTS = 3000
 
@@ -94,6 +97,17 @@ export function createApp(deps: AppDeps): Express {
       ? next()
       : json(request, response, next),
   )
+  app.use('/api', (request, _response, next) => {
+    const sendsJson = ['POST', 'PUT', 'PATCH'].includes(request.method) && !AS_BYTES.test(request.path)
+    if (sendsJson && request.body === undefined)
+      throw request.is('json') === false
+        ? new AppError(
+            'BODY_UNSUPPORTED',
+            'what was sent is not said to be JSON: Content-Type must be application/json',
+          )
+        : new AppError('BODY_INVALID', 'what was sent is no JSON')
+    next()
+  })
   app.use(shelfRoutes({ shelf: deps.shelfStore }))
   app.use(calcRoutes({ data: calcDataOf(shelf) }))
   app.use(jobRoutes({ store }))
@@ -194,6 +208,9 @@ const whileAway =
 /** Seconds after which whoever met a server that cannot serve may come again. */
 const RETRY_AFTER_S = 2
 
+/** Letters of a message: what was sent may be quoted in it, and may be endless. */
+const MOST_MESSAGE = 1000
+
 const errorHandler =
   (log: Logger, availability: Availability): ErrorRequestHandler =>
   (error, request, response, next) => {
@@ -211,7 +228,7 @@ const errorHandler =
     const body: ErrorBody = {
       error: {
         code,
-        message,
+        message: message.length > MOST_MESSAGE ? `${message.slice(0, MOST_MESSAGE)} \u2026` : message,
         ...(typeof field === 'string' ? { field } : {}),
         ...(Object.keys(facts).length > 0 ? { facts } : {}),
       },

@@ -122,10 +122,17 @@ export function labelsSheet(context: LoopContext, stamp: Stamp): object {
     [
       t('Labels', { style: 'title' }),
       t(`${where(context)}: one for each end of each wire.`, { style: 'lead' }),
-      {
-        table: { widths: Array.from({ length: ACROSS }, () => '*'), dontBreakRows: true, body: lines },
-        layout: { hLineWidth: () => 0.5, vLineWidth: () => 0.5, hLineColor: () => '#999', vLineColor: () => '#999' },
-      },
+      lines.length === 0
+        ? t('There is no wire in this loop yet.')
+        : {
+            table: { widths: Array.from({ length: ACROSS }, () => '*'), dontBreakRows: true, body: lines },
+            layout: {
+              hLineWidth: () => 0.5,
+              vLineWidth: () => 0.5,
+              hLineColor: () => '#999',
+              vLineColor: () => '#999',
+            },
+          },
     ],
     stamp,
   )

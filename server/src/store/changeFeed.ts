@@ -54,12 +54,13 @@ export function serverFeed(url: string, warn: (message: string) => void): Change
     })
     await next.query(`LISTEN ${CHANNEL}`)
     client = next
-    return lost
+    // In an object: a promise that is answered alone would be waited for here.
+    return { lost }
   }
   const run = async () => {
     for (let n = 0, first = true; !closed;) {
       try {
-        const lost = await connect()
+        const { lost } = await connect()
         n = 0
         if (!first) own.told('look')
         first = false

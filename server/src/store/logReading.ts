@@ -57,8 +57,10 @@ export async function* rowsOf(
   }
 }
 
-/** Rows that a rare word is looked up for among all; more than these are met while going back through the log. */
-const RARE = 4000
+/** Newest rows that are gone through one by one before the index is asked: what is often met is met there. */
+const NEWEST = 3000
+/** Rows that the index is asked for at once. */
+const MOST_FOUND = 4000
 
 /** The newest rows that answer what is wanted, so many at most. */
 export async function readLog(
@@ -74,41 +76,40 @@ export async function readLog(
   const query = lookUp(filter, names)
   const below = Math.min(before ?? revision + 1, revision + 1)
   const meets = query === undefined ? undefined : sql`${logRows.words} @@ ${query}::tsquery`
-  const rare = meets ? await rareRows(db, jobId, meets) : undefined
-  const found = await db
-    .select(columns)
-    .from(logRows)
-    .where(
-      rare
-        ? and(
-            eq(logRows.jobId, jobId),
-            sql`${logRows.sequence} = ANY(${sql.param(`{${newest(rare, below, limit + 1).join(',')}}`)}::integer[])`,
-          )
-        : and(eq(logRows.jobId, jobId), lt(logRows.sequence, below), meets),
-    )
-    .orderBy(desc(logRows.sequence))
-    .limit(limit + 1)
+  const near = await rowsBelow(db, jobId, limit + 1, lt(logRows.sequence, below), [
+    ...(meets ? [meets, gt(logRows.sequence, below - 1 - NEWEST)] : []),
+  ])
+  const found =
+    meets && near.length <= limit && below - 1 > NEWEST ? await rowsFound(db, jobId, limit + 1, below, meets) : near
   const rows = found.slice(0, limit)
   return { total: revision, rows, ...(found.length > limit ? { more: true } : {}) }
 }
 
-const newest = (sequences: readonly number[], below: number, most: number) =>
-  sequences
-    .filter((sequence) => sequence < below)
-    .sort((a, b) => b - a)
-    .slice(0, most)
+const rowsBelow = (db: Asked, jobId: string, limit: number, where: SQL, more: readonly SQL[]) =>
+  db
+    .select(columns)
+    .from(logRows)
+    .where(and(eq(logRows.jobId, jobId), where, ...more))
+    .orderBy(desc(logRows.sequence))
+    .limit(limit)
 
 /**
- * Places of the rows that meet a rare question, by the index alone; nothing where they are many. A question that nothing answers would
- * otherwise be looked for in every row, and one that most rows answer would be gathered from the index for nothing.
+ * Rows by the index. One that nothing answers would otherwise be looked for in every row; one that very many answer would be gathered
+ * from the index for nothing, so it is met on the way back through the log.
  */
-async function rareRows(db: Asked, jobId: string, meets: SQL): Promise<readonly number[] | undefined> {
-  const rows = await db
+async function rowsFound(db: Asked, jobId: string, limit: number, below: number, meets: SQL) {
+  const found = await db
     .select({ sequence: logRows.sequence })
     .from(logRows)
     .where(and(eq(logRows.jobId, jobId), meets))
-    .limit(RARE)
-  return rows.length === RARE ? undefined : rows.map(({ sequence }) => sequence)
+    .limit(MOST_FOUND)
+  if (found.length === MOST_FOUND) return rowsBelow(db, jobId, limit, lt(logRows.sequence, below), [meets])
+  const wanted = found
+    .map(({ sequence }) => sequence)
+    .filter((sequence) => sequence < below)
+    .sort((a, b) => b - a)
+    .slice(0, limit)
+  return rowsBelow(db, jobId, limit, sql`${logRows.sequence} = ANY(${`{${wanted.join(',')}}`}::integer[])`, [])
 }
 
 /** Rows that are held against their chain in one request. */
