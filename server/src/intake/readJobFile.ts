@@ -25,10 +25,15 @@ const tooLarge = () =>
 /** Reads a job file as it comes, JSON or zip, and hands it on part by part: no more than a part of it is ever in memory. */
 export async function readJobFile(source: AsyncIterable<Uint8Array>, intake: JobIntake): Promise<void> {
   const pieces = source[Symbol.asyncIterator]()
-  const first = await pieces.next()
-  if (first.done) throw new AppError('BODY_INVALID', 'what was sent is empty', {})
-  const whole = bounded(first.value, pieces)
-  await (first.value[0] === 0x50 && first.value[1] === 0x4b ? readZip(whole, intake) : readJson(whole, intake))
+  try {
+    const first = await pieces.next()
+    if (first.done) throw new AppError('BODY_INVALID', 'what was sent is empty', {})
+    const whole = bounded(first.value, pieces)
+    await (first.value[0] === 0x50 && first.value[1] === 0x4b ? readZip(whole, intake) : readJson(whole, intake))
+  } finally {
+    // Whoever broke off lets go of the source, so that what is left of it can run out.
+    await pieces.return?.()
+  }
 }
 
 async function* bounded(first: Uint8Array, rest: AsyncIterator<Uint8Array>): AsyncGenerator<Uint8Array> {

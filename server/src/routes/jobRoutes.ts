@@ -141,7 +141,8 @@ export function jobRoutes({ store }: { readonly store: JobStore }): Router {
   })
   router.post(routes.import, async (request, response) => {
     try {
-      response.status(201).json(await store.importFile(request))
+      const body = request.iterator({ destroyOnReturn: false })
+      response.status(201).json(await store.importFile(body as AsyncIterable<Uint8Array>))
     } catch (error) {
       // What is still on its way is let run out, so that the answer is heard.
       request.resume()
