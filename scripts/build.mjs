@@ -19,6 +19,7 @@ await Promise.all([
   buildPages({ configFile: path.join(root, 'web/vite.config.ts'), logLevel: 'warn' }),
   ...[
     ['server/src/main.ts', 'server/dist/main.js'],
+    ['server/src/restore.ts', 'server/dist/restore.js'],
     // Threads are started from files that lie beside the program.
     ['server/src/db/embeddedWorker.ts', 'server/dist/embeddedWorker.js'],
     ['server/src/sheets/sheetWorker.ts', 'server/dist/sheetWorker.js'],

@@ -1,4 +1,4 @@
-// npm run demo | start | dev | bench | shots: set up what is missing, then do it.
+// npm run demo | start | dev | bench | shots | restore: set up what is missing, then do it.
 import { spawn } from 'node:child_process'
 import path from 'node:path'
 import { ensureBrowser, ensureBuilt, ensureInstalled, root, run } from './setUp.mjs'
@@ -46,6 +46,12 @@ try {
         { env: { ...process.env, NACHTIGAL_BROWSER: browser } },
       ),
     )
+  } else if (what === 'restore') {
+    ensureBuilt()
+    follow([path.join(root, 'server/dist/restore.js'), ...process.argv.slice(3)], {
+      NACHTIGAL_ROOT: root,
+      NACHTIGAL_DATA: process.env.NACHTIGAL_DATA ?? path.join(root, 'data/own'),
+    })
   } else {
     ensureBuilt()
     // The demo keeps its own folder, so that it never stands among one's own jobs.

@@ -56,6 +56,8 @@ try {
       '--json',
       `--outputFile=${jest}`,
       '--silent',
+      // A test that failed may leave a thread behind: it must not keep everything from ending.
+      '--forceExit',
     ],
     jest,
     (found) => ({ passed: found.numPassedTests, failed: found.numFailedTests + found.numRuntimeErrorTestSuites }),

@@ -13,6 +13,8 @@ import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 /** Paths of the HTTP interface; the client fills in ids. */
 export const routes = {
   health: '/api/health',
+  backups: '/api/backups',
+  backup: '/api/backups/:name/restore',
   shelf: '/api/shelf',
   shelfDevice: '/api/shelf/:deviceId',
   shelfImport: '/api/shelf',
@@ -93,6 +95,19 @@ export interface LogWanted {
   readonly words?: string | undefined
 }
 
+/** A backup that lies ready, and what would be lost from the server by bringing it back. */
+export interface BackupSummary {
+  readonly name: string
+  readonly at: string
+  /** Made by night, before the tables were changed, because somebody asked, or before another one was brought back. */
+  readonly why: 'daily' | 'migration' | 'asked' | 'restore'
+  readonly jobs: number
+  readonly rows: number
+  readonly photos: number
+  /** What came after it; left out where that is not known. */
+  readonly since?: { readonly jobs: number; readonly rows: number }
+}
+
 /** How the server is, as it says itself. */
 export interface Health {
   /** It answers and can keep what it is sent. */
@@ -100,7 +115,7 @@ export interface Health {
   readonly version: string
   readonly database: {
     readonly engine: 'embedded' | 'server' | 'memory'
-    readonly state: 'here' | 'away' | 'full' | 'read-only' | 'busy'
+    readonly state: 'here' | 'away' | 'full' | 'read-only' | 'busy' | 'damaged'
     /** Since when it is not here. */
     readonly since?: string
   }

@@ -74,7 +74,25 @@ test('a second server on the same folder is refused and told who has it; asked t
   expect(await again.stop()).toBe(0)
 })
 
+test('what another device changes is seen at once, without a reload', async ({ page, server, context }) => {
+  await startJob(page, server.url)
+  await addLoop(page)
+  await fill(page, 'Target', '26')
+  await saved(page)
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await expect(other.getByLabel('Target', { exact: true })).toHaveValue('26.0')
+  await fill(other, 'Target', '30')
+  await expect(page.getByLabel('Target', { exact: true })).toHaveValue('30.0')
+  await fill(page, 'Target', '27')
+  await expect(other.getByLabel('Target', { exact: true })).toHaveValue('27.0')
+  await saved(page)
+  await saved(other)
+})
+
 test('two who change the same value see both sides and settle it', async ({ page, server, context }) => {
+  // This page hears of nothing, as one that was out of reach for a while.
+  await page.route('**/changes', (route) => route.abort())
   await startJob(page, server.url)
   await addLoop(page)
   await fill(page, 'Target', '26')

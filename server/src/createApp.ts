@@ -9,6 +9,7 @@ import { calcDataOf, type Health, routes, type Shelf } from '@nachtigal/contract
 import { type ErrorBody, httpStatus } from '@nachtigal/contract/errors'
 import { AppError } from './appError'
 import { type Availability, troubleWords } from './db/availability'
+import { type BackupDesk, backupRoutes } from './routes/backupRoutes'
 import { calcRoutes } from './routes/calcRoutes'
 import { changeRoutes } from './routes/changeRoutes'
 import { jobRoutes } from './routes/jobRoutes'
@@ -27,19 +28,20 @@ export interface AppDeps {
   readonly feed: ChangeFeed
   readonly availability: Availability
   readonly health: () => Promise<Health>
+  readonly backups?: BackupDesk
   /** Lets nothing be written where there is no room for it. */
   readonly guard?: RequestHandler
   readonly log: Logger
   /** The clock, as ISO text. */
   readonly now: () => string
-  /** Answer only to a name of this machine itself: a strange site cannot then reach in under a name that it points here. */
-  readonly loopbackOnly?: boolean
+  /**
+   * Answer only to a name of this machine itself, and to these: a strange site cannot then reach in under a name that it points here.
+   * Left out where it is open to a network.
+   */
+  readonly onlyNames?: readonly string[]
   /** Folder of the built pages; left out when only the interface is wanted. */
   readonly webFolder?: string
 }
-
-/** Paths below the interface to which files are sent as they are. */
-const AS_BYTES = /^\/import$|\/photos\//
 
 /** Requests a minute from one address: a fast hand makes ten a second for a while. */
 const MOST_REQUESTS = 3000
@@ -71,7 +73,7 @@ export function createApp(deps: AppDeps): Express {
     }),
   )
   app.use(requestLog(log))
-  if (deps.loopbackOnly) app.use(ownNameOnly)
+  if (deps.onlyNames) app.use(ownNamesOnly(deps.onlyNames))
   app.use(
     '/api',
     rateLimit({
@@ -97,20 +99,10 @@ export function createApp(deps: AppDeps): Express {
       ? next()
       : json(request, response, next),
   )
-  app.use('/api', (request, _response, next) => {
-    const sendsJson = ['POST', 'PUT', 'PATCH'].includes(request.method) && !AS_BYTES.test(request.path)
-    if (sendsJson && request.body === undefined)
-      throw request.is('json') === false
-        ? new AppError(
-            'BODY_UNSUPPORTED',
-            'what was sent is not said to be JSON: Content-Type must be application/json',
-          )
-        : new AppError('BODY_INVALID', 'what was sent is no JSON')
-    next()
-  })
   app.use(shelfRoutes({ shelf: deps.shelfStore }))
   app.use(calcRoutes({ data: calcDataOf(shelf) }))
   app.use(jobRoutes({ store }))
+  if (deps.backups) app.use(backupRoutes({ backups: deps.backups }))
   app.use(changeRoutes({ store, feed: deps.feed }))
   app.use(sheetRoutes({ store, makeSheet: deps.makeSheet, now: deps.now }))
   app.all('/api/{*path}', (request) => {
@@ -123,15 +115,17 @@ export function createApp(deps: AppDeps): Express {
 
 const OWN_NAME = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i
 
-const ownNameOnly: RequestHandler = (request, _response, next) => {
-  const host = request.headers.host ?? ''
-  if (!OWN_NAME.test(host))
-    throw new AppError(
-      'HOST_REFUSED',
-      `this server answers to localhost, not to "${host.slice(0, 60)}"; set HOST to open it to others`,
-    )
-  next()
-}
+const ownNamesOnly =
+  (names: readonly string[]): RequestHandler =>
+  (request, _response, next) => {
+    const host = request.headers.host ?? ''
+    if (!OWN_NAME.test(host) && !names.includes(host.replace(/:\d+$/, '').toLowerCase()))
+      throw new AppError(
+        'HOST_REFUSED',
+        `this server answers to localhost, not to "${host.slice(0, 60)}"; set HOST to open it to others, or NACHTIGAL_NAMES to answer to a name`,
+      )
+    next()
+  }
 
 interface Nonced {
   locals: { nonce?: string }

@@ -1,11 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import pg from 'pg'
 import pino from 'pino'
 import type { JobFile } from '@nachtigal/contract/api'
 import type { Change, Command } from '@nachtigal/core/job/command'
 import { emptyJob } from '@nachtigal/core/job/documents'
+import { Backups } from './backup/backups'
 import { createApp } from './createApp'
 import { openInMemory, type OpenDatabase, openServer } from './db/openDatabase'
 import { healthOf } from './health'
@@ -54,6 +57,13 @@ export async function testServer(webFolder?: string) {
 export function serverOn(database: OpenDatabase, webFolder?: string) {
   const shelf = readShelf(at('../../shelf'))
   const feed = ownFeed()
+  const backups = new Backups({
+    database,
+    folders: [path.join(database.embedded?.folder ?? tmpdir(), 'backups-of-tests')],
+    version: '0',
+    now,
+    warn: () => undefined,
+  })
   const store = createJobStore({ db: database.db, data: shelf.data, now, feed })
   const app = createApp({
     store,
@@ -63,9 +73,18 @@ export function serverOn(database: OpenDatabase, webFolder?: string) {
     feed,
     availability: database.availability,
     health: () => healthOf(database, '0', () => store.list()),
+    ...(database.embedded
+      ? {
+          backups: {
+            list: () => backups.list(),
+            make: () => backups.make('asked'),
+            restore: (name: string) => backups.restore(name),
+          },
+        }
+      : {}),
     log: pino({ level: 'silent' }),
     now,
-    loopbackOnly: true,
+    onlyNames: [],
     ...(webFolder ? { webFolder } : {}),
   })
   return { app, store, shelf, feed, database, db: database.db }

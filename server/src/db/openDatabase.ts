@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync } from 'node:fs'
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs'
 import path from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { PGlite } from '@electric-sql/pglite'
@@ -27,6 +27,8 @@ export interface OpenDatabase {
     readonly holder: Holder
     readonly syncs: () => Promise<number>
     readonly copyTo: (to: string) => Promise<void>
+    /** Puts a copy in the place of what is there, which is set aside, and goes on with it. */
+    readonly replaceBy: (copy: string) => Promise<void>
     /** Ends the engine in the middle of whatever it does, as a fault would. */
     readonly breakDown: () => Promise<void>
   }
@@ -89,6 +91,13 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
   const home = path.join(folder, 'postgres')
   let thread: EmbeddedThread | undefined
   let closing = false
+  // Two engines on one folder would spoil it: whoever ends one and starts another does so alone.
+  let turn: Promise<unknown> = Promise.resolve()
+  const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
+    const mine = turn.then(work, work)
+    turn = mine.catch(() => undefined)
+    return mine
+  }
   const start = async () => {
     const started = startThread()
     try {
@@ -117,14 +126,15 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
     max: 1,
   })
   const availability = new Availability(
-    async () => {
-      // Whatever state a broken engine is in, a fresh one reads the disk as after a power cut.
-      const old = thread
-      thread = undefined
-      await old?.end()
-      await start()
-      await pool.query('SELECT 1')
-    },
+    () =>
+      inTurn(async () => {
+        // Whatever state a broken engine is in, a fresh one reads the disk as after a power cut.
+        const old = thread
+        thread = undefined
+        await old?.end()
+        await start()
+        await pool.query('SELECT 1')
+      }),
     now,
     warn,
   )
@@ -145,6 +155,25 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
       holder: lock.holder,
       syncs: () => live((engine) => engine.syncs()),
       copyTo: (to: string) => live((engine) => engine.copyTo(home, to)),
+      replaceBy: (copy: string) =>
+        inTurn(async () => {
+          // Nobody is answered meanwhile: the engine is away until it runs on the copy.
+          const old = thread
+          thread = undefined
+          await old?.ask((engine) => engine.close())
+          await old?.end()
+          const aside = putInPlace(home, copy, now())
+          try {
+            await start()
+            await bringUp(pool, { db, engine: 'embedded', embedded }, options)
+          } catch (error) {
+            await (thread as EmbeddedThread | undefined)?.end()
+            rmSync(home, { recursive: true, force: true })
+            if (aside) renameSync(aside, home)
+            await start()
+            throw error
+          }
+        }),
       breakDown: async () => {
         await thread?.end()
       },
@@ -174,6 +203,38 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
     await lock.release()
     throw error
   }
+}
+
+/** Puts a copy of a database in the place of another. @returns where that was set aside, if there was one */
+export function putInPlace(home: string, copy: string, at: string): string | undefined {
+  const making = `${home}.making`
+  rmSync(making, { recursive: true, force: true })
+  cpSync(copy, making, { recursive: true })
+  const aside = existsSync(home) ? `${home}.set-aside-${at.slice(0, 19).replaceAll(':', '-')}Z` : undefined
+  if (aside) renameSync(home, aside)
+  renameSync(making, home)
+  return aside
+}
+
+/** Opens a copy of a folder for a look into it, in a thread of its own. */
+export async function openCopy(home: string): Promise<{ readonly db: Database; readonly close: () => Promise<void> }> {
+  const thread = startThread()
+  await thread.ask((engine) => engine.open(home))
+  const pool = poolOf({
+    ...ITS_USER,
+    stream: () =>
+      new ProtocolStream(
+        (message) => thread.ask((engine) => engine.exchange(message)),
+        () => thread.ask((engine) => engine.greet()),
+      ),
+    max: 1,
+  })
+  const close = async () => {
+    await pool.end()
+    await thread.ask((engine) => engine.close())
+    await thread.end()
+  }
+  return { db: drizzle(pool) as unknown as Database, close }
 }
 
 /** The folder holds a database that no longer opens. */

@@ -1,7 +1,11 @@
 import { randomUUID } from 'node:crypto'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import request from 'supertest'
+import { Backups } from '../backup/backups'
 import { openServer } from '../db/openDatabase'
 import { type Notice, serverFeed } from '../store/changeFeed'
 import { command, migrations, newJob, serverOn } from '../testing'
@@ -136,5 +140,19 @@ suite('a PostgreSQL server that goes and comes', () => {
     const replies = await Promise.all([server.store.apply(twice), second.store.apply(twice)])
     expect(replies.map(({ repeated }) => repeated).sort()).toEqual([false, true])
     await other.close()
+  })
+
+  it('a backup of it is dumped, read through, and brought back', async () => {
+    const home = mkdtempSync(path.join(tmpdir(), 'nachtigal-dumps-'))
+    const backups = new Backups({ database, folders: [home], version: '1', now, warn: () => undefined })
+    const { jobId, create } = newJob()
+    await send(create).expect(200)
+    const name = await backups.make('daily')
+    await send(command(jobId, [{ document: jobId, path: ['name'], from: 'Job', to: 'Newer' }])).expect(200)
+    expect((await backups.list())[0]!.since).toEqual({ jobs: 1, rows: 1 })
+    await backups.restore(name)
+    server.store.forget()
+    expect((await server.store.read(jobId)).job.name).toBe('Job')
+    rmSync(home, { recursive: true, force: true })
   })
 })

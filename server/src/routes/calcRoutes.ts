@@ -6,6 +6,7 @@ import { findCalculation, plainly, runCalculation } from '@nachtigal/core/calc/r
 import type { CalcData } from '@nachtigal/core/calc/calculation'
 import { AppError } from '../appError'
 import { checkIds } from './checkIds'
+import { jsonOnly } from './jsonOnly'
 
 /** Longest that a row of inputs may hold up other requests, ms. */
 const SLICE_MS = 20
@@ -20,7 +21,7 @@ const CALC_BOUNDS: Bounds = { keys: 400_000, depth: 40 }
 export function calcRoutes({ data }: { readonly data: CalcData }): Router {
   const router = Router()
   checkIds(router)
-  return router.post(routes.calc, async (request, response) => {
+  return router.post(routes.calc, jsonOnly, async (request, response) => {
     const { id } = request.params as { id: string }
     const entry = findCalculation(id)
     if (!entry) throw new AppError('CALCULATION_UNKNOWN', `there is no calculation ${id}`, { field: 'id', id })

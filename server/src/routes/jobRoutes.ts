@@ -14,6 +14,7 @@ import { jobFileOut } from '../reports/jobFileOut'
 import { logCsv, logJson } from '../reports/logCsv'
 import type { JobStore } from '../store/jobStore'
 import { checkIds } from './checkIds'
+import { jsonOnly } from './jsonOnly'
 
 /** A command as it came, counted before it is looked at. @throws AppError naming what is wrong */
 function commandOf(body: unknown): Command {
@@ -89,7 +90,7 @@ export function jobRoutes({ store }: { readonly store: JobStore }): Router {
   router.get(routes.job, async (request, response) => {
     response.json(await store.read(request.params.jobId))
   })
-  router.post(routes.commands, async (request, response) => {
+  router.post(routes.commands, jsonOnly, async (request, response) => {
     const command = commandOf(request.body)
     if (command.jobId !== request.params.jobId)
       throw new AppError('COMMAND_REFUSED', `jobId is ${command.jobId}: it must be the job of the address`, {

@@ -7,6 +7,7 @@ import { unstorable } from '@nachtigal/contract/storable'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 import { AppError } from '../appError'
 import { checkIds } from './checkIds'
+import { jsonOnly } from './jsonOnly'
 import { inSlices } from '../store/checkDocument'
 import type { ShelfStore } from '../store/shelfStore'
 
@@ -17,7 +18,7 @@ export function shelfRoutes({ shelf }: { readonly shelf: ShelfStore }): Router {
   router.get(routes.shelf, async (_request, response) => {
     response.json(await shelf.read())
   })
-  router.put(routes.shelfDevice, async (request, response) => {
+  router.put(routes.shelfDevice, jsonOnly, async (request, response) => {
     const body: unknown = request.body
     const wrong = overBounds(body, SHELF_BOUNDS) ?? profileRefusal(body) ?? unstorable(body)
     if (wrong) throw new AppError('DEVICE_REFUSED', wrong.message, { ...wrong })
@@ -26,7 +27,7 @@ export function shelfRoutes({ shelf }: { readonly shelf: ShelfStore }): Router {
       throw new AppError('DEVICE_REFUSED', `id is ${profile.id}: it must be the device of the address`, { field: 'id' })
     response.json({ profiles: await shelf.put([profile]) })
   })
-  router.post(routes.shelfImport, async (request, response) => {
+  router.post(routes.shelfImport, jsonOnly, async (request, response) => {
     const wrong = overBounds(request.body, SHELF_BOUNDS) ?? unstorable(request.body)
     if (wrong) throw new AppError('DEVICE_REFUSED', wrong.message, { ...wrong })
     const read = await inSlices(judgeShelfFile(request.body))

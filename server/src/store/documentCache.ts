@@ -35,7 +35,7 @@ export class DocumentCache {
     if (this.held.size > MOST_HELD && oldest !== undefined) this.held.delete(oldest)
   }
 
-  drop(jobId: string) {
-    this.held.delete(jobId)
+  clear() {
+    this.held.clear()
   }
 }

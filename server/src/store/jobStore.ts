@@ -46,6 +46,8 @@ export interface JobStore {
   /** Keeps a photo under the hash of its bytes; the same one twice is kept once. @throws AppError when it is none, or another's hash */
   putPhoto(jobId: string, hash: string, body: Uint8Array): Promise<void>
   photo(jobId: string, hash: string): Promise<{ readonly type: string; readonly body: Uint8Array }>
+  /** Lets go of all that is held in memory: the database is another one now. */
+  forget(): void
   /**
    * Brings jobs that an older program wrote to the present versions and clears away what was left half done; answers how many.
    * @param alone no other process is at this database
@@ -94,6 +96,7 @@ export function createJobStore({ db, data, now, feed }: Deps): JobStore {
     },
     putPhoto: (jobId, hash, body) => putPhoto(db, jobId, hash, body),
     photo: (jobId, hash) => readPhoto(db, jobId, hash),
+    forget: () => cache.clear(),
     migrate: async (alone, say = () => undefined) => {
       await clearDead(db, now, alone)
       await indexLogs(db, say)

@@ -27,6 +27,7 @@ function page(name: keyof typeof Pages) {
 
 const JobFrame = page('JobFrame')
 const LoopFrame = page('LoopFrame')
+const BackupsPlace = page('BackupsPlace')
 const BoardPlace = page('BoardPlace')
 const LogPlace = page('LogPlace')
 const ShelfAlone = page('ShelfAlone')
@@ -62,6 +63,7 @@ const router = createBrowserRouter([
         path,
         element: <ShelfAlone />,
       })),
+      { path: '/backups', element: <BackupsPlace /> },
       { path: '/sums', element: <SumsAlone /> },
       { path: '/sums/:calc', element: <SumsAlone /> },
       {

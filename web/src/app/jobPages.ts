@@ -1,6 +1,7 @@
 // Everything of a job but the strip, as one piece: fetched when the first screen stands, so that it is there when the network is not.
 export { JobFrame } from './JobFrame'
 export { LoopFrame } from './LoopFrame'
+export { BackupsPlace } from '../places/backups/BackupsPlace'
 export { BoardPlace } from '../places/board/BoardPlace'
 export { LogPlace } from '../places/log/LogPlace'
 export { ShelfAlone } from '../places/shelf/ShelfAlone'

@@ -1,5 +1,6 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
 import {
+  type BackupSummary,
   type CommandReply,
   type ShelfFile,
   type ShelfReply,
@@ -19,7 +20,7 @@ import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '' }),
-  tagTypes: ['jobs', 'log', 'shelf'],
+  tagTypes: ['jobs', 'log', 'shelf', 'backups'],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => routes.jobs, providesTags: ['jobs'] }),
     job: build.query<JobState, string>({ query: (jobId) => fill(routes.job, { jobId }), keepUnusedDataFor: 0 }),
@@ -49,6 +50,15 @@ export const api = createApi({
         ...(from === undefined ? {} : { params: { from } }),
       }),
     }),
+    backups: build.query<readonly BackupSummary[], void>({ query: () => routes.backups, providesTags: ['backups'] }),
+    makeBackup: build.mutation<{ name: string }, void>({
+      query: () => ({ url: routes.backups, method: 'POST', body: {} }),
+      invalidatesTags: ['backups'],
+    }),
+    restoreBackup: build.mutation<void, string>({
+      query: (name) => ({ url: fill(routes.backup, { name }), method: 'POST', body: {} }),
+      invalidatesTags: ['backups', 'jobs', 'log', 'shelf'],
+    }),
     jobAt: build.query<JobState, { jobId: string; sequence: number }>({
       query: ({ jobId, sequence }) => fill(routes.at, { jobId, sequence: String(sequence) }),
     }),
@@ -63,6 +73,9 @@ export const {
   useJobsQuery,
   useShelfQuery,
   useLogQuery,
+  useBackupsQuery,
+  useMakeBackupMutation,
+  useRestoreBackupMutation,
   useJobAtQuery,
   usePutDeviceMutation,
   useImportDevicesMutation,

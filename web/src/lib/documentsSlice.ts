@@ -98,6 +98,8 @@ const slice = createSlice({
         jobs: applied?.ok ? { ...state.jobs, [command.jobId]: { documents: applied.documents, revision } } : state.jobs,
       }
     },
+    /** The server's database is another one now: what was read of it counts no more. */
+    jobsForgotten: (state) => ({ ...state, jobs: {} }),
     rowsRead(
       state,
       { payload }: PayloadAction<{ jobId: string; after: number; revision: number; commands: readonly Command[] }>,
@@ -130,6 +132,7 @@ const slice = createSlice({
 export const documentsReducer = slice.reducer
 export const {
   jobRead,
+  jobsForgotten,
   rowsRead,
   commandMade,
   commandsRestored,

@@ -68,6 +68,9 @@ export function JobsPlace() {
             <Button second to="/sums">
               A quick sum
             </Button>
+            <Button second to="/backups">
+              Backups
+            </Button>
             <p className="small text-ink2">
               A job file holds everything: documents, devices and the log. It goes from one bench to another without
               loss.
