@@ -27,7 +27,14 @@ const gone = (child: ChildProcess) =>
 export async function startServer(folder: string, { port = 0, demo = false } = {}): Promise<RunningServer> {
   const child = spawn(process.execPath, [path.join(root, 'server/dist/main.js'), ...(demo ? ['--demo'] : [])], {
     cwd: root,
-    env: { ...process.env, NACHTIGAL_ROOT: root, NACHTIGAL_DATA: folder, PORT: String(port), LOG_LEVEL: 'error' },
+    env: {
+      ...process.env,
+      NACHTIGAL_ROOT: root,
+      NACHTIGAL_DATA: folder,
+      PORT: String(port),
+      LOG_LEVEL: 'error',
+      NACHTIGAL_NAMES: 'bench.otterholm.test',
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   })
   let said = ''
