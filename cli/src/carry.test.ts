@@ -1,4 +1,5 @@
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
@@ -75,6 +76,26 @@ describe('a job from one bench to another', () => {
     expect(nachtigal('import', newer, '--at', there).error().message).toContain('Update this bench')
     expect(nachtigal('import', at('server/src/store/fixtures/jobFileVersion1.json'), '--at', there).status).toBe(0)
   })
+  it('one with photos goes as a zip, is looked through as one, and comes in as one', async () => {
+    const png = Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+      'base64',
+    )
+    const jobs = (await (await fetch(`${here}/api/jobs`)).json()) as { id: string; name: string }[]
+    const found = jobs.find(({ name }) => name === 'Otterholm, as found')!
+    const hash = createHash('sha256').update(png).digest('hex')
+    await fetch(`${here}/api/jobs/${found.id}/photos/${hash}`, { method: 'PUT', body: png })
+    const out = spawnSync(process.execPath, [at('bin/nachtigal'), 'export', found.id, '--at', here], {
+      env: { ...process.env, NODE_OPTIONS: '' },
+      maxBuffer: 1 << 28,
+    })
+    const file = path.join(folder, 'job.zip')
+    writeFileSync(file, out.stdout)
+    expect(out.stdout.subarray(0, 2).toString()).toBe('PK')
+    expect((JSON.parse(nachtigal('check', file).stdout) as { job: string }).job).toBe('Otterholm, as found')
+    expect(nachtigal('import', file, '--at', there).status).toBe(0)
+    expect((await fetch(`${there}/api/jobs/${found.id}/photos/${hash}`)).status).toBe(200)
+  }, 60_000)
   it('says so where no bench answers, or the address is none', () => {
     expect(nachtigal('export', 'x', '--at', 'http://127.0.0.1:9').error()).toMatchObject({
       field: 'at',

@@ -1,8 +1,13 @@
-import { readFileSync } from 'node:fs'
+import { openAsBlob, readFileSync } from 'node:fs'
 import path from 'node:path'
+import { Readable } from 'node:stream'
+import { text as textOf } from 'node:stream/consumers'
+import { pipeline } from 'node:stream/promises'
+import type { ReadableStream as WebStream } from 'node:stream/web'
 import { fileURLToPath } from 'node:url'
+import { type Entry, fromBufferPromise } from 'yauzl'
 import { fill, type JobFile, type JobSummary, routes } from '@nachtigal/contract/api'
-import { jobFileRefusal } from '@nachtigal/contract/jobFileSchema'
+import { JOB_IN_ZIP, jobFileRefusal } from '@nachtigal/contract/jobFileSchema'
 import type { CalcData } from '@nachtigal/core/calc/calculation'
 import { calculationSchema } from '@nachtigal/core/calc/jsonSchema'
 import { calculations, findCalculation, plainly, runCalculation } from '@nachtigal/core/calc/registry'
@@ -95,16 +100,27 @@ function runScenario([file]: string[]) {
   }
 }
 
-/** Findings of a whole job file, stops first, loop by loop in their order. */
-function check([file]: string[]) {
-  if (!file) refuse('file', 'check takes the path of a job file')
-  let text: string
+/** The JSON of a job file; one with photos is a zip that holds it. */
+async function jobText(file: string): Promise<string> {
   try {
-    text = readFileSync(file, 'utf8')
+    const bytes = readFileSync(file)
+    if (bytes.subarray(0, 2).toString() !== 'PK') return bytes.toString('utf8')
+    const zip = await fromBufferPromise(bytes, { lazyEntries: true })
+    const entry = await new Promise<Entry>((resolve, reject) => {
+      zip.on('entry', (found: Entry) => (found.fileName === JOB_IN_ZIP ? resolve(found) : zip.readEntry()))
+      zip.on('end', () => reject(new Error(`${file} is a zip without ${JOB_IN_ZIP}: no job file`)))
+      zip.readEntry()
+    })
+    return await textOf(await zip.openReadStreamPromise(entry))
   } catch (error) {
     return refuse('file', (error as Error).message)
   }
-  const given = json(text, 'file')
+}
+
+/** Findings of a whole job file, stops first, loop by loop in their order. */
+async function check([file]: string[]) {
+  if (!file) refuse('file', 'check takes the path of a job file')
+  const given = json(await jobText(file), 'file')
   const wrong = jobFileRefusal(given)
   if (wrong) refuse(wrong.field, wrong.message)
   const { job, loops } = given as JobFile
@@ -130,10 +146,15 @@ function withAddress(given: string[]): { readonly rest: string[]; readonly at: s
   return { rest: [...given.slice(0, i), ...given.slice(i + 2)], at: at.replace(/\/$/, '') }
 }
 
-async function asked(address: string, init?: RequestInit): Promise<unknown> {
-  const answer = await fetch(address, init).catch((error: Error) =>
+const reached = (address: string, init?: RequestInit) =>
+  fetch(address, init).catch((error: Error) =>
     refuse('at', `no bench answers at ${address}: ${error.message}. Start one with npm start`),
   )
+
+const asked = async (address: string, init?: RequestInit): Promise<unknown> => told(await reached(address, init))
+
+/** What a bench answered; its refusal ends the program with the field. */
+async function told(answer: Response): Promise<unknown> {
   const body = (await answer.json()) as { error?: { message: string; field?: string; facts?: { field?: string } } }
   if (!answer.ok)
     refuse(body.error?.facts?.field ?? body.error?.field ?? 'file', body.error?.message ?? answer.statusText)
@@ -151,28 +172,31 @@ async function exportJob(given: string[]) {
       'job',
       `"${name}" is ${found.length === 0 ? 'no job' : 'more than one job'} here: ${jobs.map((job) => `${job.id} ${job.name}`).join(', ') || 'there is none'}`,
     )
-  print(await asked(`${at}${fill(routes.file, { jobId: found[0]!.id })}`))
+  const answer = await reached(`${at}${fill(routes.file, { jobId: found[0]!.id })}`)
+  if (!answer.ok || !answer.body) await told(answer)
+  // However long it is, and a zip where it holds photos: as it comes.
+  await pipeline(Readable.fromWeb(answer.body as WebStream), process.stdout)
 }
 
-/** Takes a job file in; answers the id of the job. */
+/** Takes a job file in, JSON or zip; answers the id of the job. */
 async function importJob(given: string[]) {
   const { rest, at } = withAddress(given)
   const [file] = rest
   if (!file) refuse('file', 'import takes the path of a job file')
-  let body: string
-  try {
-    body = readFileSync(file, 'utf8')
-  } catch (error) {
-    return refuse('file', (error as Error).message)
-  }
-  json(body, 'file')
-  print(await asked(`${at}${routes.import}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body }))
+  const body = await openAsBlob(file).catch((error: Error) => refuse('file', error.message))
+  print(
+    await asked(`${at}${routes.import}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/octet-stream' },
+      body,
+    }),
+  )
 }
 
 const [command, ...rest] = process.argv.slice(2)
 if (command === 'calc') calc(rest)
 else if (command === 'simulate') runScenario(rest)
-else if (command === 'check') check(rest)
+else if (command === 'check') await check(rest)
 else if (command === 'export') await exportJob(rest)
 else if (command === 'import') await importJob(rest)
 else

@@ -1,4 +1,4 @@
-import { addLoop, expect, expectAccessible, fill, saved, startJob, test } from '../fixtures'
+import { addLoop, expect, expectAccessible, expectThumbs, fill, saved, startJob, test } from '../fixtures'
 
 test('a backup is made, what came after it is told, it is brought back, and that is taken back', async ({
   page,
@@ -15,13 +15,16 @@ test('a backup is made, what came after it is told, it is brought back, and that
   const rows = page.getByRole('row')
   await expect(rows).toHaveCount(2, { timeout: 60_000 })
   await expect(rows.nth(1)).toContainText('1 job, 3 changes, 0 photos')
-  await expect(rows.nth(1)).toContainText('nothing')
+  await expect(rows.nth(1)).toContainText('nothing came after it')
   await expectAccessible(page, 'backups')
+  await page.setViewportSize({ width: 390, height: 844 })
+  await expectThumbs(page, 'backups on a phone')
+  await page.setViewportSize({ width: 1280, height: 800 })
   await page.goto(loop)
   await fill(page, 'Target', '31')
   await saved(page)
   await page.goto(`${server.url}/backups`)
-  await expect(rows.nth(1)).toContainText('1 change in 1 job')
+  await expect(rows.nth(1)).toContainText('1 change in 1 job came after it')
   await rows
     .nth(1)
     .getByRole('button', { name: /Bring back/ })

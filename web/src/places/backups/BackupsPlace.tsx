@@ -17,6 +17,14 @@ const whyWords: Readonly<Record<BackupSummary['why'], string>> = {
 }
 const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
 
+/** What bringing it back would take from the server. */
+const afterIt = ({ since }: BackupSummary) =>
+  since === undefined
+    ? 'what came after it is not known'
+    : since.rows === 0
+      ? 'nothing came after it'
+      : `${many(since.rows, 'change')} in ${many(since.jobs, 'job')} came after it`
+
 /** Backups of this server: what each holds, what came after it, and the way back to it. */
 export function BackupsPlace() {
   const { data, error, refetch } = useBackupsQuery(undefined, { refetchOnMountOrArgChange: true })
@@ -50,7 +58,7 @@ export function BackupsPlace() {
         <ThemeButton />
       </header>
       <main className="bg-paper flex-1 p-4 md:p-6">
-        <div className="max-w-4xl grid gap-4">
+        <div className="max-w-4xl grid grid-cols-[minmax(0,1fr)] gap-4">
           <div className="flex items-end flex-wrap gap-x-4 gap-y-2">
             <h1 className="h1">Backups</h1>
             <Link to="/" className="min-h-8 max-md:min-h-12 content-center">
@@ -89,8 +97,7 @@ export function BackupsPlace() {
               <thead>
                 <tr>
                   <th>made</th>
-                  <th>holds</th>
-                  <th>came after it</th>
+                  <th>holds, and what came after it</th>
                   <th />
                 </tr>
               </thead>
@@ -98,18 +105,12 @@ export function BackupsPlace() {
                 {data.map((backup) => (
                   <tr key={backup.name}>
                     <td className="align-top">
-                      <span className="whitespace-nowrap">{format(new Date(backup.at), 'd MMM yyyy HH:mm')}</span>
+                      {format(new Date(backup.at), 'd MMM yyyy HH:mm')}
                       <span className="block text-ink2">{whyWords[backup.why]}</span>
                     </td>
                     <td className="align-top">
                       {many(backup.jobs, 'job')}, {many(backup.rows, 'change')}, {many(backup.photos, 'photo')}
-                    </td>
-                    <td className="align-top">
-                      {backup.since === undefined
-                        ? 'not known'
-                        : backup.since.rows === 0
-                          ? 'nothing'
-                          : `${many(backup.since.rows, 'change')} in ${many(backup.since.jobs, 'job')}`}
+                      <span className="block text-ink2">{afterIt(backup)}</span>
                     </td>
                     <td className="align-top whitespace-nowrap">
                       <button
