@@ -96,7 +96,7 @@ describe('a job from one bench to another', () => {
     const third = await bench('third')
     expect(nachtigal('import', file, '--at', third).status).toBe(0)
     expect((await fetch(`${third}/api/jobs/${found.id}/photos/${hash}`)).status).toBe(200)
-  }, 60_000)
+  }, 240_000)
   it('says so where no bench answers, or the address is none', () => {
     expect(nachtigal('export', 'x', '--at', 'http://127.0.0.1:9').error()).toMatchObject({
       field: 'at',
