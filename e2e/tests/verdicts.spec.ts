@@ -104,7 +104,7 @@ test('a job file goes from one bench to another by the page; what is none is ref
       .getByLabel('Job file', { exact: true })
       .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) })
   for (const [name, content, says] of [
-    ['notes.json', 'not json', 'notes.json is no job file: it is not JSON.'],
+    ['notes.json', 'not json', 'notes.json: this is no job file: it is not JSON'],
     ['other.json', '{"format":"spreadsheet"}', 'this is no job file: format is "spreadsheet"'],
     ['same.json', readFileSync(file), 'is here already; nothing was changed'],
     [

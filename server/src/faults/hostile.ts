@@ -204,10 +204,11 @@ export function hostile(chance: Chance, given: Material): Hostile {
     id: given.calculations.map(([id]) => id),
     hash: [createHash('sha256').update(given.photo).digest('hex'), '0'.repeat(64)],
     sequence: ['1', '2', '5', '0', '4294967296', 'x', '1.5'],
+    name: ['2026-01-05T08-00-00Z-asked', 'none', '..'],
   }
   let calculation: string | undefined
   const path = routes[name].replace(/:(\w+)/g, (_, key: string) => {
-    const id = chance.below(6) === 0 ? chance.of(oddIds) : chance.of(known[key]!)
+    const id = chance.below(6) === 0 ? chance.of(oddIds) : chance.of(known[key] ?? oddIds)
     if (key === 'id') calculation = id
     return id
   })
@@ -242,4 +243,5 @@ const methodsOf: Partial<Record<keyof typeof routes, string>> = {
   shelfDevice: 'PUT',
   shelfImport: 'POST',
   photo: 'PUT',
+  backup: 'POST',
 }

@@ -59,7 +59,7 @@ async function readJson(source: AsyncIterable<Uint8Array>, intake: JobIntake): P
     try {
       go()
     } catch (error) {
-      throw new AppError('BODY_INVALID', 'what was sent is no JSON', {}, error)
+      throw new AppError('BODY_INVALID', 'this is no job file: it is not JSON', {}, error)
     }
   }
   const hand = async () => {
