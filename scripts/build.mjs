@@ -19,6 +19,7 @@ await Promise.all([
   buildPages({ configFile: path.join(root, 'web/vite.config.ts'), logLevel: 'warn' }),
   ...[
     ['server/src/main.ts', 'server/dist/main.js'],
+    ['server/src/program.ts', 'server/dist/program.js'],
     ['server/src/restore.ts', 'server/dist/restore.js'],
     // Threads are started from files that lie beside the program.
     ['server/src/db/embeddedWorker.ts', 'server/dist/embeddedWorker.js'],
@@ -33,6 +34,7 @@ await Promise.all([
       format: 'esm',
       target: 'node20',
       packages: 'external',
+      external: ['./program.js'],
       plugins: [workspaces],
       sourcemap: true,
       logLevel: 'warning',

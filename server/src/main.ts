@@ -1,45 +1,10 @@
-import path from 'node:path'
-import { fileURLToPath } from 'node:url'
-import pino from 'pino'
-import { DamagedFolder } from './db/openDatabase'
-import { OpenRefused } from './db/openRefused'
-import { startRescue } from './rescue'
-import { type Running, settingsFrom, startServer } from './startServer'
+import { tooManyFiles } from './db/openRefused'
 
-const root = process.env['NACHTIGAL_ROOT'] ?? path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../..')
-
-/** Starts the server, or where its database is damaged the page that brings a backup back; ends cleanly on a signal. */
-async function main() {
-  const log = pino({ level: process.env['LOG_LEVEL'] || 'warn' })
-  const settings = settingsFrom(root, process.argv.includes('--demo'))
-  let running: Running | undefined
-  let stopping = false
-  const stop = (signal: string) => {
-    if (stopping) return
-    stopping = true
-    log.info({ signal }, 'stopping')
-    void running?.stop().then(() => process.exit(0))
-  }
-  process.on('SIGINT', stop)
-  process.on('SIGTERM', stop)
-  const run = async () => {
-    try {
-      running = await startServer(settings, log)
-    } catch (error) {
-      if (!(error instanceof DamagedFolder)) throw error
-      console.error(error.message)
-      running = await startRescue(settings, error, async () => {
-        await running?.stop()
-        await run()
-      })
-    }
-    // Said last: whoever waits for it may ask to end at once.
-    console.log(`Nachtigal is ready: ${running.address}`)
-  }
-  await run()
-}
-
-main().catch((error: unknown) => {
-  console.error(error instanceof OpenRefused ? error.message : error)
-  process.exit(1)
-})
+// Loaded from here, so that a machine on which not even the program can be read says in words why.
+import('./program.js')
+  .then(({ program }) => program())
+  .catch((error: unknown) => {
+    const { code } = (error ?? {}) as { code?: unknown }
+    console.error(code === 'EMFILE' || code === 'ENFILE' ? tooManyFiles(error).message : error)
+    process.exit(1)
+  })

@@ -10,6 +10,13 @@ const causes = function* (error: unknown): Generator<{ readonly code?: unknown; 
   }
 }
 
+/** Codes of an error and of what caused it. */
+export const codesIn = (error: unknown): readonly string[] =>
+  [...causes(error)].flatMap(({ code }) => (typeof code === 'string' ? [code] : []))
+
+/** What the innermost cause of an error says. */
+export const saidBy = (error: unknown): string => String([...causes(error)].at(-1)?.message ?? error)
+
 const GONE = /^(08...|57P0.|58...|ECONN.*|EPIPE|ETIMEDOUT|ENOTFOUND|EAI_AGAIN|EHOSTUNREACH|ENGINE_GONE)$/
 const GONE_WORDS =
   /connection (terminated|timeout)|connect(ion)? (error|timed out)|timeout exceeded when trying to connect|not queryable|Cannot use a pool after/i

@@ -2,9 +2,11 @@ import { existsSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync 
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals'
+import { sql } from 'drizzle-orm'
 import { migrations, newJob, serverOn } from '../testing'
-import { FolderInUse, lockFolder } from './folderLock'
+import { FolderInUse, lockFolder, lockRefused } from './folderLock'
 import { openEmbedded } from './openDatabase'
+import { OpenRefused } from './openRefused'
 
 const now = () => '2026-01-05T08:00:00.000Z'
 const options = { migrations, now }
@@ -73,6 +75,40 @@ describe('data folder', () => {
     writeFileSync(path.join(home, 'PG_VERSION'), '16\n')
     await expect(openEmbedded(folder, options)).rejects.toThrow(/engine version 16, this program opens 18/)
   })
+})
+
+describe('a database that must not be opened', () => {
+  const refusal = async () => {
+    const error: unknown = await openEmbedded(folder, options).then(
+      () => undefined,
+      (thrown: unknown) => thrown,
+    )
+    expect(error).toBeInstanceOf(OpenRefused)
+    await (await lockFolder(folder, now)).release()
+    return (error as OpenRefused).message
+  }
+  it('one that a newer program wrote is refused in words, and not touched', async () => {
+    const first = await openEmbedded(folder, options)
+    await first.db.execute(
+      sql`INSERT INTO drizzle.__drizzle_migrations (hash, created_at) VALUES ('x', ${Date.UTC(2099, 0)})`,
+    )
+    await first.close()
+    expect(await refusal()).toContain('written by a newer Nachtigal. Update this one')
+  })
+  it('one whose tables cannot be brought up says so without a bare engine error', async () => {
+    const first = await openEmbedded(folder, options)
+    await first.db.execute(sql`DELETE FROM drizzle.__drizzle_migrations`)
+    await first.close()
+    expect(await refusal()).toMatch(/cannot be made ready: relation "documents" already exists\..* npm run restore/)
+  })
+})
+
+describe('a file system', () => {
+  it.each(['ENOLCK', 'ENOTSUP'])('that knows no locks (%s) is refused in words', (code) =>
+    expect(lockRefused(Object.assign(new Error('x'), { code }), '/data')).toMatchObject({
+      message: expect.stringMatching(new RegExp(`knows no locks \\(${code}\\).* Choose a folder on a local disk`)),
+    }),
+  )
 })
 
 describe('an engine that breaks', () => {

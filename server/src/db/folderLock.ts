@@ -84,13 +84,18 @@ function locked(fd: number, folder: string): boolean {
   } catch (error) {
     const code = (error as NodeJS.ErrnoException).code ?? ''
     if (code === 'EACCES' || code === 'EWOULDBLOCK') return false
-    if (NO_LOCKS.has(code))
-      throw new OpenRefused(
-        `the file system of data folder ${folder} knows no locks (${code}), so two servers on it could not be told apart. Choose a folder on a local disk with NACHTIGAL_DATA.`,
-        error,
-      )
-    throw error
+    throw lockRefused(error, folder)
   }
+}
+
+/** A folder whose file system knows no locks, in words; any other fault as it is. */
+export function lockRefused(error: unknown, folder: string): unknown {
+  const code = (error as NodeJS.ErrnoException).code ?? ''
+  if (!NO_LOCKS.has(code)) return error
+  return new OpenRefused(
+    `the file system of data folder ${folder} knows no locks (${code}), so two servers on it could not be told apart. Choose a folder on a local disk with NACHTIGAL_DATA.`,
+    error,
+  )
 }
 
 /** Reads the holder's words; one that has only just begun has not written them yet. */

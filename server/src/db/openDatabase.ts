@@ -6,7 +6,7 @@ import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
-import { Availability, troubleIn } from './availability'
+import { Availability, codesIn, saidBy, type Trouble, troubleIn } from './availability'
 import { type EmbeddedThread, startThread } from './embeddedThread'
 import { type Holder, lockFolder } from './folderLock'
 import { folderProblem, OpenRefused } from './openRefused'
@@ -144,10 +144,8 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
     try {
       await start()
     } catch (error) {
-      const said = folderProblem(error, folder)
-      throw said instanceof OpenRefused || fresh || troubleIn(error) !== undefined
-        ? said
-        : new DamagedFolder(folder, home, error)
+      const said = openProblem(error, folder, home)
+      throw said instanceof OpenRefused || fresh ? said : new DamagedFolder(folder, home, error)
     }
     const db = drizzle(pool) as unknown as Database
     const embedded = {
@@ -201,8 +199,26 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
     await pool.end()
     await thread?.end()
     await lock.release()
-    throw error
+    throw openProblem(error, folder, home)
   }
+}
+
+/** Codes by which the engine says that what it reads is spoilt or gone. */
+const DAMAGED = new Set(['XX001', 'XX002', '58P01', '58030'])
+const AS_CODE: Partial<Record<Trouble, string>> = { full: 'ENOSPC', 'read-only': 'EROFS', busy: 'EMFILE' }
+
+/** What keeps a folder from being opened, in words; anything that is not the folder's fault is handed on as it is. */
+function openProblem(error: unknown, folder: string, home: string): unknown {
+  if (error instanceof OpenRefused) return error
+  if (codesIn(error).some((code) => DAMAGED.has(code))) return new DamagedFolder(folder, home, error)
+  const kind = troubleIn(error)
+  const code = kind && AS_CODE[kind]
+  const said = folderProblem(code === undefined ? error : { code, cause: error }, folder)
+  if (said instanceof OpenRefused || kind === 'away' || codesIn(error).length === 0) return said
+  return new OpenRefused(
+    `the database in ${home} cannot be made ready: ${saidBy(error)}. A disk that fails or too few open files (ulimit -n) do this; nothing that was answered is lost. Start again, and if it stays so, bring a backup back: npm run restore.`,
+    error,
+  )
 }
 
 /** Puts a copy of a database in the place of another. @returns where that was set aside, if there was one */

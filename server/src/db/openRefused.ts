@@ -10,6 +10,12 @@ export class OpenRefused extends Error {
 
 const codeOf = (error: unknown) => (error as { code?: unknown } | null)?.code
 
+export const tooManyFiles = (cause: unknown) =>
+  new OpenRefused(
+    'too many files are open on this machine. Close other programs or raise the limit (ulimit -n), then start again.',
+    cause,
+  )
+
 /** A fault of the disk or the folder in words; anything else is handed on as it is. */
 export function folderProblem(error: unknown, folder: string): unknown {
   switch (codeOf(error)) {
@@ -28,10 +34,7 @@ export function folderProblem(error: unknown, folder: string): unknown {
       )
     case 'EMFILE':
     case 'ENFILE':
-      return new OpenRefused(
-        'too many files are open on this machine. Close other programs or raise the limit (ulimit -n), then start again.',
-        error,
-      )
+      return tooManyFiles(error)
     case 'ENOTDIR':
     case 'EEXIST':
       return new OpenRefused(
