@@ -50,7 +50,7 @@ module.exports = {
       name: 'no-tests-in-product',
       severity: 'error',
       comment: 'the demo job is written by a script, with what sound work reads',
-      from: { pathNot: '\\.test\\.tsx?$|/testing(\\.ts|/)|^demo/' },
+      from: { pathNot: '\\.test\\.tsx?$|/testing(\\.ts|/)|^demo/|^e2e/|^server/src/faults/' },
       to: { path: '\\.test\\.tsx?$|/testing(\\.ts|/)' },
     },
     {

@@ -137,6 +137,8 @@ export interface Shelf {
   readonly profiles: readonly DeviceProfile[]
   /** Ids of the devices that were added here: the others came with it and stay as they are. */
   readonly own: readonly string[]
+  /** Devices of one's own that cannot be read, and why: left out until they are taken off or put anew. */
+  readonly broken?: readonly { readonly id: string; readonly says: string }[]
   readonly data: FieldData
   /** Curves of real probes, by name. */
   readonly parts: readonly ProbePart[]

@@ -20,6 +20,7 @@ import {
   optionalMapOf,
   oneOf,
   over,
+  type Part,
   shape,
   text,
   wholly,
@@ -369,3 +370,6 @@ export const loopSchema = wholly(
   }),
   answersRefusal,
 )
+
+/** What a document of a job is held to: the job itself, or one of its loops. */
+export const documentSchema = (id: string, jobId: string): Part => (id === jobId ? jobSchema : loopSchema)

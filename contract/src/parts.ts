@@ -1,3 +1,4 @@
+import { forbiddenKeys } from '@nachtigal/core/job/forbiddenKeys'
 import { type AnyObjectSchema, boolean, type ISchema, lazy, mixed, number, object, setLocale, string } from 'yup'
 
 setLocale({ mixed: { required: '${path} is missing' } })
@@ -10,10 +11,8 @@ export type Part = ISchema<any, any, any, any>
 const MOST_ENTRIES = 500
 const KEY = /^[\w .:>~/-]{1,200}$/
 
-/** Names that reach into an object's prototype instead of its entries. */
-const FORBIDDEN = new Set(['__proto__', 'prototype', 'constructor'])
 /** Whether a text can be the key of an entry. */
-const isId = (text: string) => KEY.test(text) && !FORBIDDEN.has(text)
+const isId = (text: string) => KEY.test(text) && !forbiddenKeys.has(text)
 
 /** Whether a date of this shape is in the calendar: the platform would take the 31st of February for the 3rd of March. */
 function isDay(iso: string): boolean {
@@ -132,7 +131,8 @@ export const optionalMapOf = (member: Part, most = MOST_ENTRIES): Part => map(me
 /** One of several shapes, told apart by the member `kind`. */
 export const byKind = (shapes: Readonly<Record<string, AnyObjectSchema>>): Part =>
   lazy((value: unknown) => {
-    const kind = value !== null && typeof value === 'object' ? String((value as { kind?: unknown }).kind) : ''
+    const said = value !== null && typeof value === 'object' ? (value as { kind?: unknown }).kind : undefined
+    const kind = typeof said === 'string' ? said : ''
     const found = Object.hasOwn(shapes, kind) ? shapes[kind] : undefined
     return (
       found?.required() ??

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from '@jest/globals'
+import { sql } from 'drizzle-orm'
 import request from 'supertest'
 import type { Shelf } from '@nachtigal/contract/api'
 import { MOST_DEVICES, shelfFileOf } from '@nachtigal/contract/shelfFile'
@@ -121,5 +122,21 @@ describe('a shelf file', () => {
     expect([409, 422]).toContain(answer.status)
     if (field) expect(answer.body.error.field).toBe(field)
     expect(sameValue(await read(), before)).toBe(true)
+  })
+})
+
+describe('a device that was spoilt where it is kept', () => {
+  it('is left out and named with what is wrong, takes no other off, and goes when it is taken off', async () => {
+    const given = copy()
+    await put(given.id, given).expect(200)
+    await server.db.execute(
+      sql`UPDATE own_devices SET body = jsonb_set(body, '{ports}', '3'), version = version + 1 WHERE id = ${given.id}`,
+    )
+    const found = await read()
+    expect(found.profiles.some(({ id }) => id === given.id)).toBe(false)
+    expect(found.profiles.length).toBeGreaterThan(50)
+    expect(found.broken).toEqual([{ id: given.id, says: expect.stringMatching(/^ports/) }])
+    await takeOff(given.id).expect(204)
+    expect((await read()).broken).toBeUndefined()
   })
 })

@@ -1,10 +1,8 @@
+import { forbiddenKeys } from './forbiddenKeys'
 import { sameValue } from './canonicalJson'
 import type { Change, Command } from './command'
 
 type Tree = { readonly [key: string]: unknown }
-
-/** Keys that would reach into the prototype instead of the document. */
-const forbidden = new Set(['__proto__', 'prototype', 'constructor'])
 
 const isTree = (value: unknown): value is Tree => value !== null && typeof value === 'object' && !Array.isArray(value)
 
@@ -26,7 +24,7 @@ export function valueAt(root: unknown, path: readonly string[]): unknown {
 export function setAt(root: unknown, path: readonly string[], to: unknown): unknown {
   const [key, ...rest] = path
   if (key === undefined) return to ?? undefined
-  if (forbidden.has(key)) throw new RangeError(`path holds ${key}, which is no key of a document`)
+  if (forbiddenKeys.has(key)) throw new RangeError(`path holds ${key}, which is no key of a document`)
   if (root !== undefined && !isTree(root)) throw new RangeError(`path runs through a value at ${key}`)
   const tree = root ?? {}
   const child = Object.hasOwn(tree, key) ? tree[key] : undefined

@@ -3,8 +3,9 @@ import { Agent, request as ask, type Server } from 'node:http'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import { calculations } from '@nachtigal/core/calc/registry'
 import { emptyLoop } from '@nachtigal/core/job/documents'
+import { Chance } from '@nachtigal/core/testing/spoilt'
 import { command, demoFile, newJob, testServer } from '../testing'
-import { Chance, hostile, type Hostile, type Material } from './hostile'
+import { hostile, type Hostile, type Material } from './hostile'
 
 const SEED = Number(process.env['NACHTIGAL_HOSTILE_SEED'] ?? 18)
 const COUNT = Number(process.env['NACHTIGAL_HOSTILE_COUNT'] ?? 3000)

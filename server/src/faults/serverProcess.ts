@@ -11,6 +11,8 @@ import { migrations } from '../testing'
 export const root = fileURLToPath(new URL('../../..', import.meta.url))
 const built = (name: string) => path.join(root, 'server/dist', name)
 
+const READY = /ready: (http:\/\/\S+)/
+
 /** How a server is started for a test. */
 export interface Start {
   readonly folder: string
@@ -25,10 +27,7 @@ export class ServerProcess {
   /** Its exit code, or the signal that ended it. */
   readonly ended: Promise<number | NodeJS.Signals>
 
-  private constructor(
-    readonly child: ChildProcess,
-    private readonly ready: RegExp,
-  ) {
+  private constructor(readonly child: ChildProcess) {
     const keep = (chunk: Buffer) => {
       this.said += chunk.toString()
     }
@@ -56,7 +55,7 @@ export class ServerProcess {
         ...env,
       },
     })
-    return new ServerProcess(child, /ready: (http:\/\/\S+)/)
+    return new ServerProcess(child)
   }
 
   get words() {
@@ -70,11 +69,21 @@ export class ServerProcess {
   /** Its address as soon as it is ready. @throws Error with what it said when it ends before */
   async url(): Promise<string> {
     for (;;) {
-      const found = this.ready.exec(this.said)
+      const found = READY.exec(this.said)
       if (found) return found[1]!
       const ended = await Promise.race([this.ended, pause(20)])
-      if (ended !== undefined && !this.ready.test(this.said)) throw new Error(`ended with ${ended}: ${this.said}`)
+      if (ended !== undefined && !READY.test(this.said)) throw new Error(`ended with ${ended}: ${this.said}`)
     }
+  }
+
+  /** Its address when it has said once more that it is ready: it started anew by itself. */
+  async readyAgain(): Promise<string> {
+    for (let n = 0; n < 1500; n++) {
+      const all = [...this.said.matchAll(/ready: (http:\/\/\S+)/g)]
+      if (all.length > 1) return all.at(-1)![1]!
+      await pause(20)
+    }
+    throw new Error(`it did not start anew: ${this.said}`)
   }
 
   /** Sends a signal and waits until it is gone. */

@@ -1,10 +1,8 @@
 import { setImmediate as turn } from 'node:timers/promises'
 import { judge, type Refusal, refusal } from '@nachtigal/contract/check'
-import { jobSchema, loopSchema } from '@nachtigal/contract/documentSchemas'
+import { documentSchema } from '@nachtigal/contract/documentSchemas'
 import type { AnyDocument } from '@nachtigal/core/job/documents'
 import { AppError } from '../appError'
-
-const schemaOf = (id: string, jobId: string) => (id === jobId ? jobSchema : loopSchema)
 
 /** Longest that judging may hold up other requests, ms. */
 export const SLICE_MS = 25
@@ -35,12 +33,12 @@ const refuse = (wrong: Refusal | undefined) => {
 
 /** @param before the document that stood there @throws AppError naming field, value and what is allowed */
 export function checkDocument(id: string, jobId: string, document: unknown, before?: unknown) {
-  refuse(refusal(schemaOf(id, jobId), document, before))
+  refuse(refusal(documentSchema(id, jobId), document, before))
   belongs(id, jobId, document)
 }
 
 /** The same, letting others in between. */
 export async function checkSlowly(id: string, jobId: string, document: unknown, before?: unknown) {
-  refuse(await inSlices(judge(schemaOf(id, jobId), document, before)))
+  refuse(await inSlices(judge(documentSchema(id, jobId), document, before)))
   belongs(id, jobId, document)
 }

@@ -1,11 +1,14 @@
 import { eq } from 'drizzle-orm'
 import type { Shelf } from '@nachtigal/contract/api'
+import { judge } from '@nachtigal/contract/check'
+import { deviceSchema } from '@nachtigal/contract/profileRefusal'
 import { sameValue } from '@nachtigal/core/job/canonicalJson'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 import { withParts } from '@nachtigal/core/profile/withParts'
 import { AppError } from '../appError'
 import type { Database } from '../db/openDatabase'
 import { ownDevices } from '../db/schema'
+import { inSlices } from './checkDocument'
 
 /** The shelf as it came, and the devices that were added here. */
 export interface ShelfStore {
@@ -31,11 +34,32 @@ export function createShelfStore(db: Database, shipped: Omit<Shelf, 'own'>, now:
         },
       )
   }
+  /** Each state of a device is judged once: it takes long enough to be felt where there are many. */
+  const judged = new Map<string, { readonly version: number; readonly says: string | undefined }>()
+  const wrongIn = async ({ id, version, body }: typeof ownDevices.$inferSelect) => {
+    const known = judged.get(id)
+    if (known?.version === version) return known.says
+    const wrong = await inSlices(judge(deviceSchema, body))
+    const says = wrong?.message ?? (body.id === id ? undefined : `id is ${body.id}: it must be ${id}`)
+    judged.set(id, { version, says })
+    return says
+  }
   return {
     async read() {
       const rows = await db.select().from(ownDevices).where(eq(ownDevices.takenOff, false))
-      const own = rows.map(({ body }) => body)
-      return { ...shipped, profiles: [...shipped.profiles, ...own], own: own.map(({ id }) => id) }
+      // One that an older program, or a fault of the disk, spoilt must not take the others off the shelf with it.
+      const broken: { id: string; says: string }[] = []
+      for (const row of rows) {
+        const says = await wrongIn(row)
+        if (says !== undefined) broken.push({ id: row.id, says })
+      }
+      const own = rows.map(({ body }) => body).filter(({ id }) => !broken.some((each) => each.id === id))
+      return {
+        ...shipped,
+        profiles: [...shipped.profiles, ...own],
+        own: own.map(({ id }) => id),
+        ...(broken.length > 0 ? { broken } : {}),
+      }
     },
     put: (profiles) =>
       db.transaction(async (tx) => {

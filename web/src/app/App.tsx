@@ -82,6 +82,7 @@ const router = createBrowserRouter([
           {
             path: 'loops/:loopId',
             element: <LoopFrame />,
+            errorElement: <ErrorPage inLoop />,
             children: [
               { index: true, element: <Navigate to="survey" replace /> },
               ...[

@@ -1,4 +1,5 @@
 import { useEffect, useMemo } from 'react'
+import { ErrorBoundary } from 'react-error-boundary'
 import { useDispatch } from 'react-redux'
 import { NavLink, Outlet, useMatch, useParams } from 'react-router'
 import { calcDataOf } from '@nachtigal/contract/api'
@@ -6,16 +7,18 @@ import { loopContext } from '@nachtigal/core/check/context'
 import { nextThing, stageStatus } from '@nachtigal/core/check/stageStatus'
 import { ordered } from '@nachtigal/core/job/chain'
 import type { Command } from '@nachtigal/core/job/command'
-import type { FieldData } from '@nachtigal/core/plant/fieldValue'
+import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
 import { stages } from '@nachtigal/core/survey/hazards'
 import { StageTrack } from '../instruments/StageTrack'
 import { api, useShelfQuery } from '../lib/api'
-import { jobRead, selectJob, type ShownJob } from '../lib/documentsSlice'
+import { jobRead, selectJob } from '../lib/documentsSlice'
 import { useAppSelector, type AppStore } from '../lib/store'
 import { useChanges } from '../lib/useChanges'
-import { JobContext } from '../loop/jobContext'
+import { JobContext, useJob } from '../loop/jobContext'
+import { soundJob, wrongIn } from '../loop/soundJob'
 import { Shape } from '../ui/Shape'
 import { TitleBlock } from './TitleBlock'
+import { MendPage } from './MendPage'
 import { NoJob } from './NoJob'
 import { NoticeBar } from './NoticeBar'
 import { useKeys } from './useKeys'
@@ -47,9 +50,10 @@ export function JobFrame() {
     return () => document.removeEventListener('visibilitychange', look)
   }, [refetch, waiting])
   const calcData = useMemo(() => (shelf ? calcDataOf(shelf) : undefined), [shelf])
+  const sound = useMemo(() => (shown ? soundJob(jobId, shown) : undefined), [jobId, shown])
   useKeys()
   useChanges(jobId)
-  if (!shown || !shelf || !calcData)
+  if (!sound || !shelf || !calcData)
     return (
       <main className="p-6 grid gap-3">
         {query.isError || shelfMissing || taken ? (
@@ -59,17 +63,19 @@ export function JobFrame() {
         )}
       </main>
     )
+  const wrong = wrongIn(jobId, jobId, sound.job)
+  if (wrong) return <MendPage jobId={jobId} id={jobId} document={sound.job} wrong={wrong} />
   return (
-    <JobContext.Provider value={{ ...shown, data: shelf.data, calcData, profiles: shelf.profiles }}>
-      <Frame {...shown} data={shelf.data} />
+    <JobContext.Provider value={{ ...sound, data: shelf.data, calcData, profiles: shelf.profiles }}>
+      <Frame />
     </JobContext.Provider>
   )
 }
 
-function Frame({ job, loops, data }: ShownJob & { data: FieldData }) {
+function Frame() {
+  const { job, loops, broken } = useJob()
   const match = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')
   const loop = match ? loops[match.params.loopId ?? ''] : undefined
-  const at = stages.findIndex((stage) => stage === match?.params.stage)
   return (
     <div className="shell">
       <TitleBlock job={job} loop={loop} />
@@ -78,24 +84,21 @@ function Frame({ job, loops, data }: ShownJob & { data: FieldData }) {
           <h2 className="h3">Loops</h2>
           <span className="lab ml-auto">survey to hand-over</span>
         </div>
-        {ordered(loops).map((each) => {
-          const context = loopContext(job, each, data, job, Object.values(loops))
-          const states = stageStatus(context).map(({ state }) => state)
-          const bad = states.includes('stop') ? 'stop' : states.includes('look') ? 'look' : undefined
-          return (
-            <NavLink
-              key={each.id}
-              to={`/jobs/${job.id}/loops/${each.id}/${match?.params.stage ?? nextThing(context).stage}`}
-              className="loop-row"
-              aria-current={loop?.id === each.id ? 'page' : undefined}
-            >
-              <span className="flex-1 truncate">{each.name}</span>
-              {bad ? <Shape kind={bad} labelled /> : null}
-              <StageTrack states={states} here={loop?.id === each.id ? at : undefined} />
-            </NavLink>
-          )
-        })}
-        {Object.keys(loops).length === 0 ? <p className="px-4 text-ink2">None yet</p> : null}
+        {ordered(loops).map((each) => (
+          <ErrorBoundary
+            key={each.id}
+            fallback={<BrokenRow job={job} id={each.id} loop={each} />}
+            resetKeys={[each, job]}
+          >
+            <LoopRow loop={each} stage={match?.params.stage} here={loop?.id === each.id} />
+          </ErrorBoundary>
+        ))}
+        {Object.entries(broken).map(([id, each]) => (
+          <BrokenRow key={id} job={job} id={id} loop={each.loop} />
+        ))}
+        {Object.keys(loops).length + Object.keys(broken).length === 0 ? (
+          <p className="px-4 text-ink2">None yet</p>
+        ) : null}
         <div className="mt-auto border-t border-line grid grid-cols-2 px-4 py-2">
           <NavLink
             end
@@ -127,5 +130,42 @@ function Frame({ job, loops, data }: ShownJob & { data: FieldData }) {
       <Outlet />
       <NoticeBar jobId={job.id} />
     </div>
+  )
+}
+
+interface RowProps {
+  readonly loop: LoopDocument
+  /** The stage that is open, in whichever loop. */
+  readonly stage: string | undefined
+  readonly here: boolean
+}
+
+function LoopRow({ loop, stage, here }: RowProps) {
+  const { job, loops, data } = useJob()
+  const context = loopContext(job, loop, data, job, Object.values(loops))
+  const states = stageStatus(context).map(({ state }) => state)
+  const bad = states.includes('stop') ? 'stop' : states.includes('look') ? 'look' : undefined
+  const at = stages.findIndex((each) => each === stage)
+  return (
+    <NavLink
+      to={`/jobs/${job.id}/loops/${loop.id}/${stage ?? nextThing(context).stage}`}
+      className="loop-row"
+      aria-current={here ? 'page' : undefined}
+    >
+      <span className="flex-1 truncate">{loop.name}</span>
+      {bad ? <Shape kind={bad} labelled /> : null}
+      <StageTrack states={states} here={here ? at : undefined} />
+    </NavLink>
+  )
+}
+
+/** A loop that cannot be read, or that broke what looked at it: its name, and the way to it. */
+function BrokenRow({ job, id, loop }: { readonly job: JobDocument; readonly id: string; readonly loop: LoopDocument }) {
+  return (
+    <NavLink to={`/jobs/${job.id}/loops/${id}`} className="loop-row">
+      <span className="flex-1 truncate">{String(loop.name)}</span>
+      <Shape kind="stop" labelled />
+      <span className="small text-stop">cannot be read</span>
+    </NavLink>
   )
 }

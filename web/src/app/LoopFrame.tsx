@@ -9,14 +9,17 @@ import { LockedBar } from '../loop/LockedBar'
 import { TemporaryBar } from '../loop/TemporaryBar'
 import { OutputSwitch } from '../loop/OutputSwitch'
 import { LoopProvider, useLoop } from '../loop/loopContext'
+import { MendPage } from './MendPage'
 import { stageTitles } from './stageTitles'
 
 /** Frame of a loop: the seven stages, the chain, and the stage that is open. A stage is never locked. */
 export function LoopFrame() {
   const { loopId = '' } = useParams()
   const phone = useMedia(PHONE)
-  const { job, loops, data, profiles } = useJob()
+  const { job, loops, broken, data, profiles } = useJob()
   const loop = loops[loopId]
+  const spoilt = broken[loopId]
+  if (spoilt) return <MendPage jobId={job.id} id={loopId} document={spoilt.loop} wrong={spoilt.wrong} />
   if (!loop)
     return (
       <main className="sheet p-6 grid gap-3 content-start">

@@ -3,8 +3,11 @@ import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { CalcData } from '@nachtigal/core/calc/calculation'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 import type { ShownJob } from '../lib/documentsSlice'
+import type { BrokenLoop } from './soundJob'
 
 export interface JobInHand extends ShownJob {
+  /** Loops that something is wrong in: shown by name with a way to mend them, and reckoned with nowhere. */
+  readonly broken: Readonly<Record<string, BrokenLoop>>
   readonly data: FieldData
   /** Curves and defaults for calculations. */
   readonly calcData: CalcData

@@ -1,6 +1,6 @@
 import { useCallback } from 'react'
 import { refusal } from '@nachtigal/contract/check'
-import { jobSchema, loopSchema } from '@nachtigal/contract/documentSchemas'
+import { documentSchema } from '@nachtigal/contract/documentSchemas'
 import { applyCommand, type Clash } from '@nachtigal/core/job/applyChange'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import { lockedOut } from '@nachtigal/core/job/handover'
@@ -57,8 +57,7 @@ export function useSend(jobId: string): (change: readonly Change[], options?: Se
       for (const id of new Set(change.map(({ document }) => document))) {
         const document = applied.documents[id]
         const before = id === jobId ? shown?.job : shown?.loops[id]
-        const wrong =
-          document === undefined ? undefined : refusal(id === jobId ? jobSchema : loopSchema, document, before)
+        const wrong = document === undefined ? undefined : refusal(documentSchema(id, jobId), document, before)
         if (wrong) return wrong.message
       }
       const command = {

@@ -1,4 +1,4 @@
-import { format } from 'date-fns'
+import { momentWords } from '../../lib/momentWords'
 import { useState } from 'react'
 import { useDispatch } from 'react-redux'
 import { Link } from 'react-router'
@@ -39,9 +39,7 @@ export function BackupsPlace() {
     if (answer.error) return
     // What is held of jobs here is of the database that was set aside.
     dispatch(jobsForgotten())
-    setTold(
-      `Brought back: ${format(new Date(at), 'd MMM yyyy HH:mm')}. What stood there before is the newest backup now.`,
-    )
+    setTold(`Brought back: ${momentWords(at, 'd MMM yyyy HH:mm')}. What stood there before is the newest backup now.`)
   }
   const problem = making.error ?? restoring.error
   return (
@@ -105,7 +103,7 @@ export function BackupsPlace() {
                 {data.map((backup) => (
                   <tr key={backup.name}>
                     <td className="align-top">
-                      {format(new Date(backup.at), 'd MMM yyyy HH:mm')}
+                      {momentWords(backup.at, 'd MMM yyyy HH:mm')}
                       <span className="block text-ink2">{whyWords[backup.why]}</span>
                     </td>
                     <td className="align-top">
@@ -118,7 +116,7 @@ export function BackupsPlace() {
                         className="third min-h-8 max-md:min-h-12 -my-1.5"
                         disabled={busy}
                         onClick={() => void bringBack(backup)}
-                        aria-label={`Bring back the backup of ${format(new Date(backup.at), 'd MMM yyyy HH:mm')}`}
+                        aria-label={`Bring back the backup of ${momentWords(backup.at, 'd MMM yyyy HH:mm')}`}
                       >
                         Bring back
                       </button>

@@ -13,6 +13,7 @@ import { factsOfKind } from '@nachtigal/core/survey/kindFacts'
 import { formatValue, quantityView } from '@nachtigal/core/units/quantity'
 import { MiniLadder } from '../../instruments/MiniLadder'
 import { StageTrack } from '../../instruments/StageTrack'
+import { attempt } from '../../lib/attempt'
 import { useAppSelector } from '../../lib/store'
 import { useJob } from '../../loop/jobContext'
 import { Button } from '../../ui/Button'
@@ -32,35 +33,45 @@ function wedgeOf(plan: PlanOf, shown: (c: number) => number) {
 
 /** The board: a row for each loop, what needs a hand first. */
 export function BoardPlace() {
-  const { job, loops, data } = useJob()
+  const { job, loops, broken, data } = useJob()
   const unit = useAppSelector((state) => state.view.unit)
   const [adding, setAdding] = useState(false)
   const [details, setDetails] = useState(false)
   const preferences = { temperatureUnit: unit ?? job.temperatureUnit, system: job.system }
-  const rows = ordered(loops)
-    .map((loop) => {
-      const context = loopContext(job, loop, data, preferences, Object.values(loops))
-      const { open } = checkLoop(context)
-      return {
+  const looked = ordered(loops).map(
+    (loop) =>
+      [
         loop,
-        context,
-        open,
-        status: stageStatus(context),
-        next: nextThing(context),
-        rank: severityOf(open.map(({ severity }) => severity)),
-      }
-    })
-    .sort((a, b) => a.rank - b.rank)
+        attempt(() => {
+          const context = loopContext(job, loop, data, preferences, Object.values(loops))
+          const { open } = checkLoop(context)
+          return {
+            loop,
+            context,
+            open,
+            status: stageStatus(context),
+            next: nextThing(context),
+            rank: severityOf(open.map(({ severity }) => severity)),
+          }
+        }),
+      ] as const,
+  )
+  const rows = looked.flatMap(([, row]) => row ?? []).sort((a, b) => a.rank - b.rank)
+  const spoilt = [
+    ...Object.entries(broken).map(([id, { loop, wrong }]) => ({ id, name: loop.name, says: wrong.message })),
+    ...looked.flatMap(([{ id, name }, row]) =>
+      row ? [] : [{ id, name, says: 'It cannot be reckoned with. Tell whoever looks after this program.' }],
+    ),
+  ]
+  const count = rows.length + spoilt.length
   const view = quantityView('temperature', preferences)
-  const looks = rows.filter(({ rank }) => rank < 2).length
+  const looks = rows.filter(({ rank }) => rank < 2).length + spoilt.length
   return (
     <main className="sheet overflow-auto">
       <div className="flex items-baseline flex-wrap gap-x-4 gap-y-2 p-4 board-head">
-        <h1 className="h1">
-          {rows.length === 0 ? 'No loop yet' : `${rows.length} loop${rows.length === 1 ? '' : 's'}`}
-        </h1>
+        <h1 className="h1">{count === 0 ? 'No loop yet' : `${count} loop${count === 1 ? '' : 's'}`}</h1>
         <span className="text-ink2">
-          {rows.length === 0
+          {count === 0
             ? 'A loop is one thing that is controlled.'
             : looks === 0
               ? 'nothing to look at'
@@ -77,13 +88,13 @@ export function BoardPlace() {
         <a href={`/api/jobs/${job.id}/file`} download>
           Job file
         </a>
-        {rows.length > 0 ? (
+        {count > 0 ? (
           <button type="button" className="third" onClick={() => setAdding(true)}>
             Add a loop
           </button>
         ) : null}
       </div>
-      {rows.length === 0 ? (
+      {count === 0 ? (
         <div className="px-4 max-w-xs">
           <Button onClick={() => setAdding(true)} end="+">
             Add a loop
@@ -91,6 +102,20 @@ export function BoardPlace() {
         </div>
       ) : null}
       <ul className="border-t border-ink">
+        {spoilt.map(({ id, name, says }) => (
+          <li key={id} className="border-b border-line">
+            <Link
+              to={`/jobs/${job.id}/loops/${id}`}
+              className="no-underline hover:bg-mark flex items-center gap-4 px-4 py-2 min-h-16"
+            >
+              <Shape kind="stop" size={18} labelled />
+              <span className="min-w-0">
+                <span className="block cond font-semibold text-[18px]">{String(name)}: cannot be read</span>
+                <span className="block small text-ink2 truncate">{says}</span>
+              </span>
+            </Link>
+          </li>
+        ))}
         {rows.map(({ loop, context, open, status, next, rank }) => {
           const [plan] = plansOf(loop.settings.planned)
           const reading = lastReading(loop)

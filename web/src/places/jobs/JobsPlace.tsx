@@ -1,10 +1,10 @@
-import { formatDistanceToNow } from 'date-fns'
 import { useRef, useState } from 'react'
 import { useDispatch } from 'react-redux'
 import { Link, useNavigate } from 'react-router'
 import { Mark, ThemeButton } from '../../ui/Frame'
 import { api, useJobsQuery } from '../../lib/api'
 import { importJobFile } from '../../lib/importJobFile'
+import { agoWords } from '../../lib/momentWords'
 import type { AppStore } from '../../lib/store'
 import { Button } from '../../ui/Button'
 import { NewJobForm } from './NewJobForm'
@@ -49,8 +49,7 @@ export function JobsPlace() {
                     <span className="block text-[16px] font-bold">{job.name}</span>
                     <span className="block text-ink2">
                       {job.place ? `${job.place}, ` : ''}
-                      {job.loops} loop{job.loops === 1 ? '' : 's'}, changed{' '}
-                      {formatDistanceToNow(new Date(job.changedAt), { addSuffix: true })}
+                      {job.loops} loop{job.loops === 1 ? '' : 's'}, changed {agoWords(job.changedAt)}
                     </span>
                   </Link>
                 </li>

@@ -1,5 +1,4 @@
 import './log.css'
-import { format } from 'date-fns'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { fill, routes } from '@nachtigal/contract/api'
@@ -12,6 +11,8 @@ import type { LoopNote } from '@nachtigal/core/job/documents'
 import { type LogKind, logKinds } from '@nachtigal/core/job/logKind'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 import { useLogQuery } from '../../lib/api'
+import { attempt } from '../../lib/attempt'
+import { momentWords } from '../../lib/momentWords'
 import { photoUrl } from '../../lib/photoUrl'
 import { useAppSelector } from '../../lib/store'
 import { useJob } from '../../loop/jobContext'
@@ -19,6 +20,7 @@ import { NameField } from '../../loop/NameField'
 import { useOpenSum } from '../../loop/useOpenSum'
 import { useUndo } from '../../loop/useUndo'
 import { Shape } from '../../ui/Shape'
+import { bareWords } from './bareWords'
 import { ThenAndNow } from './ThenAndNow'
 import { useChain } from './useChain'
 
@@ -26,7 +28,7 @@ const MOST_CHANGES = 4
 
 /** The log: every change with who, when, before and after, why; sought through, verified, and any of it taken back. */
 export function LogPlace() {
-  const { job, loops, data: shelf } = useJob()
+  const { job, loops, broken, data: shelf } = useJob()
   const unit = useAppSelector((state) => state.view.unit)
   const [params, setParams] = useSearchParams()
   const [before, setBefore] = useState<number>()
@@ -68,7 +70,7 @@ export function LogPlace() {
     () =>
       new Map(
         Object.values(loops).flatMap((loop) =>
-          loopContext(job, loop, shelf).rows.map(
+          (attempt(() => loopContext(job, loop, shelf).rows) ?? []).map(
             ({ id, number, from, to }) =>
               [id, `${number}, ${from.tag} ${from.label} to ${to.tag} ${to.label},`] as const,
           ),
@@ -161,15 +163,21 @@ export function LogPlace() {
           {data?.rows.map(({ sequence, command }) => (
             <tr key={sequence}>
               <td className="align-top text-ink2">{sequence}</td>
-              <td className="align-top whitespace-nowrap">{format(new Date(command.at), 'd MMM HH:mm')}</td>
+              <td className="align-top whitespace-nowrap">{momentWords(command.at, 'd MMM HH:mm')}</td>
               <td className="align-top whitespace-nowrap not-phone">{command.by}</td>
               <td className="align-top whitespace-nowrap not-phone">
-                {command.loopId ? (loops[command.loopId]?.name ?? 'taken back') : 'job'}
+                {command.loopId
+                  ? ((loops[command.loopId] ?? broken[command.loopId]?.loop)?.name ?? 'taken back')
+                  : 'job'}
               </td>
               <td className="w-full align-top">
                 {command.undoes ? <b>Taken back. </b> : null}
                 {command.change.slice(0, MOST_CHANGES).map((change) => {
-                  const { what, before: was, after } = wordChange(change, preferences, (id) => wires.get(id))
+                  const {
+                    what,
+                    before: was,
+                    after,
+                  } = attempt(() => wordChange(change, preferences, (id) => wires.get(id))) ?? bareWords(change)
                   return (
                     <span key={change.path.join('/') + change.document} className="block">
                       <b>{what}</b> <span className="text-ink2">{was} to</span> {after}

@@ -5,8 +5,10 @@ import type { Change } from '@nachtigal/core/job/command'
 import type { LoopDocument } from '@nachtigal/core/job/documents'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 import { useJobAtQuery } from '../../lib/api'
+import { attempt } from '../../lib/attempt'
 import { useSend } from '../../loop/useSend'
 import { Button } from '../../ui/Button'
+import { bareWords } from './bareWords'
 
 interface Props {
   readonly jobId: string
@@ -62,7 +64,8 @@ export function ThenAndNow({ jobId, loop, sequence, preferences, wireName, onClo
             </thead>
             <tbody>
               {changes.map((change) => {
-                const { what, before, after } = wordChange(change, preferences, wireName)
+                const { what, before, after } =
+                  attempt(() => wordChange(change, preferences, wireName)) ?? bareWords(change)
                 return (
                   <tr key={change.path.join('/')}>
                     <td className="align-top">

@@ -20,6 +20,7 @@ const form = (from?: typeof dipper, preferences = metric) => (
   <ShelfContext.Provider
     value={{
       profiles: [dipper],
+      broken: [],
       own: new Set(),
       calcData,
       words: wordsFor(preferences),

@@ -9,11 +9,12 @@ import { kindFacts } from '@nachtigal/core/survey/kindFacts'
 import { useImportDevicesMutation } from '../../lib/api'
 import { refusalWords } from '../../lib/refusalWords'
 import { Field } from '../../ui/Field'
+import { BrokenDevices } from './BrokenDevices'
 import { useShelf } from './shelfContext'
 
 /** The list of devices: searched by what one types, filtered by sort and by kind of loop. */
 export function ShelfCatalogue({ chosen }: { chosen: string | undefined }) {
-  const { profiles, own, base } = useShelf()
+  const { profiles, own, broken, base } = useShelf()
   const navigate = useNavigate()
   const [typed, setTyped] = useState('')
   const [category, setCategory] = useState<Category | 'own' | ''>('')
@@ -129,6 +130,7 @@ export function ShelfCatalogue({ chosen }: { chosen: string | undefined }) {
         </div>
       </div>
       <div ref={list} className="overflow-auto min-h-0 flex-1">
+        {broken.length > 0 ? <BrokenDevices broken={broken} /> : null}
         {groups.map((group) => (
           <section key={group ?? 'found'} aria-label={group ? categoryTitles[group] : 'Found'}>
             <h2 className="lab px-3 pt-2 pb-1 sticky top-0 bg-paper" aria-live={group ? undefined : 'polite'}>

@@ -43,6 +43,7 @@ export function ShelfPlace() {
       shelf && {
         profiles: shelf.profiles,
         own: new Set(shelf.own),
+        broken: shelf.broken ?? [],
         calcData: calcDataOf(shelf),
         words: wordsFor(preferences),
         preferences,

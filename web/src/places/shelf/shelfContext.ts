@@ -8,6 +8,8 @@ import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 export interface ShelfInHand {
   readonly profiles: readonly DeviceProfile[]
   readonly own: ReadonlySet<string>
+  /** Devices of one's own that cannot be read, and why. */
+  readonly broken: readonly { readonly id: string; readonly says: string }[]
   readonly calcData: CalcData
   readonly words: Words
   readonly preferences: UnitPreferences

@@ -1,5 +1,5 @@
 import './handOver.css'
-import { format } from 'date-fns'
+import { momentWords } from '../../lib/momentWords'
 import { useState } from 'react'
 import { fill, routes } from '@nachtigal/contract/api'
 import { signingBlockedBy, stageStatus } from '@nachtigal/core/check/stageStatus'
@@ -201,7 +201,7 @@ function Sign() {
             <b>Signed by {signed.by}</b>
           </p>
           <p>
-            {format(new Date(signed.at), 'd MMMM yyyy HH:mm')}, measured with {signed.instrument}.
+            {momentWords(signed.at, 'd MMMM yyyy HH:mm')}, measured with {signed.instrument}.
           </p>
           {reopened ? (
             <p>

@@ -1,4 +1,4 @@
-import { format } from 'date-fns'
+import { momentWords } from '../../lib/momentWords'
 import { Download, X } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { runFigures } from '@nachtigal/core/simulate/runFigures'
@@ -95,7 +95,7 @@ export function KeptPart() {
                   <tr key={id} data-kept={id}>
                     <th scope="row">{title}</th>
                     <td>
-                      {format(new Date(at), 'd MMM HH:mm')}, {by}
+                      {momentWords(at, 'd MMM HH:mm')}, {by}
                     </td>
                     <td>{starts}</td>
                     <td>{words.say(energyKwh, 'energy')}</td>

@@ -1,0 +1,100 @@
+import { useMemo, useState } from 'react'
+import { Link, useNavigate } from 'react-router'
+import { documentSchema } from '@nachtigal/contract/documentSchemas'
+import type { Refusal } from '@nachtigal/contract/check'
+import { mended } from '@nachtigal/contract/mended'
+import { changesBetween } from '@nachtigal/core/job/changesBetween'
+import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import { useSend } from '../loop/useSend'
+import { Button } from '../ui/Button'
+import { Shape } from '../ui/Shape'
+
+interface Props {
+  readonly jobId: string
+  /** The job's own, or that of one of its loops. */
+  readonly id: string
+  readonly document: JobDocument | LoopDocument
+  readonly wrong: Refusal
+}
+
+const nameOf = ({ name }: JobDocument | LoopDocument) =>
+  typeof name === 'string' && name !== '' ? name.slice(0, 80) : 'No name'
+
+/** In the place of a job or loop that something is wrong in: what it is, and the way to mend or remove it. */
+export function MendPage({ jobId, id, document, wrong }: Props) {
+  const inLoop = id !== jobId
+  const send = useSend(jobId)
+  const navigate = useNavigate()
+  const [problem, setProblem] = useState<string>()
+  const mend = useMemo(() => mended(documentSchema(id, jobId), document), [document, id, jobId])
+  const loopId = inLoop ? id : undefined
+  const takeOut = () =>
+    setProblem(
+      send(changesBetween(id, document, mend!.document), {
+        loopId,
+        why: 'What could not be read was taken out',
+        tell: 'What could not be read was taken out.',
+      }),
+    )
+  const remove = () => {
+    const said = send([{ document: id, path: [], from: document, to: null }], {
+      loopId,
+      why: 'It could not be read',
+      tell: `${nameOf(document)} was removed.`,
+    })
+    setProblem(said)
+    if (!said) void navigate(`/jobs/${jobId}`)
+  }
+  const shown = mend?.taken ?? [{ ...wrong, out: [] }]
+  return (
+    <main className="sheet p-4 overflow-auto grid gap-4 content-start">
+      <h1 className="h1 flex items-center gap-2">
+        <Shape kind="stop" size={18} labelled />
+        {nameOf(document)}: something in it cannot be read
+      </h1>
+      <p className="max-w-prose">
+        {inLoop
+          ? 'The other loops of this job are not touched by it. '
+          : 'Its loops cannot be shown before this is mended. '}
+        {mend
+          ? 'Take out what is wrong, then answer it anew where it is asked; the log keeps what stood there.'
+          : inLoop
+            ? 'It cannot be mended by taking something out. Take the job file to whoever looks after this program, or remove the loop; the log brings it back.'
+            : 'It cannot be mended by taking something out. Take the job file to whoever looks after this program.'}
+      </p>
+      <ul className="border-t border-ink max-w-3xl">
+        {shown.map(({ field, message, out }) => (
+          <li key={`${field} ${message}`} className="border-b border-line py-2">
+            <span className="block break-words">{message.slice(0, 400)}</span>
+            {out.length > 0 ? (
+              <span className="block small text-ink2 break-words">goes: {out.join(', ').slice(0, 200)}</span>
+            ) : null}
+          </li>
+        ))}
+      </ul>
+      {problem ? (
+        <p role="alert" className="error">
+          {problem}
+        </p>
+      ) : null}
+      <div className="flex flex-wrap gap-4 items-center">
+        {mend ? (
+          <div className="w-full max-w-xs">
+            <Button onClick={takeOut} end={String(mend.taken.length)}>
+              Take out what is wrong
+            </Button>
+          </div>
+        ) : null}
+        {inLoop ? (
+          <button type="button" className="third min-h-12" onClick={remove}>
+            Remove the loop
+          </button>
+        ) : null}
+        <a href={`/api/jobs/${jobId}/file`} download>
+          Job file
+        </a>
+        <Link to={inLoop ? `/jobs/${jobId}` : '/'}>{inLoop ? 'Board' : 'All jobs'}</Link>
+      </div>
+    </main>
+  )
+}
