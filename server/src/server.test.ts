@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import { sql } from 'drizzle-orm'
 import request from 'supertest'
 import { calcDataOf, type JobFile } from '@nachtigal/contract/api'
 import { calculations, plainly, runCalculation } from '@nachtigal/core/calc/registry'
@@ -330,6 +331,22 @@ describe('shelf, calculations, sheet, health', () => {
       .send(body)
       .expect(422)
     expect(answer.error.field).toBe('input')
+  })
+  it('prints nothing of a loop that cannot be read, says what is wrong, and prints the others', async () => {
+    const { jobId, create } = newJob()
+    await server.store.apply(create)
+    const [spoilt, sound] = [randomUUID(), randomUUID()]
+    for (const id of [spoilt, sound])
+      await server.store.apply(
+        command(jobId, [{ document: id, path: [], from: null, to: emptyLoop(id, jobId, 'floor', 'Floor', 1) }]),
+      )
+    await server.db.execute(
+      sql`UPDATE documents SET body = jsonb_set(body, '{survey,answers,floorArea}', '0') WHERE id = ${spoilt}`,
+    )
+    server.store.forget()
+    const refused = await request(server.app).get(`/api/jobs/${jobId}/loops/${spoilt}/safety-steps.pdf`).expect(409)
+    expect(refused.body.error).toMatchObject({ code: 'DOCUMENT_BROKEN', field: 'survey.answers.floorArea' })
+    await request(server.app).get(`/api/jobs/${jobId}/loops/${sound}/safety-steps.pdf`).expect(200)
   })
   it('prints the as-left sheet with its own fonts embedded', async () => {
     const file = demoFile()

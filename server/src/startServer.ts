@@ -86,9 +86,11 @@ export async function startServer(settings: Settings, log: Logger): Promise<Runn
   const shelf = readShelf(at('shelf'))
   const feed = url ? serverFeed(url, warn) : ownFeed()
   const store = createJobStore({ db: database.db, data: shelf.data, now, feed })
-  await store.migrate(!url, (message) => console.log(message))
-  if (settings.demo && (await store.list()).length === 0)
-    for (const file of demoFiles) await store.importFile(createReadStream(at('demo', file)))
+  await database.alone(async () => {
+    await store.migrate(!url, (message) => console.log(message))
+    if (settings.demo && (await store.list()).length === 0)
+      for (const file of demoFiles) await store.importFile(createReadStream(at('demo', file)))
+  })
   const backups = backupsOf(database)
   const desk: BackupDesk = {
     list: () => backups.list(),

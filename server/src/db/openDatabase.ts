@@ -19,6 +19,8 @@ export interface OpenDatabase {
   readonly engine: 'embedded' | 'server' | 'memory'
   readonly availability: Availability
   readonly close: () => Promise<void>
+  /** Does what no other process at this database may do in the same moment. */
+  readonly alone: <T>(work: () => Promise<T>) => Promise<T>
   /** Address of the server, for those who listen to it or take backups of it. */
   readonly url?: string
   /** Embedded only: the folder, who holds it, what was synced, and a copy of it as it stands. */
@@ -41,7 +43,7 @@ export interface OpenOptions {
   /** Told what went wrong where nobody waits for an answer. */
   readonly warn?: (message: string) => void
   /** Called before migrations are applied to a database that already holds something. */
-  readonly beforeMigration?: (database: Omit<OpenDatabase, 'close' | 'availability'>) => Promise<void>
+  readonly beforeMigration?: (database: Omit<OpenDatabase, 'close' | 'availability' | 'alone'>) => Promise<void>
 }
 
 /** Whoever speaks to the embedded engine is its one user; another name would be turned away, and end it. */
@@ -72,7 +74,7 @@ export async function openInMemory({ migrations, now, warn = silent }: OpenOptio
     await pool.end()
     await client.close()
   }
-  return { db, engine: 'memory', availability, close }
+  return { db, engine: 'memory', availability, close, alone: (work) => work() }
 }
 
 /**
@@ -192,7 +194,7 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
       await thread?.end()
       await lock.release()
     }
-    return { db, engine: 'embedded', availability, close, embedded }
+    return { db, engine: 'embedded', availability, close, alone: (work) => work(), embedded }
   } catch (error) {
     closing = true
     availability.close()
@@ -301,7 +303,7 @@ function poolOf(config: pg.PoolConfig): pg.Pool {
 /** Brings the tables to the present; says in words when they are from a newer program. */
 async function bringUp(
   pool: pg.Pool,
-  opened: Omit<OpenDatabase, 'close' | 'availability'>,
+  opened: Omit<OpenDatabase, 'close' | 'availability' | 'alone'>,
   { migrations, beforeMigration }: OpenOptions,
 ) {
   const journal = JSON.parse(readFileSync(path.join(migrations, 'meta', '_journal.json'), 'utf8')) as {
@@ -340,7 +342,7 @@ export async function openServer(url: string, options: OpenOptions): Promise<Ope
   const opened = { db, engine: 'server' as const, url }
   for (let wait = 250; ; wait = Math.min(wait * 2, 5000))
     try {
-      await bringUp(pool, opened, options)
+      await oneAtATime(pool, () => bringUp(pool, opened, options))
       break
     } catch (error) {
       if (troubleIn(error) !== 'away') {
@@ -355,5 +357,20 @@ export async function openServer(url: string, options: OpenOptions): Promise<Ope
     availability.close()
     await pool.end()
   }
-  return { ...opened, availability, close }
+  return { ...opened, availability, close, alone: (work) => oneAtATime(pool, work) }
+}
+
+/** Number of the lock that processes at one PostgreSQL server hold while they bring its tables and jobs to the present. */
+const BRINGING_UP = 7_331_018
+
+/** Several processes may be started at once: what changes tables or whole jobs is done by one after another. */
+async function oneAtATime<T>(pool: pg.Pool, work: () => Promise<T>): Promise<T> {
+  const client = await pool.connect()
+  try {
+    await client.query('SELECT pg_advisory_lock($1)', [BRINGING_UP])
+    return await work()
+  } finally {
+    // Let go with the connection, in whatever state that is.
+    client.release(true)
+  }
 }

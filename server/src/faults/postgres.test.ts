@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
+import pg from 'pg'
 import request from 'supertest'
 import { Backups } from '../backup/backups'
 import { openServer } from '../db/openDatabase'
@@ -116,6 +117,18 @@ suite('a PostgreSQL server that goes and comes', () => {
     await send(command(jobId, [{ document: jobId, path: ['name'], from: 'Job', to: 'New' }])).expect(200)
     await until(() => heard.some((each) => each !== 'look' && each.job === jobId && each.sequence === 2))
     await feed.close()
+  })
+
+  it('four that start at once on an empty database bring it up one after another', async () => {
+    const admin = new pg.Client({ connectionString: postgres.url })
+    await admin.connect()
+    await admin.query('CREATE DATABASE fresh')
+    await admin.end()
+    const url = new URL(postgres.url)
+    url.pathname = '/fresh'
+    const four = await Promise.all(Array.from({ length: 4 }, () => openServer(url.href, { migrations, now })))
+    for (const each of four) expect(await serverOn(each).store.list()).toEqual([])
+    await Promise.all(four.map((each) => each.close()))
   })
 
   it('two processes at one database hold the same, and overwrite nothing silently', async () => {

@@ -1,10 +1,13 @@
 import { type Request, type Response, Router } from 'express'
 import { routes } from '@nachtigal/contract/api'
+import { judge } from '@nachtigal/contract/check'
+import { documentSchema } from '@nachtigal/contract/documentSchemas'
 import { wordChange } from '@nachtigal/core/check/wordChange'
-import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import type { AnyDocument, JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
 import { changesSince } from '@nachtigal/core/job/handover'
 import { AppError } from '../appError'
 import type { CsvName, MakeSheet, PdfName, SheetName } from '../sheets/sheetMaker'
+import { inSlices } from '../store/checkDocument'
 import type { JobStore } from '../store/jobStore'
 import { checkIds } from './checkIds'
 import { fileName } from './jobRoutes'
@@ -32,13 +35,30 @@ async function sinceHandover(store: JobStore, job: JobDocument, loop: LoopDocume
 /** Rows about a hand-over that are looked through for the signature. */
 const SIGNINGS = 200
 
+/**
+ * The loops that a sheet may reckon with: what cannot be read is left out.
+ * @throws AppError where the job itself or the loop that is asked for is such
+ */
+async function soundLoops(job: JobDocument, loops: Readonly<Record<string, LoopDocument>>, loopId: string) {
+  const wrongIn = (id: string, document: AnyDocument) => inSlices(judge(documentSchema(id, job.id), document))
+  const sound: Record<string, LoopDocument> = {}
+  for (const [id, document] of [[job.id, job] as const, ...Object.entries(loops)]) {
+    const wrong = await wrongIn(id, document)
+    if (wrong && (id === job.id || id === loopId))
+      throw new AppError('DOCUMENT_BROKEN', `nothing is printed of what cannot be read: ${wrong.message}`, { ...wrong })
+    if (!wrong && document.type === 'loop') sound[id] = document
+  }
+  return sound
+}
+
 /** Printed sheets and lists, made on the server with its own fonts. */
 export function sheetRoutes({ store, makeSheet, now }: Deps): Router {
   const make = async (request: Request, sheet: SheetName) => {
     const { jobId = '', loopId = '', deviceId } = request.params as Record<string, string>
-    const { job, loops } = await store.read(jobId)
-    const loop = Object.hasOwn(loops, loopId) ? loops[loopId] : undefined
+    const { job, loops: all } = await store.read(jobId)
+    const loop = Object.hasOwn(all, loopId) ? all[loopId] : undefined
     if (!loop) throw new AppError('LOOP_UNKNOWN', `there is no loop ${loopId} in this job`, { loopId })
+    const loops = await soundLoops(job, all, loopId)
     const { rows } = await store.log(jobId, 1)
     const since = await sinceHandover(store, job, loop)
     const stamp = { printedAt: now(), hash: rows[0]?.hash ?? '', ...(since ? { since } : {}) }

@@ -16,7 +16,8 @@ import type { DocumentCache, Held } from './documentCache'
 import { logWords, stored } from './logWords'
 import { rowHash } from './rowHash'
 import { SNAPSHOT_EVERY } from './asOf'
-import { broughtTo, jobUnknown, lockedRow, notice, standing, type Transaction } from './standing'
+import { broughtTo, jobUnknown, lockedRow, notice, refreshed, standing, type Transaction } from './standing'
+import { changesOnly, writeAtOnce } from './writeAtOnce'
 
 interface Deps {
   readonly db: Database
@@ -30,14 +31,54 @@ const touchedBy = (command: Command) => [...new Set(command.change.map(({ docume
 const makesJob = ({ jobId, change: [first] }: Command) =>
   first!.document === jobId && first!.path.length === 0 && first!.from === null
 
-const nothing: Held = { revision: 0, documents: {} }
+const nothing: Held = { revision: 0, documents: {}, headHash: null }
+
+/** So often a command is tried on what is held, before the job is locked for it. */
+const TRIES = 3
+
+/**
+ * Applies a command, in one statement where it only changes what is there. Whatever that does not settle goes the longer way.
+ * @throws AppError where it clashes, is refused, or there is no such job
+ */
+export async function applyStored(deps: Deps, command: Command): Promise<CommandReply> {
+  return (await applyAtOnce(deps, command)) ?? (await applyLocked(deps, command))
+}
+
+async function applyAtOnce({ db, cache, data, now }: Deps, command: Command): Promise<CommandReply | undefined> {
+  const { jobId } = command
+  if (makesJob(command)) return undefined
+  for (let n = 0; n < TRIES; n++) {
+    const held = (n === 0 ? cache.current(jobId) : undefined) ?? (await refreshed(db, cache, jobId).catch(orNothing))
+    const after = await judged(held, command, data)
+    if (!after || !changesOnly(command, held.documents, after)) return undefined
+    const done = await writeAtOnce(db, command, held, after, now())
+    if (!done) continue
+    cache.put(jobId, done.after)
+    return done.reply
+  }
+  return undefined
+}
+
+/** The documents after a command that has nothing against it; nothing where it has. */
+async function judged(held: Held, command: Command, data: FieldData): Promise<Documents | undefined> {
+  try {
+    const after = (await prepare(held, command)).take()
+    if (lockedOut(held.documents as never, command.change)) return undefined
+    checkSigning(held.documents, after, command.jobId, data)
+    return after
+  } catch (error) {
+    // What it is against is said by the longer way, which sees what stands there at that moment.
+    if (error instanceof AppError) return undefined
+    throw error
+  }
+}
 
 /**
  * Applies a command: documents and log row in one transaction. What can be judged beforehand is, in slices, so that the transaction is
  * short; it is judged again only where somebody wrote in between.
  * @throws AppError where it clashes, is refused, or there is no such job
  */
-export async function applyStored(deps: Deps, command: Command): Promise<CommandReply> {
+async function applyLocked(deps: Deps, command: Command): Promise<CommandReply> {
   const { db, cache, now } = deps
   const { jobId } = command
   const held = makesJob(command) ? await standing(db, cache, jobId).catch(orNothing) : await standing(db, cache, jobId)
@@ -57,8 +98,8 @@ export async function applyStored(deps: Deps, command: Command): Promise<Command
       for (const id of touchedBy(command))
         if (after[id] !== undefined) checkDocument(id, jobId, after[id], before.documents[id])
     checkSigning(before.documents, after, jobId, deps.data)
-    const reply = await write(tx, command, row, before.documents, after, now())
-    return { reply, after: { revision: reply.revision, documents: after } }
+    const { reply, hash } = await write(tx, command, row, before.documents, after, now())
+    return { reply, after: { revision: reply.revision, documents: after, headHash: hash } }
   })
   cache.put(jobId, done.after)
   return done.reply
@@ -155,7 +196,7 @@ async function write(
   before: Documents,
   after: Documents,
   receivedAt: string,
-): Promise<CommandReply> {
+): Promise<{ readonly reply: CommandReply; readonly hash: string }> {
   const { jobId } = command
   const sequence = revision + 1
   for (const id of touchedBy(command)) await writeDocument(tx, jobId, id, sequence, before[id], after[id])
@@ -170,7 +211,7 @@ async function write(
     .where(eq(jobs.id, jobId))
     .returning({ told: notice(jobId, sequence) })
   if (sequence % SNAPSHOT_EVERY === 0) await snapshot(tx, jobId, sequence)
-  return { sequence, revision: sequence, receivedAt, repeated: false }
+  return { reply: { sequence, revision: sequence, receivedAt, repeated: false }, hash }
 }
 
 async function writeDocument(

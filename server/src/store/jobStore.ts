@@ -69,6 +69,9 @@ const MOST_SINCE = 200
 
 export function createJobStore({ db, data, now, feed }: Deps): JobStore {
   const cache = new DocumentCache()
+  feed.listen((told) => {
+    if (told !== 'look') cache.hear(told.job, told.sequence)
+  })
   const writers = new KeyedQueue()
   return {
     list: () => listJobs(db),

@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, isNull, lte, sql } from 'drizzle-orm'
+import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm'
 import { applyCommand, type Documents } from '@nachtigal/core/job/applyChange'
 import type { AnyDocument } from '@nachtigal/core/job/documents'
 import { AppError } from '../appError'
@@ -17,7 +17,7 @@ const MOST_CAUGHT_UP = 100
 /** Documents and revision of a job in one look, so that they belong together. */
 export async function readWhole(db: Asked, jobId: string): Promise<Held> {
   const rows = await db
-    .select({ revision: jobs.revision, id: documents.id, body: documents.body })
+    .select({ revision: jobs.revision, headHash: jobs.headHash, id: documents.id, body: documents.body })
     .from(jobs)
     .leftJoin(documents, eq(documents.jobId, jobs.id))
     .where(and(eq(jobs.id, jobId), isNull(jobs.importing)))
@@ -27,6 +27,7 @@ export async function readWhole(db: Asked, jobId: string): Promise<Held> {
   if (!first) throw jobUnknown(jobId)
   return {
     revision: first.revision,
+    headHash: first.headHash,
     documents: Object.fromEntries(rows.flatMap(({ id, body }) => (id === null ? [] : [[id, body as AnyDocument]]))),
   }
 }
@@ -37,27 +38,37 @@ export async function broughtTo(db: Asked, cache: DocumentCache, jobId: string, 
   if (held?.revision === revision) return held
   const next =
     held && held.revision < revision && revision - held.revision <= MOST_CAUGHT_UP
-      ? await caughtUp(db, jobId, held, revision)
+      ? await caughtUp(db, jobId, held)
       : undefined
-  const whole = next ?? (await readWhole(db, jobId))
+  const whole = next?.revision === revision ? next : await readWhole(db, jobId)
   cache.put(jobId, whole)
   return whole
 }
 
-async function caughtUp(db: Asked, jobId: string, held: Held, revision: number): Promise<Held | undefined> {
+/** What is held, with the rows that came since; nothing where they are too many or do not follow. */
+async function caughtUp(db: Asked, jobId: string, held: Held): Promise<Held | undefined> {
   const rows = await db
-    .select({ command: logRows.command })
+    .select({ sequence: logRows.sequence, command: logRows.command, hash: logRows.hash })
     .from(logRows)
-    .where(and(eq(logRows.jobId, jobId), gt(logRows.sequence, held.revision), lte(logRows.sequence, revision)))
+    .where(and(eq(logRows.jobId, jobId), gt(logRows.sequence, held.revision)))
     .orderBy(asc(logRows.sequence))
-  if (rows.length !== revision - held.revision) return undefined
+    .limit(MOST_CAUGHT_UP + 1)
+  if (rows.length > MOST_CAUGHT_UP) return undefined
   let state: Documents = held.documents
-  for (const { command } of rows) {
-    const applied = applyCommand(state, command)
-    if (!applied.ok) return undefined
+  for (const [i, { sequence, command }] of rows.entries()) {
+    const applied = sequence === held.revision + i + 1 ? applyCommand(state, command) : undefined
+    if (!applied?.ok) return undefined
     state = applied.documents
   }
-  return { revision, documents: state }
+  return { revision: held.revision + rows.length, documents: state, headHash: rows.at(-1)?.hash ?? held.headHash }
+}
+
+/** What is held of a job brought to the newest row, by the rows since where they are few. @throws AppError where there is none */
+export async function refreshed(db: Asked, cache: DocumentCache, jobId: string): Promise<Held> {
+  const held = cache.get(jobId)
+  const newest = (held && (await caughtUp(db, jobId, held))) ?? (await readWhole(db, jobId))
+  cache.put(jobId, newest)
+  return newest
 }
 
 /** A job as it stands now. @throws AppError where there is none */
