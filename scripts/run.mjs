@@ -1,4 +1,4 @@
-// npm run demo | start | dev | bench | shots | restore: set up what is missing, then do it.
+// npm run demo | start | dev | bench | kill | shots | restore: set up what is missing, then do it.
 import { spawn } from 'node:child_process'
 import path from 'node:path'
 import { ensureBrowser, ensureBuilt, ensureInstalled, root, run } from './setUp.mjs'
@@ -36,6 +36,17 @@ try {
     follow([path.join(root, 'node_modules/vite/bin/vite.js'), '--config', 'web/vite.config.ts'])
   } else if (what === 'bench') {
     follow([path.join(root, 'node_modules/tsx/dist/cli.mjs'), 'scripts/bench.ts'])
+  } else if (what === 'kill') {
+    ensureBuilt()
+    follow(
+      [
+        '--experimental-vm-modules',
+        '--no-warnings',
+        path.join(root, 'node_modules/jest/bin/jest.js'),
+        'server/src/faults/kill',
+      ],
+      { NACHTIGAL_KILL_ROUNDS: process.env.NACHTIGAL_KILL_ROUNDS ?? '500', NACHTIGAL_KILL_SAY: '1' },
+    )
   } else if (what === 'shots') {
     ensureBuilt()
     const browser = ensureBrowser()

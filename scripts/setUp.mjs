@@ -101,3 +101,21 @@ export function ensureBrowser() {
     throw new Error('Chromium could not be installed from Debian\u2019s packages')
   return findBrowser()
 }
+
+/** Whether a PostgreSQL server is here to be started by tests; Debian's is installed where this user may. Without one they are skipped. */
+export function ensurePostgres() {
+  const homes = '/usr/lib/postgresql'
+  const found = () =>
+    existsSync(homes) && readdirSync(homes).some((version) => existsSync(path.join(homes, version, 'bin/initdb')))
+  if (found()) return true
+  const mayInstall = process.platform === 'linux' && process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')
+  if (!mayInstall) return false
+  console.log('Installing PostgreSQL from Debian\u2019s packages, for tests that start one of their own')
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+  run('apt-get', ['update', '-qq'], { env })
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'postgresql'], {
+    env,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  })
+  return found()
+}

@@ -1,7 +1,7 @@
 // npm test: sets up what is missing, then types, lint, unit and server, browser. Ends with one plain line of counts.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import path from 'node:path'
-import { ensureBrowser, ensureBuilt, ensureInstalled, root, run } from './setUp.mjs'
+import { ensureBrowser, ensureBuilt, ensureInstalled, ensurePostgres, root, run } from './setUp.mjs'
 
 const count = { passed: 0, failed: 0 }
 const results = path.join(root, 'test-results')
@@ -46,6 +46,7 @@ try {
     'cli/src',
     'e2e',
   ])
+  if (!ensurePostgres()) console.warn('No PostgreSQL server is here: tests on one are skipped')
   const jest = path.join(results, 'unit.json')
   runner(
     'unit and server',

@@ -29,6 +29,12 @@ export interface Felt {
 const quantile = (sorted: readonly number[], share: number) =>
   sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0
 
+interface Told {
+  readonly sequence: number
+  readonly after?: number
+  readonly commands?: readonly unknown[]
+}
+
 /** One fitter: a connection that stays open, a loop of its own, and what stands in it. */
 class Typist {
   private readonly agent = new Agent({ keepAlive: true, maxSockets: 2 })
@@ -45,7 +51,10 @@ class Typist {
 
   /** A line that was kept open may be closed by the server in the very moment that it is used: then once more. */
   private ask(method: 'GET' | 'POST', path: string, body?: object) {
-    return this.once(method, path, body).catch(() => this.once(method, path, body))
+    return this.once(method, path, body).catch(async () => {
+      await pause(20)
+      return this.once(method, path, body)
+    })
   }
 
   private once(method: 'GET' | 'POST', path: string, body?: object) {
@@ -89,20 +98,29 @@ class Typist {
     return performance.now() - from
   }
 
-  /** Listens for changes, and reads those of others. */
+  /** Listens for changes, and fetches those that were not told whole. */
   listen() {
+    let text = ''
     this.line = get(`${this.url}/api/jobs/${this.jobId}/changes`, { agent: false }, (answer) => {
       answer.on('data', (chunk: Buffer) => {
-        for (const [, sequence] of chunk.toString().matchAll(/"sequence":(\d+)/g)) void this.catchUp(Number(sequence))
+        const told = (text + chunk.toString()).split('\n\n')
+        text = told.pop()!
+        for (const each of told) if (each.startsWith('data: ')) this.hear(JSON.parse(each.slice(6)) as Told)
       })
     })
     this.line.on('error', () => undefined)
   }
 
-  private async catchUp(sequence: number) {
-    if (sequence <= this.seen) return
-    const after = this.seen
+  private hear({ sequence, after, commands }: Told) {
+    const from = this.seen
+    if (sequence <= from) return
     this.seen = sequence
+    if (from === 0) return
+    if (commands && after === from) this.read += commands.length
+    else void this.fetch(from)
+  }
+
+  private async fetch(after: number) {
     const { status, text } = await this.ask('GET', `/api/jobs/${this.jobId}/since/${after}`)
     if (status === 200) this.read += (JSON.parse(text) as { commands?: unknown[] }).commands?.length ?? 0
   }

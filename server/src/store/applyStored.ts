@@ -53,7 +53,7 @@ async function applyAtOnce({ db, cache, data, now }: Deps, command: Command): Pr
     if (!after || !changesOnly(command, held.documents, after)) return undefined
     const done = await writeAtOnce(db, command, held, after, now())
     if (!done) continue
-    cache.put(jobId, done.after)
+    cache.put(jobId, done.after, [{ sequence: done.reply.sequence, command }])
     return done.reply
   }
   return undefined
@@ -101,7 +101,7 @@ async function applyLocked(deps: Deps, command: Command): Promise<CommandReply> 
     const { reply, hash } = await write(tx, command, row, before.documents, after, now())
     return { reply, after: { revision: reply.revision, documents: after, headHash: hash } }
   })
-  cache.put(jobId, done.after)
+  cache.put(jobId, done.after, done.reply.repeated ? [] : [{ sequence: done.reply.sequence, command }])
   return done.reply
 }
 

@@ -1,4 +1,5 @@
 import type { Documents } from '@nachtigal/core/job/applyChange'
+import type { Command } from '@nachtigal/core/job/command'
 
 /** A job as it stood after a row of its log. */
 export interface Held {
@@ -8,8 +9,16 @@ export interface Held {
   readonly headHash: string | null
 }
 
+interface Row {
+  readonly sequence: number
+  readonly command: Command
+}
+
+/** Newest commands of a job that are remembered. */
+const MOST_RECENT = 50
+
 /** Most jobs whose documents are held in memory. */
-const MOST_HELD = 64
+const MOST_HELD = 128
 
 /**
  * Documents of jobs that were read or written lately. They are never changed in place, so what did not change is the very same object
@@ -19,6 +28,10 @@ export class DocumentCache {
   private readonly held = new Map<string, Held>()
   /** Rows that others were heard to have written. */
   private readonly heard = new Map<string, number>()
+  /** Jobs of which nobody knows what was written while nothing was heard. */
+  private readonly doubted = new Set<string>()
+  /** The newest commands of each job, for those who read along. */
+  private readonly recent = new Map<string, readonly Row[]>()
 
   get(jobId: string): Held | undefined {
     const found = this.held.get(jobId)
@@ -33,7 +46,7 @@ export class DocumentCache {
   /** What is held of a job, unless somebody was heard to have written since. */
   current(jobId: string): Held | undefined {
     const found = this.get(jobId)
-    return found && found.revision >= (this.heard.get(jobId) ?? 0) ? found : undefined
+    return found && !this.doubted.has(jobId) && found.revision >= (this.heard.get(jobId) ?? 0) ? found : undefined
   }
 
   /** Another process was heard to have written a row. */
@@ -41,20 +54,43 @@ export class DocumentCache {
     if (this.held.has(jobId)) this.heard.set(jobId, Math.max(sequence, this.heard.get(jobId) ?? 0))
   }
 
-  /** Keeps the newest that was seen of a job. */
-  put(jobId: string, held: Held) {
+  /** What others write was not heard for a while: whatever is held is looked at again before it is believed. */
+  doubt() {
+    for (const jobId of this.held.keys()) this.doubted.add(jobId)
+  }
+
+  /** Commands after a row up to the newest that is held; nothing where not all of them are remembered. */
+  rowsAfter(jobId: string, sequence: number): readonly Command[] | undefined {
+    const rows = (this.recent.get(jobId) ?? []).filter((row) => row.sequence > sequence)
+    const newest = this.held.get(jobId)?.revision ?? 0
+    return rows.length === newest - sequence && rows.at(-1)?.sequence === newest
+      ? rows.map(({ command }) => command)
+      : undefined
+  }
+
+  /**
+   * Keeps the newest that was seen of a job.
+   * @param rows those that led to it from what was held
+   */
+  put(jobId: string, held: Held, rows: readonly Row[] = []) {
     if ((this.held.get(jobId)?.revision ?? -1) > held.revision) return
     this.held.delete(jobId)
     this.held.set(jobId, held)
+    this.doubted.delete(jobId)
+    if (rows.length > 0) this.recent.set(jobId, [...(this.recent.get(jobId) ?? []), ...rows].slice(-MOST_RECENT))
     const [oldest] = this.held.keys()
     if (this.held.size > MOST_HELD && oldest !== undefined) {
       this.held.delete(oldest)
       this.heard.delete(oldest)
+      this.doubted.delete(oldest)
+      this.recent.delete(oldest)
     }
   }
 
   clear() {
     this.held.clear()
     this.heard.clear()
+    this.doubted.clear()
+    this.recent.clear()
   }
 }

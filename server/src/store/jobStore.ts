@@ -24,7 +24,7 @@ import { exportJob, type JobExport } from './exportJob'
 import { KeyedQueue } from './keyedQueue'
 import { type JobRecord, readLog, recordOf, verifyLog } from './logReading'
 import { putPhoto, readPhoto } from './photoStore'
-import { jobUnknown, standing } from './standing'
+import { jobUnknown, refreshed, standing } from './standing'
 
 /** Everything the server does with jobs: one transaction for documents and log. */
 export interface JobStore {
@@ -70,7 +70,8 @@ const MOST_SINCE = 200
 export function createJobStore({ db, data, now, feed }: Deps): JobStore {
   const cache = new DocumentCache()
   feed.listen((told) => {
-    if (told !== 'look') cache.hear(told.job, told.sequence)
+    if (told === 'look') cache.doubt()
+    else cache.hear(told.job, told.sequence)
   })
   const writers = new KeyedQueue()
   return {
@@ -82,7 +83,7 @@ export function createJobStore({ db, data, now, feed }: Deps): JobStore {
       return reply
     },
     log: (jobId, limit, wanted) => readLog(db, cache, jobId, limit, wanted),
-    since: (jobId, sequence) => rowsSince(db, jobId, sequence),
+    since: (jobId, sequence) => rowsSince(db, cache, jobId, sequence),
     verify: (jobId, from) => verifyLog(db, jobId, from),
     at: (jobId, sequence) => jobAt(db, jobId, sequence),
     record: (jobId) => recordOf(db, cache, jobId),
@@ -140,14 +141,23 @@ async function readJob(db: Database, cache: DocumentCache, jobId: string): Promi
   return { job: job as JobDocument, loops: loops as Record<string, LoopDocument>, revision }
 }
 
-async function rowsSince(db: Database, jobId: string, sequence: number): Promise<RowsSince> {
+async function revisionOf(db: Database, jobId: string): Promise<{ readonly revision: number }> {
   const [job] = await db
     .select({ revision: jobs.revision })
     .from(jobs)
     .where(and(eq(jobs.id, jobId), isNull(jobs.importing)))
   if (!job) throw jobUnknown(jobId)
-  if (sequence >= job.revision) return { revision: job.revision, commands: [] }
-  if (job.revision - sequence > MOST_SINCE) return { revision: job.revision }
+  return job
+}
+
+async function rowsSince(db: Database, cache: DocumentCache, jobId: string, sequence: number): Promise<RowsSince> {
+  // Documents are not read for it: whoever looks on may look at more jobs than are held.
+  const { revision } =
+    cache.current(jobId) ?? (await (cache.get(jobId) ? refreshed(db, cache, jobId) : revisionOf(db, jobId)))
+  if (sequence >= revision) return { revision, commands: [] }
+  if (revision - sequence > MOST_SINCE) return { revision }
+  const known = cache.rowsAfter(jobId, sequence)
+  if (known) return { revision, commands: known }
   const commands = await db
     .select({ command: logRows.command })
     .from(logRows)

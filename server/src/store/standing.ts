@@ -1,7 +1,9 @@
 import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm'
 import { applyCommand, type Documents } from '@nachtigal/core/job/applyChange'
+import type { Command } from '@nachtigal/core/job/command'
 import type { AnyDocument } from '@nachtigal/core/job/documents'
 import { AppError } from '../appError'
+import { named } from '../db/named'
 import type { Database } from '../db/openDatabase'
 import { documents, jobs, logRows } from '../db/schema'
 import type { DocumentCache, Held } from './documentCache'
@@ -38,21 +40,33 @@ export async function broughtTo(db: Asked, cache: DocumentCache, jobId: string, 
   if (held?.revision === revision) return held
   const next =
     held && held.revision < revision && revision - held.revision <= MOST_CAUGHT_UP
-      ? await caughtUp(db, jobId, held)
+      ? withRows(held, await rowsSince(db, jobId, held.revision))
       : undefined
-  const whole = next?.revision === revision ? next : await readWhole(db, jobId)
+  if (next?.now.revision === revision) {
+    cache.put(jobId, next.now, next.rows)
+    return next.now
+  }
+  const whole = await readWhole(db, jobId)
   cache.put(jobId, whole)
   return whole
 }
 
-/** What is held, with the rows that came since; nothing where they are too many or do not follow. */
-async function caughtUp(db: Asked, jobId: string, held: Held): Promise<Held | undefined> {
-  const rows = await db
+interface RowSince {
+  readonly sequence: number
+  readonly command: Command
+  readonly hash: string
+}
+
+const rowsSince = (db: Asked, jobId: string, sequence: number): PromiseLike<readonly RowSince[]> =>
+  db
     .select({ sequence: logRows.sequence, command: logRows.command, hash: logRows.hash })
     .from(logRows)
-    .where(and(eq(logRows.jobId, jobId), gt(logRows.sequence, held.revision)))
+    .where(and(eq(logRows.jobId, jobId), gt(logRows.sequence, sequence)))
     .orderBy(asc(logRows.sequence))
     .limit(MOST_CAUGHT_UP + 1)
+
+/** What is held, with the rows that came since; nothing where they are too many or do not follow. */
+function withRows(held: Held, rows: readonly RowSince[]) {
   if (rows.length > MOST_CAUGHT_UP) return undefined
   let state: Documents = held.documents
   for (const [i, { sequence, command }] of rows.entries()) {
@@ -60,15 +74,31 @@ async function caughtUp(db: Asked, jobId: string, held: Held): Promise<Held | un
     if (!applied?.ok) return undefined
     state = applied.documents
   }
-  return { revision: held.revision + rows.length, documents: state, headHash: rows.at(-1)?.hash ?? held.headHash }
+  const now: Held = {
+    revision: held.revision + rows.length,
+    documents: state,
+    headHash: rows.at(-1)?.hash ?? held.headHash,
+  }
+  return { now, rows }
 }
 
 /** What is held of a job brought to the newest row, by the rows since where they are few. @throws AppError where there is none */
-export async function refreshed(db: Asked, cache: DocumentCache, jobId: string): Promise<Held> {
+export async function refreshed(db: Database, cache: DocumentCache, jobId: string): Promise<Held> {
   const held = cache.get(jobId)
-  const newest = (held && (await caughtUp(db, jobId, held))) ?? (await readWhole(db, jobId))
-  cache.put(jobId, newest)
-  return newest
+  const next =
+    held &&
+    withRows(
+      held,
+      await named<RowSince>(
+        db,
+        'rows-since',
+        'SELECT sequence, command, hash FROM log_rows WHERE job_id = $1 AND sequence > $2::integer ORDER BY sequence LIMIT $3::integer',
+        [jobId, held.revision, MOST_CAUGHT_UP + 1],
+      ),
+    )
+  const now = next?.now ?? (await readWhole(db, jobId))
+  cache.put(jobId, now, next?.rows)
+  return now
 }
 
 /** A job as it stands now. @throws AppError where there is none */
@@ -95,6 +125,8 @@ export async function lockedRow(tx: Transaction, jobId: string) {
 /** Name of the channel on which a PostgreSQL server tells that a job was changed. */
 export const CHANNEL = 'nachtigal_changes'
 
-/** Tells the other processes at the server of a change when it is committed: job and sequence, nothing more. */
-export const notice = (jobId: string, sequence: number) =>
-  sql`pg_notify(${CHANNEL}, ${JSON.stringify({ job: jobId, sequence })})`
+/** What is told of a change: job and sequence, nothing more, for a notice holds less than 8 kB. */
+export const noticeOf = (jobId: string, sequence: number) => JSON.stringify({ job: jobId, sequence })
+
+/** Tells the other processes at the server of a change when it is committed. */
+export const notice = (jobId: string, sequence: number) => sql`pg_notify(${CHANNEL}, ${noticeOf(jobId, sequence)})`

@@ -1,14 +1,14 @@
-import { type SQL, sql } from 'drizzle-orm'
 import type { CommandReply } from '@nachtigal/contract/api'
 import { type Documents, valueAt } from '@nachtigal/core/job/applyChange'
 import { canonicalJson } from '@nachtigal/core/job/canonicalJson'
 import { type Command, firstHash } from '@nachtigal/core/job/command'
+import { named } from '../db/named'
 import type { Database } from '../db/openDatabase'
 import { SNAPSHOT_EVERY } from './asOf'
 import type { Held } from './documentCache'
 import { logWords } from './logWords'
 import { rowHash } from './rowHash'
-import { notice } from './standing'
+import { CHANNEL, noticeOf } from './standing'
 
 /** Whether a command changes documents that are there, and nothing else: neither makes nor removes one, nor takes a command back. */
 export function changesOnly({ change, undoes }: Command, before: Documents, after: Documents): boolean {
@@ -37,34 +37,28 @@ export async function writeAtOnce(
   const row = { sequence, receivedAt, command, previousHash: held.headHash ?? firstHash }
   const hash = rowHash(row)
   const touched = [...new Set(command.change.map(({ document }) => document))]
-  const patch = touched.length === 1 ? patchOf(held.documents[touched[0]!], command.change) : undefined
-  const kept = patch
-    ? sql`UPDATE documents SET body = ${patch}, sequence = ${sequence}::integer
-        FROM job WHERE documents.id = ${touched[0]} AND documents.job_id = job.id`
-    : sql`UPDATE documents SET body = made.value, sequence = ${sequence}::integer
-        FROM job, jsonb_each(${canonicalJson(Object.fromEntries(touched.map((id) => [id, documents[id]])))}::jsonb) AS made
-        WHERE documents.id = made.key AND documents.job_id = job.id`
+  const places = touched.length === 1 ? placesOf(held.documents[touched[0]!], command.change) : undefined
+  const values: unknown[] = [
+    jobId,
+    sequence,
+    receivedAt,
+    hash,
+    held.revision,
+    held.headHash,
+    command.id,
+    JSON.stringify(command),
+    row.previousHash,
+    JSON.stringify(logWords(command)),
+    CHANNEL,
+    noticeOf(jobId, sequence),
+    touched.length,
+    ...(places
+      ? [touched[0], ...places.flatMap(({ path, to }) => (to === null ? [path] : [path, JSON.stringify(to)]))]
+      : [canonicalJson(Object.fromEntries(touched.map((id) => [id, documents[id]])))]),
+  ]
+  const shape = places ? places.map(({ to }) => (to === null ? 'out' : 'in')).join('-') : 'whole'
   try {
-    const { rows } = await asked(
-      db.execute(sql`
-        WITH job AS (
-          UPDATE jobs SET revision = ${sequence}::integer, changed_at = ${receivedAt}, head_hash = ${hash}
-          WHERE id = ${jobId} AND revision = ${held.revision}::integer AND importing IS NULL
-            AND head_hash IS NOT DISTINCT FROM ${held.headHash}::text
-          RETURNING id
-        ), kept AS (
-          ${kept} RETURNING documents.id
-        ), logged AS (
-          INSERT INTO log_rows (job_id, sequence, command_id, received_at, command, previous_hash, hash, words)
-          SELECT id, ${sequence}::integer, ${command.id}, ${receivedAt}, ${JSON.stringify(command)}::jsonb, ${row.previousHash},
-            ${hash}, array_to_tsvector(ARRAY(SELECT jsonb_array_elements_text(${JSON.stringify(logWords(command))}::jsonb)))
-          FROM job
-        )
-        SELECT ${notice(jobId, sequence)} AS told,
-          -- Divides by nothing, which undoes all of it, where a document was not there.
-          1 / (CASE WHEN (SELECT count(*) FROM kept) = ${touched.length}::integer THEN 1 ELSE 0 END) AS whole
-        FROM job`),
-    )
+    const rows = await named(db, `keep-${shape}`, statementOf(shape), values)
     if (rows.length === 0) return undefined
   } catch (error) {
     if (isTaken(error)) return undefined
@@ -76,6 +70,53 @@ export async function writeAtOnce(
   }
 }
 
+/** How the documents are kept: a large one by the places that change, anything else whole. */
+function keptBy(shape: string): string {
+  if (shape === 'whole')
+    return `UPDATE documents SET body = made.value, sequence = $2::integer FROM job, jsonb_each($14::jsonb) AS made
+      WHERE documents.id = made.key AND documents.job_id = job.id`
+  let n = 15
+  const body = shape
+    .split('-')
+    .reduce(
+      (inner, how) =>
+        how === 'out' ? `${inner} #- $${n++}::text[]` : `jsonb_set(${inner}, $${n++}::text[], $${n++}::jsonb)`,
+      'documents.body',
+    )
+  return `UPDATE documents SET body = ${body}, sequence = $2::integer FROM job
+    WHERE documents.id = $14 AND documents.job_id = job.id`
+}
+
+const statements = new Map<string, string>()
+
+/** The whole statement for documents that are kept in one way. */
+function statementOf(shape: string): string {
+  const made = statements.get(shape)
+  if (made) return made
+  const text = `
+    WITH job AS (
+      UPDATE jobs SET revision = $2::integer, changed_at = $3, head_hash = $4
+      WHERE id = $1 AND revision = $5::integer AND importing IS NULL AND head_hash IS NOT DISTINCT FROM $6::text
+      RETURNING id
+    ), kept AS (
+      ${keptBy(shape)} RETURNING documents.id
+    ), logged AS (
+      INSERT INTO log_rows (job_id, sequence, command_id, received_at, command, previous_hash, hash, words)
+      SELECT id, $2::integer, $7, $3, $8::jsonb, $9, $4,
+        array_to_tsvector(ARRAY(SELECT jsonb_array_elements_text($10::jsonb)))
+      FROM job
+    )
+    SELECT pg_notify($11, $12) AS told,
+      -- Divides by nothing, which undoes all of it, where a document was not there.
+      1 / (CASE WHEN (SELECT count(*) FROM kept) = $13::integer THEN 1 ELSE 0 END) AS whole
+    FROM job`
+  statements.set(shape, text)
+  return text
+}
+
+/** Whether a row of this number or command is there already, or a document is not: whoever looks closer says which. */
+const isTaken = (error: unknown) => ['23505', '22012'].includes(String((error as { readonly code?: unknown }).code))
+
 /** Most places of a document that are set one by one. */
 const MOST_PLACES = 20
 
@@ -83,31 +124,15 @@ const isTree = (value: unknown) => value !== null && typeof value === 'object' &
 const begins = (path: readonly string[], other: readonly string[]) => path.every((key, i) => key === other[i])
 
 /**
- * A document with only those places set that a command changes: it is large, and what changes is small. Nothing where the whole is
- * to be written: a place whose map is not there yet, or one within another.
+ * The places of a document that a command changes, where each can be set by itself: it is large, and what changes is small. Nothing
+ * where the whole is to be written: a place whose map is not there yet, or one within another.
  */
-function patchOf(before: unknown, changes: Command['change']): SQL | undefined {
+function placesOf(before: unknown, changes: Command['change']): Command['change'] | undefined {
   const alone = changes.every(
     ({ path }, i) =>
       path.length > 0 &&
       isTree(valueAt(before, path.slice(0, -1))) &&
       changes.every((other, j) => i === j || !begins(path, other.path)),
   )
-  if (!alone || changes.length > MOST_PLACES) return undefined
-  return changes.reduce(
-    (body, { path, to }) => {
-      const place = sql`ARRAY(SELECT jsonb_array_elements_text(${JSON.stringify(path)}::jsonb))`
-      return to === null ? sql`${body} #- ${place}` : sql`jsonb_set(${body}, ${place}, ${JSON.stringify(to)}::jsonb)`
-    },
-    sql`documents.body`,
-  )
-}
-
-/** Drizzle's common type of both engines says nothing of what a bare statement answers; the driver is one. */
-const asked = (statement: PromiseLike<unknown>) => statement as PromiseLike<{ readonly rows: readonly unknown[] }>
-
-/** Whether a row of this number or command is there already, or a document is not: whoever looks closer says which. */
-const isTaken = (error: unknown) => {
-  const { cause, code } = error as { readonly cause?: { readonly code?: unknown }; readonly code?: unknown }
-  return ['23505', '22012'].includes(String(cause?.code ?? code))
+  return alone && changes.length <= MOST_PLACES ? changes : undefined
 }

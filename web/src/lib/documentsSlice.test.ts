@@ -9,6 +9,7 @@ import {
   documentsReducer,
   jobRead,
   nextToSend,
+  rowsRead,
   selectJob,
   wentOffline,
 } from './documentsSlice'
@@ -45,6 +46,15 @@ describe('documents', () => {
     state = documentsReducer(state, commandDropped('a'))
     expect(nextToSend(state)?.id).toBe('b')
     expect(state.parked).toEqual({})
+  })
+  it('know that a row of somebody else is still to be read, where the own one came in after it', () => {
+    const made = documentsReducer(start, commandMade(rename))
+    const saved = documentsReducer(made, commandSaved({ command: rename, revision: 5, at: 'now' }))
+    expect(shown(saved)['name']).toBe('New')
+    expect(saved.jobs['j']!.revision).toBe(3)
+    const theirs = command('t', ['place'], '', 'There')
+    const told = documentsReducer(made, rowsRead({ jobId: 'j', after: 3, revision: 5, commands: [theirs, rename] }))
+    expect([told.jobs['j']!.revision, shown(told)['place']]).toEqual([5, 'There'])
   })
   it('take commands kept on the device back in, each once and in order', () => {
     const state = documentsReducer(

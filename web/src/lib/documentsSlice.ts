@@ -95,7 +95,16 @@ const slice = createSlice({
         trouble: null,
         savedAt: at,
         pending: state.pending.filter(({ id }) => id !== command.id),
-        jobs: applied?.ok ? { ...state.jobs, [command.jobId]: { documents: applied.documents, revision } } : state.jobs,
+        jobs: applied?.ok
+          ? {
+              ...state.jobs,
+              [command.jobId]: {
+                documents: applied.documents,
+                // Others wrote in between: what they did is still to be read.
+                revision: revision === (held?.revision ?? 0) + 1 ? revision : (held?.revision ?? 0),
+              },
+            }
+          : state.jobs,
       }
     },
     /** The server's database is another one now: what was read of it counts no more. */

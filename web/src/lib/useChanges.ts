@@ -1,9 +1,16 @@
 import { useEffect } from 'react'
 import { useStore } from 'react-redux'
-import { fill, type RowsSince, routes } from '@nachtigal/contract/api'
+import { type Command, fill, type RowsSince, routes } from '@nachtigal/contract/api'
 import { api } from './api'
 import { jobRead, rowsRead } from './documentsSlice'
 import type { AppStore, RootState } from './store'
+
+/** What is said on the line: up to which row the job stands, and the commands that led there from a row on. */
+interface Told {
+  readonly sequence: number
+  readonly after?: number
+  readonly commands?: readonly Command[]
+}
 
 /** After so long a line that the server closed is tried again. */
 const AGAIN_MS = 3000
@@ -19,6 +26,29 @@ export function useChanges(jobId: string) {
     let line: EventSource | undefined
     let timer: ReturnType<typeof setTimeout> | undefined
     let ended = false
+    /** Row that was told of last. */
+    let newest = 0
+    const waits = () => store.getState().documents.pending.some((command) => command.jobId === jobId)
+    const hear = ({ sequence, after, commands }: Told) => {
+      newest = Math.max(newest, sequence)
+      const held = store.getState().documents.jobs[jobId]
+      if (!held || held.revision >= sequence || waits()) return
+      if (commands && after === held.revision) {
+        store.dispatch(rowsRead({ jobId, after, revision: sequence, commands }))
+        if (store.getState().documents.jobs[jobId]?.revision === sequence) {
+          store.dispatch(api.util.invalidateTags(['log', 'jobs']))
+          return
+        }
+      }
+      void catchUp(store, jobId, sequence)
+    }
+    // What was told while something of its own was on the way is read when that has come in.
+    let waited = waits()
+    const rest = store.subscribe(() => {
+      const now = waits()
+      if (waited && !now) void catchUp(store, jobId, newest)
+      waited = now
+    })
     const open = () => {
       clearTimeout(timer)
       line?.close()
@@ -26,10 +56,7 @@ export function useChanges(jobId: string) {
       if (ended || document.hidden) return
       const opened = new EventSource(fill(routes.changes, { jobId }))
       line = opened
-      opened.onmessage = ({ data }: MessageEvent<string>) => {
-        const { sequence } = JSON.parse(data) as { sequence: number }
-        void catchUp(store, jobId, sequence)
-      }
+      opened.onmessage = ({ data }: MessageEvent<string>) => hear(JSON.parse(data) as Told)
       opened.onerror = () => {
         // The browser comes back by itself, but not to a server that answered with an error.
         if (opened.readyState === EventSource.CLOSED && line === opened) timer = setTimeout(open, AGAIN_MS)
@@ -39,6 +66,7 @@ export function useChanges(jobId: string) {
     document.addEventListener('visibilitychange', open)
     return () => {
       ended = true
+      rest()
       document.removeEventListener('visibilitychange', open)
       open()
     }
