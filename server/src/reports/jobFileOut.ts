@@ -1,4 +1,5 @@
-import { Readable } from 'node:stream'
+import type { EventEmitter } from 'node:events'
+import { type PassThrough, Readable } from 'node:stream'
 import { ZipFile } from 'yazl'
 import { JOB_IN_ZIP, PHOTOS_IN_ZIP } from '@nachtigal/contract/jobFileSchema'
 import type { JobExport } from '../store/exportJob'
@@ -19,5 +20,9 @@ export function jobFileOut({ json, photos, photo }: JobExport): Readable {
       )
     })
   zip.end()
-  return new Readable().wrap(zip.outputStream)
+  // What it writes to is a stream of today's kind, which its types do not say.
+  const out = zip.outputStream as PassThrough
+  // A photo that cannot be read ends the file where it stands: whoever fetches it sees that it is not whole.
+  ;(zip as unknown as EventEmitter).on('error', (error: Error) => out.destroy(error))
+  return out
 }
