@@ -22,6 +22,13 @@ async function serve() {
   }
   process.on('SIGINT', stop)
   process.on('SIGTERM', stop)
+  process.on('SIGHUP', () => {
+    try {
+      running?.renew?.()
+    } catch (error) {
+      console.error((error as Error).message)
+    }
+  })
   const run = async () => {
     try {
       running = await startServer(settings, log)

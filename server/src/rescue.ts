@@ -4,7 +4,8 @@ import express from 'express'
 import { backupsIn } from './backup/backups'
 import { type DamagedFolder, putInPlace } from './db/openDatabase'
 import { isAtMachine } from './routes/backupRoutes'
-import { addressOf, closed, listen, type Running, type Settings } from './startServer'
+import { addressOf, closed, listen } from './listening'
+import type { Running, Settings } from './startServer'
 
 const escaped = (text: string) => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`)
 
@@ -87,7 +88,7 @@ export async function startRescue(
       .type('html')
       .send(page('The database is damaged', `<p>${escaped(damage.message)}</p><p>${escaped(words)}</p>${forms}`))
   })
-  const listening = await listen(app, settings.host, settings.port)
+  const listening = await listen(app, settings.host, settings.port, settings.tls)
   return { address: addressOf(listening, settings.host), stop: () => closed(listening) }
 }
 

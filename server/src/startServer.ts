@@ -1,13 +1,12 @@
 import { createReadStream, readFileSync } from 'node:fs'
-import type { Server } from 'node:http'
-import type { AddressInfo } from 'node:net'
 import path from 'node:path'
-import type { Express } from 'express'
 import type { Logger } from 'pino'
 import { Backups, nightly } from './backup/backups'
 import { createApp } from './createApp'
 import { openEmbedded, type OpenOptions, openServer } from './db/openDatabase'
+import { OpenRefused } from './db/openRefused'
 import { healthOf, roomGuard } from './health'
+import { addressOf, closed, listen, renewCertificate, type TlsFiles } from './listening'
 import { readShelf } from './readShelf'
 import type { BackupDesk } from './routes/backupRoutes'
 import { sheetThread } from './sheets/sheetThread'
@@ -30,6 +29,8 @@ export interface Settings {
   readonly port: number
   /** Names besides its own that it answers to: those that a proxy before it is reached by. */
   readonly names: readonly string[]
+  /** Files for TLS; plain where there are none. */
+  readonly tls: TlsFiles | undefined
   readonly leastFreeMb: number
   readonly demo: boolean
   readonly version: string
@@ -51,10 +52,19 @@ export function settingsFrom(root: string, demo: boolean): Settings {
     host: env('HOST') ?? '127.0.0.1',
     port: Number(env('PORT') ?? 4310),
     names: (env('NACHTIGAL_NAMES') ?? '').split(/[\s,]+/).filter(Boolean),
+    tls: tlsFrom(env('NACHTIGAL_TLS_CERT'), env('NACHTIGAL_TLS_KEY')),
     leastFreeMb: Number(env('NACHTIGAL_LEAST_FREE_MB') ?? LEAST_FREE_MB),
     demo,
     version: (JSON.parse(readFileSync(path.join(root, 'package.json'), 'utf8')) as { version: string }).version,
   }
+}
+
+/** @throws OpenRefused where one of the two is named without the other: a network would be served in the clear unawares */
+function tlsFrom(cert: string | undefined, key: string | undefined): TlsFiles | undefined {
+  if (cert === undefined && key === undefined) return undefined
+  if (cert === undefined || key === undefined)
+    throw new OpenRefused('NACHTIGAL_TLS_CERT and NACHTIGAL_TLS_KEY belong together: name both files, or neither')
+  return { cert, key }
 }
 
 /** The job as it is to be, and as it was found. The last one stands on top of the list. */
@@ -64,6 +74,8 @@ export interface Running {
   readonly address: string
   /** Ends everything in order. */
   readonly stop: () => Promise<void>
+  /** Takes a certificate that was renewed. @throws OpenRefused where it cannot be used */
+  readonly renew?: () => void
 }
 
 /** Starts the server: database, demo job when asked and empty, backups, listener. */
@@ -122,7 +134,7 @@ export async function startServer(settings: Settings, log: Logger): Promise<Runn
     ...(['127.0.0.1', '::1', 'localhost'].includes(host) ? { onlyNames: settings.names } : {}),
     webFolder: at('web', 'dist'),
   })
-  const listening = await listen(app, host, settings.port)
+  const listening = await listen(app, host, settings.port, settings.tls)
   const rest = nightly(backups, settings.backups[0]!, warn)
   const stop = async () => {
     rest()
@@ -130,36 +142,8 @@ export async function startServer(settings: Settings, log: Logger): Promise<Runn
     await Promise.all([feed.close(), sheets.close()])
     await database.close()
   }
-  return { address: addressOf(listening, host), stop }
+  const renew = () => {
+    if (settings.tls) renewCertificate(listening, settings.tls)
+  }
+  return { address: addressOf(listening, host), stop, renew }
 }
-
-const FREE_PORTS_TRIED = 20
-
-/** Listens on a port, or on the next free one where it is taken. */
-export function listen(app: Express, host: string, wanted: number): Promise<Server> {
-  const on = (port: number, tries: number): Promise<Server> =>
-    new Promise((resolve, reject) => {
-      const server = app.listen(port, host, (error?: Error) => {
-        if (!error) resolve(server)
-        else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE' && tries > 0 && wanted !== 0)
-          on(port + 1, tries - 1).then(resolve, reject)
-        else reject(error)
-      })
-    })
-  return on(wanted, FREE_PORTS_TRIED)
-}
-
-export function addressOf(server: Server, host: string): string {
-  const { port } = server.address() as AddressInfo
-  return `http://${host.includes(':') ? `[${host}]` : host}:${port}`
-}
-
-/** A browser holds a line open on which it is told of changes: it is not waited for. */
-const CLOSE_AFTER_MS = 1000
-
-export const closed = (server: Server) =>
-  new Promise<void>((resolve) => {
-    server.close(() => resolve())
-    server.closeIdleConnections()
-    setTimeout(() => server.closeAllConnections(), CLOSE_AFTER_MS).unref()
-  })
