@@ -1,11 +1,13 @@
 import { execFile } from 'node:child_process'
+import { randomBytes } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { cp, mkdir, rename, rm, stat, statfs, writeFile } from 'node:fs/promises'
 import path from 'node:path'
 import { promisify } from 'node:util'
+import pg from 'pg'
 import type { BackupSummary } from '@nachtigal/contract/api'
 import { AppError } from '../appError'
-import { openCopy, type OpenDatabase } from '../db/openDatabase'
+import { openCopy, type OpenDatabase, openForLook } from '../db/openDatabase'
 import { type Holding, holdingOf, missingIn, since } from './inspect'
 import { outlived } from './keepBackups'
 
@@ -144,12 +146,30 @@ export class Backups {
     }
   }
 
-  /** A dump of a server's database; reading it through to its end shows that it is whole. */
+  /**
+   * A dump of a server's database, brought back into a database beside it and counted there. Where this user may make none it is read
+   * through to its end, which shows that it is whole.
+   */
   private async dump(making: string, original: Holding): Promise<Holding> {
+    const url = this.deps.database.url!
     const file = path.join(making, DUMP)
-    await run('pg_dump', ['--format=custom', '--no-owner', '--file', file, this.deps.database.url!])
-    await run('pg_restore', ['--file', '/dev/null', file])
-    return original
+    await run('pg_dump', ['--format=custom', '--no-owner', '--file', file, url])
+    const beside = await madeBeside(url)
+    if (!beside) {
+      await run('pg_restore', ['--file', '/dev/null', file])
+      return original
+    }
+    try {
+      await run('pg_restore', ['--no-owner', '--exit-on-error', '--dbname', beside.url, file])
+      const opened = openForLook(beside.url)
+      try {
+        return await holdingOf(opened.db)
+      } finally {
+        await opened.close()
+      }
+    } finally {
+      await beside.remove()
+    }
   }
 
   /** Puts a whole backup into the other folders, too. One that cannot be reached is said, and the next night tries again. */
@@ -199,6 +219,28 @@ export class Backups {
         ])
     })
   }
+}
+
+/** What a PostgreSQL server says to a user who may make no database. */
+const MAY_NOT = '42501'
+
+/** Makes an empty database at the same server for a while; nothing where this user may not. */
+async function madeBeside(url: string) {
+  const name = `nachtigal_check_${randomBytes(8).toString('hex')}`
+  const ask = async (statement: string) => {
+    const client = new pg.Client({ connectionString: url })
+    await client.connect()
+    await client.query(statement).finally(() => client.end())
+  }
+  try {
+    await ask(`CREATE DATABASE ${name} TEMPLATE template0`)
+  } catch (error) {
+    if ((error as { code?: unknown }).code === MAY_NOT) return undefined
+    throw error
+  }
+  const own = new URL(url)
+  own.pathname = `/${name}`
+  return { url: own.href, remove: () => ask(`DROP DATABASE ${name}`) }
 }
 
 const MB = 1024 * 1024

@@ -360,6 +360,12 @@ export async function openServer(url: string, options: OpenOptions): Promise<Ope
   return { ...opened, availability, close, alone: (work) => oneAtATime(pool, work) }
 }
 
+/** Opens a database on a PostgreSQL server for a look into it: nothing of it is changed. */
+export function openForLook(url: string): { readonly db: Database; readonly close: () => Promise<void> } {
+  const pool = poolOf({ connectionString: url, max: 1 })
+  return { db: drizzle(pool) as unknown as Database, close: () => pool.end() }
+}
+
 /** Number of the lock that processes at one PostgreSQL server hold while they bring its tables and jobs to the present. */
 const BRINGING_UP = 7_331_018
 

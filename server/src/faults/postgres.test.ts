@@ -155,17 +155,41 @@ suite('a PostgreSQL server that goes and comes', () => {
     await other.close()
   })
 
-  it('a backup of it is dumped, read through, and brought back', async () => {
+  it('a backup of it is dumped, counted in a database beside it, and brought back', async () => {
     const home = mkdtempSync(path.join(tmpdir(), 'nachtigal-dumps-'))
     const backups = new Backups({ database, folders: [home], version: '1', now, warn: () => undefined })
     const { jobId, create } = newJob()
     await send(create).expect(200)
     const name = await backups.make('daily')
+    const beside = new pg.Client({ connectionString: postgres.url })
+    await beside.connect()
+    const { rows } = await beside.query("SELECT datname FROM pg_database WHERE datname LIKE 'nachtigal_check%'")
+    expect(rows).toEqual([])
+    await beside.end()
     await send(command(jobId, [{ document: jobId, path: ['name'], from: 'Job', to: 'Newer' }])).expect(200)
     expect((await backups.list())[0]!.since).toEqual({ jobs: 1, rows: 1 })
     await backups.restore(name)
     server.store.forget()
     expect((await server.store.read(jobId)).job.name).toBe('Job')
+    rmSync(home, { recursive: true, force: true })
+  })
+
+  it('a user who may make no database beside it has his backups read through instead', async () => {
+    const home = mkdtempSync(path.join(tmpdir(), 'nachtigal-dumps-'))
+    const admin = new pg.Client({ connectionString: postgres.url })
+    await admin.connect()
+    await admin.query('CREATE ROLE plain LOGIN')
+    await admin.query('CREATE DATABASE plain OWNER plain')
+    await admin.end()
+    const url = new URL(postgres.url)
+    url.pathname = '/plain'
+    url.username = 'plain'
+    const own = await openServer(url.href, { migrations, now })
+    await serverOn(own).store.apply(newJob().create)
+    const backups = new Backups({ database: own, folders: [home], version: '1', now, warn: () => undefined })
+    await backups.make('daily')
+    expect(await backups.list()).toEqual([expect.objectContaining({ jobs: 1, rows: 1 })])
+    await own.close()
     rmSync(home, { recursive: true, force: true })
   })
 })
