@@ -24,7 +24,10 @@ const gone = (child: ChildProcess) =>
       })
 
 /** Starts the built server as its own program and waits until it says its address. */
-export async function startServer(folder: string, { port = 0, demo = false } = {}): Promise<RunningServer> {
+export async function startServer(
+  folder: string,
+  { port = 0, demo = false, env = {} }: { port?: number; demo?: boolean; env?: Readonly<Record<string, string>> } = {},
+): Promise<RunningServer> {
   const child = spawn(process.execPath, [path.join(root, 'server/dist/main.js'), ...(demo ? ['--demo'] : [])], {
     cwd: root,
     env: {
@@ -34,6 +37,7 @@ export async function startServer(folder: string, { port = 0, demo = false } = {
       PORT: String(port),
       LOG_LEVEL: 'error',
       NACHTIGAL_NAMES: 'bench.otterholm.test',
+      ...env,
     },
     stdio: ['ignore', 'pipe', 'pipe'],
   })

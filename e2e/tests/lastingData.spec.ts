@@ -65,6 +65,37 @@ test('a change made while the server is away is sent after a reload of the page,
   expect(log.total).toBe(3)
 })
 
+test('a disk that is full is said in words where it is saved, typing goes on, and it goes on by itself when there is room', async ({
+  page,
+  server,
+}) => {
+  await startJob(page, server.url)
+  await addLoop(page)
+  await saved(page)
+  const { port } = new URL(server.url)
+  await server.stop()
+  // A server that must keep more room free than any disk has.
+  const full = await startServer(server.folder, { port: Number(port), env: { NACHTIGAL_LEAST_FREE_MB: '1000000000' } })
+  await fill(page, 'Target', '26')
+  await fill(page, 'May stray by', '2')
+  const cell = page.getByRole('button', { name: 'Server disk full: 2 wait here' })
+  await cell.click()
+  const said = page.getByRole('dialog', { name: 'Server disk full' })
+  await expect(said).toContainText('The disk of the server is full; what you type waits on your device.')
+  await expect(said).toContainText('2 changes wait here. You can go on')
+  await page.keyboard.press('Escape')
+  await full.stop()
+  const again = await startServer(server.folder, { port: Number(port) })
+  try {
+    await saved(page)
+    await page.reload()
+    await expect(page.getByLabel('Target', { exact: true })).toHaveValue('26.0')
+    await expect(page.getByLabel('May stray by', { exact: true })).toHaveValue('2.0')
+  } finally {
+    await again.stop()
+  }
+})
+
 test('a second server on the same folder is refused and told who has it; asked to end, the first one closes cleanly', async ({
   server,
 }) => {

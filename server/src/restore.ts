@@ -1,8 +1,7 @@
 import { mkdirSync } from 'node:fs'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { execFileSync } from 'node:child_process'
-import { backupsIn } from './backup/backups'
+import { backupsIn, run } from './backup/backups'
 import { lockFolder } from './db/folderLock'
 import { putInPlace } from './db/openDatabase'
 import { OpenRefused } from './db/openRefused'
@@ -30,19 +29,15 @@ async function restore() {
   if (!backup) throw new OpenRefused(`there is no backup ${named} in ${folder}; npm run restore -- --list shows them`)
   const now = new Date().toISOString()
   if (settings.url)
-    execFileSync(
-      'pg_restore',
-      [
-        '--clean',
-        '--if-exists',
-        '--no-owner',
-        '--single-transaction',
-        '--dbname',
-        settings.url,
-        path.join(folder, backup.name, 'nachtigal.dump'),
-      ],
-      { stdio: 'inherit' },
-    )
+    await run('pg_restore', [
+      '--clean',
+      '--if-exists',
+      '--no-owner',
+      '--single-transaction',
+      '--dbname',
+      settings.url,
+      path.join(folder, backup.name, 'nachtigal.dump'),
+    ])
   else {
     mkdirSync(settings.folder, { recursive: true })
     // A server that runs on it keeps it: nothing is pulled away from under it.

@@ -32,7 +32,7 @@ interface Deps {
 }
 
 /** Runs a program of the PostgreSQL server's. @throws Error in words where it is not installed */
-async function run(program: string, args: readonly string[]) {
+export async function run(program: string, args: readonly string[]) {
   try {
     await promisify(execFile)(program, args)
   } catch (error) {
