@@ -163,9 +163,11 @@ function LoopRow({ loop, stage, here }: RowProps) {
 function BrokenRow({ job, id, loop }: { readonly job: JobDocument; readonly id: string; readonly loop: LoopDocument }) {
   return (
     <NavLink to={`/jobs/${job.id}/loops/${id}`} className="loop-row">
-      <span className="flex-1 truncate">{String(loop.name)}</span>
+      <span className="flex-1 truncate">
+        {String(loop.name)}
+        <span className="sr-only">, cannot be read</span>
+      </span>
       <Shape kind="stop" labelled />
-      <span className="small text-stop">cannot be read</span>
     </NavLink>
   )
 }

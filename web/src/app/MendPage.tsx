@@ -3,8 +3,11 @@ import { Link, useNavigate } from 'react-router'
 import { documentSchema } from '@nachtigal/contract/documentSchemas'
 import type { Refusal } from '@nachtigal/contract/check'
 import { mended } from '@nachtigal/contract/mended'
+import { wordChange } from '@nachtigal/core/check/wordChange'
+import { valueAt } from '@nachtigal/core/job/applyChange'
 import { changesBetween } from '@nachtigal/core/job/changesBetween'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import { attempt } from '../lib/attempt'
 import { useSend } from '../loop/useSend'
 import { Button } from '../ui/Button'
 import { Shape } from '../ui/Shape'
@@ -19,6 +22,12 @@ interface Props {
 
 const nameOf = ({ name }: JobDocument | LoopDocument) =>
   typeof name === 'string' && name !== '' ? name.slice(0, 80) : 'No name'
+
+const metric = { temperatureUnit: 'C', system: 'metric' } as const
+
+/** What stands at a place, in the words of the log. */
+const placeWords = (document: unknown, path: readonly string[]) =>
+  attempt(() => wordChange({ path, from: valueAt(document, path), to: null }, metric).what) ?? path.join(' ')
 
 /** In the place of a job or loop that something is wrong in: what it is, and the way to mend or remove it. */
 export function MendPage({ jobId, id, document, wrong }: Props) {
@@ -65,9 +74,10 @@ export function MendPage({ jobId, id, document, wrong }: Props) {
       <ul className="border-t border-ink max-w-3xl">
         {shown.map(({ field, message, out }) => (
           <li key={`${field} ${message}`} className="border-b border-line py-2">
+            {out.length > 0 ? <b className="block break-words">{placeWords(document, out)}</b> : null}
             <span className="block break-words">{message.slice(0, 400)}</span>
-            {out.length > 0 ? (
-              <span className="block small text-ink2 break-words">goes: {out.join(', ').slice(0, 200)}</span>
+            {out.length > 0 && out.join('.') !== field ? (
+              <span className="block small text-ink2 break-words">All of {out.join(', ').slice(0, 200)} goes.</span>
             ) : null}
           </li>
         ))}
