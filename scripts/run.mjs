@@ -35,6 +35,7 @@ try {
     process.on('exit', () => api.kill())
     follow([path.join(root, 'node_modules/vite/bin/vite.js'), '--config', 'web/vite.config.ts'])
   } else if (what === 'bench') {
+    ensureBuilt()
     follow([path.join(root, 'node_modules/tsx/dist/cli.mjs'), 'scripts/bench.ts'])
   } else if (what === 'kill') {
     ensureBuilt()

@@ -41,9 +41,9 @@ export class EmbeddedEngine {
     return this.running.execProtocolRaw(message)
   }
 
-  /** Ends what an earlier connection may have left open. */
+  /** Ends what an earlier connection may have left open: a transaction, and statements under names that the next one gives again. */
   async greet(): Promise<void> {
-    await this.running.exec('ROLLBACK')
+    await this.running.exec('ROLLBACK; DEALLOCATE ALL')
   }
 
   /** Times that something was synced to the disk. */

@@ -1,6 +1,7 @@
 import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs'
+import { once } from 'node:events'
 import path from 'node:path'
-import { setTimeout as pause } from 'node:timers/promises'
+import { setImmediate as turnOver, setTimeout as pause } from 'node:timers/promises'
 import { PGlite } from '@electric-sql/pglite'
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core'
 import { drizzle } from 'drizzle-orm/node-postgres'
@@ -61,7 +62,7 @@ export async function openInMemory({ migrations, now, warn = silent }: OpenOptio
       new ProtocolStream(
         (message) => client.execProtocolRaw(message),
         async () => {
-          await client.exec('ROLLBACK')
+          await client.exec('ROLLBACK; DEALLOCATE ALL')
         },
       ),
     max: 1,
@@ -100,6 +101,8 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
     turn = mine.catch(() => undefined)
     return mine
   }
+  /** Connections to the engine as it runs now. */
+  const lines = new Set<ProtocolStream>()
   const start = async () => {
     const started = startThread()
     try {
@@ -108,6 +111,15 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
       await started.end()
       throw error
     }
+    // What an earlier engine knew of them, its statements under names, this one does not: they are let go before anything is asked.
+    await Promise.all(
+      [...lines].map((line) => {
+        const closed = once(line, 'close')
+        line.destroy()
+        return closed
+      }),
+    )
+    await turnOver()
     thread = started
     void started.gone.then((why) => {
       if (thread === started && !closing) availability.lost('away', why)
@@ -119,11 +131,15 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
       : Promise.reject(Object.assign(new Error('the engine is being started'), { code: 'ENGINE_GONE' }))
   const pool = poolOf({
     ...ITS_USER,
-    stream: () =>
-      new ProtocolStream(
+    stream: () => {
+      const line = new ProtocolStream(
         (message) => live((engine) => engine.exchange(message)),
         () => live((engine) => engine.greet()),
-      ),
+      )
+      lines.add(line)
+      line.on('close', () => lines.delete(line))
+      return line
+    },
     // One engine, one conversation: whoever comes meanwhile waits in the pool.
     max: 1,
   })

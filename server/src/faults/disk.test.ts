@@ -117,6 +117,7 @@ suite('a disk', () => {
         name = `${n}`.padEnd(120, 'x')
         continue
       }
+      if (status !== 503) console.error(server!.words)
       expect([status, body.error!.message]).toEqual([503, expect.stringMatching(/what you type waits on your device/)])
       refused++
     }
