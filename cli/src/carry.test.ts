@@ -63,7 +63,7 @@ describe('a job from one bench to another', () => {
   it.each([
     ['a job that is not there', ['export', 'Nowhere'], 'job', /is no job here/],
     ['no file', ['import'], 'file', /takes the path/],
-    ['a file that is no JSON', ['import', at('README.md')], 'file', /no JSON/],
+    ['a file that is no JSON', ['import', at('README.md')], 'file', /it is not JSON/],
   ] as const)('%s: exit 2 and what is allowed', (_, args, field, says) => {
     const { status, error } = nachtigal(...args, '--at', there)
     expect([status, error().field]).toEqual([2, field])

@@ -1,9 +1,9 @@
 /** What one request costs another: the longest wait of a small question while a large one is under way; and what long logs cost. */
+import { spawn } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
-import { Agent, request } from 'node:http'
+import { createInterface } from 'node:readline'
 import { Readable } from 'node:stream'
-import { setTimeout as pause } from 'node:timers/promises'
 import type { JobFile } from '@nachtigal/contract/api'
 import { calculations } from '@nachtigal/core/calc/registry'
 import { Folders, root, sendTo, ServerProcess } from '../../server/src/faults/serverProcess'
@@ -19,32 +19,39 @@ const MOST_ASKED_MS = 150
 const MOST_START_MS = 2000
 const PROBE_EVERY_MS = 10
 
-/** Asks for a small job again and again while work is done. @returns the longest wait, ms */
-async function waitDuring(url: string, jobId: string, work: () => Promise<unknown>): Promise<number> {
+/** Asks for one address again and again until its input ends, then says the longest wait: a program of its own, which nothing here delays. */
+const PROBE = `
+  const { Agent, request } = require('node:http')
   const agent = new Agent({ keepAlive: true, maxSockets: 1 })
-  const once = () =>
-    new Promise<number>((resolve, reject) => {
-      const from = performance.now()
-      const asked = request(`${url}/api/jobs/${jobId}`, { agent }, (answer) => {
-        answer.resume().on('end', () => resolve(performance.now() - from))
-      })
-      asked.on('error', reject).end()
-    })
-  for (let n = 0; n < 20; n++) await once()
+  const once = () => new Promise((resolve, reject) => {
+    const from = performance.now()
+    request(process.argv[1], { agent }, (answer) => answer.resume().on('end', () => resolve(performance.now() - from))).on('error', reject).end()
+  })
   let done = false
-  let worst = 0
-  const probe = async () => {
+  process.stdin.on('end', () => { done = true }).resume()
+  ;(async () => {
+    for (let n = 0; n < 30; n++) await once()
+    console.log('begun')
+    let worst = 0
     while (!done) {
       worst = Math.max(worst, await once())
-      await pause(PROBE_EVERY_MS)
+      await new Promise((resolve) => setTimeout(resolve, ${PROBE_EVERY_MS}))
     }
-  }
-  const probing = probe()
+    console.log(worst)
+    process.exit(0)
+  })()
+`
+
+/** Asks for a small job again and again while work is done. @returns the longest wait, ms */
+async function waitDuring(url: string, jobId: string, work: () => Promise<unknown>): Promise<number> {
+  const child = spawn(process.execPath, ['-e', PROBE, `${url}/api/jobs/${jobId}`], {
+    stdio: ['pipe', 'pipe', 'inherit'],
+  })
+  const lines = createInterface(child.stdout)[Symbol.asyncIterator]()
+  await lines.next()
   await work()
-  done = true
-  await probing
-  agent.destroy()
-  return worst
+  child.stdin.end()
+  return Number((await lines.next()).value)
 }
 
 const post = async (url: string, body: BodyInit) => {
