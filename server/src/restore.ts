@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { backupsIn, run } from './backup/backups'
+import { backupsIn, restoreDump } from './backup/backups'
 import { lockFolder } from './db/folderLock'
 import { putInPlace } from './db/openDatabase'
 import { OpenRefused } from './db/openRefused'
@@ -28,16 +28,7 @@ async function restore() {
   const backup = named === undefined ? all[0]! : all.find(({ name }) => name === named)
   if (!backup) throw new OpenRefused(`there is no backup ${named} in ${folder}; npm run restore -- --list shows them`)
   const now = new Date().toISOString()
-  if (settings.url)
-    await run('pg_restore', [
-      '--clean',
-      '--if-exists',
-      '--no-owner',
-      '--single-transaction',
-      '--dbname',
-      settings.url,
-      path.join(folder, backup.name, 'nachtigal.dump'),
-    ])
+  if (settings.url) await restoreDump(settings.url, path.join(folder, backup.name))
   else {
     mkdirSync(settings.folder, { recursive: true })
     // A server that runs on it keeps it: nothing is pulled away from under it.

@@ -32,7 +32,7 @@ interface Deps {
 }
 
 /** Runs a program of the PostgreSQL server's. @throws Error in words where it is not installed */
-export async function run(program: string, args: readonly string[]) {
+async function run(program: string, args: readonly string[]) {
   try {
     await promisify(execFile)(program, args)
   } catch (error) {
@@ -41,6 +41,18 @@ export async function run(program: string, args: readonly string[]) {
     throw error
   }
 }
+/** Brings the dump of a backup back over what stands at a server now, all of it or nothing. @param from folder of the backup */
+export const restoreDump = (url: string, from: string) =>
+  run('pg_restore', [
+    '--clean',
+    '--if-exists',
+    '--no-owner',
+    '--single-transaction',
+    '--dbname',
+    url,
+    path.join(from, DUMP),
+  ])
+
 const NAME = /^\d{4}-\d\d-\d\dT\d\d-\d\d-\d\dZ(-\w+)?$/
 const RECORD = 'backup.json'
 const COPY = 'postgres'
@@ -207,16 +219,7 @@ export class Backups {
       await this.makeNow('restore', name)
       const from = path.join(this.home, name)
       if (database.embedded) await database.embedded.replaceBy(path.join(from, COPY))
-      else
-        await run('pg_restore', [
-          '--clean',
-          '--if-exists',
-          '--no-owner',
-          '--single-transaction',
-          '--dbname',
-          database.url!,
-          path.join(from, DUMP),
-        ])
+      else await restoreDump(database.url!, from)
     })
   }
 }
