@@ -44,7 +44,7 @@ export interface AppDeps {
   readonly webFolder?: string
 }
 
-/** Requests a minute from one address: a fast hand makes ten a second for a while. */
+/** Requests a minute from one address: behind it a whole firm may sit, each with a change a second and what that makes his page ask. */
 const MOST_REQUESTS = 60_000
 
 /** The whole HTTP side as one function of what it needs; it listens nowhere and keeps no state of its own. */

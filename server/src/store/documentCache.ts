@@ -63,7 +63,8 @@ export class DocumentCache {
   rowsAfter(jobId: string, sequence: number): readonly Command[] | undefined {
     const rows = (this.recent.get(jobId) ?? []).filter((row) => row.sequence > sequence)
     const newest = this.held.get(jobId)?.revision ?? 0
-    return rows.length === newest - sequence && rows.at(-1)?.sequence === newest
+    // One after the other without a gap: those between may have been read with the whole.
+    return rows.length === newest - sequence && rows.every((row, i) => row.sequence === sequence + 1 + i)
       ? rows.map(({ command }) => command)
       : undefined
   }
@@ -77,7 +78,10 @@ export class DocumentCache {
     this.held.delete(jobId)
     this.held.set(jobId, held)
     this.doubted.delete(jobId)
-    if (rows.length > 0) this.recent.set(jobId, [...(this.recent.get(jobId) ?? []), ...rows].slice(-MOST_RECENT))
+    const known = this.recent.get(jobId) ?? []
+    // Two who read at once bring the same rows.
+    const fresh = rows.filter(({ sequence }) => sequence > (known.at(-1)?.sequence ?? 0))
+    if (fresh.length > 0) this.recent.set(jobId, [...known, ...fresh].slice(-MOST_RECENT))
     const [oldest] = this.held.keys()
     if (this.held.size > MOST_HELD && oldest !== undefined) {
       this.held.delete(oldest)
