@@ -1,6 +1,6 @@
 import { resetLine } from '../control/resetLine'
 import { continuousKinds, type Control, type Scenario } from './scenario'
-import { type Matrix, rowNorm, type Transition, transitions } from './transitions'
+import { type Matrix, fastestRate, type Transition, transitions } from './transitions'
 
 export interface Fastest {
   readonly s: number
@@ -361,7 +361,7 @@ export class Ladder {
     private readonly c: number,
   ) {
     this.made = transitions.map(() => undefined)
-    this.seriesS = SERIES_REACH / Math.max(1e-300, rowNorm(a, n))
+    this.seriesS = SERIES_REACH / Math.max(1e-300, fastestRate(a, n))
   }
 
   /** The stride of 2^level ticks. */

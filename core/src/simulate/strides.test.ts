@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { anySize, unrolled } from './strides'
-import { transitions } from './transitions'
+import { fastestRate, transitions } from './transitions'
 
 const number = fc.double({ min: -1, max: 1, noNaN: true })
 const list = (length: number) =>
@@ -99,8 +99,23 @@ describe('transitions', () => {
       expect(lambda[0]! / ((Math.exp(rate * h) - 1 - rate * h) / rate ** 2)).toBeCloseTo(1, 6)
     })
   })
+  it('keep the last places of a slow store over many doublings', () => {
+    // Over a tick it changes by a hundred-millionth: beside 1 half of the places of that would be lost.
+    const [rate, tickS, levels] = [-1e-6, 1 / 128, 20]
+    const made = transitions(Float64Array.of(rate), 1, tickS, levels)
+    const h = tickS * 2 ** levels
+    expect(made[levels]!.phi[0]! / Math.exp(rate * h)).toBeCloseTo(1, 15)
+    expect(made[levels]!.gamma[0]! / (Math.expm1(rate * h) / rate)).toBeCloseTo(1, 14)
+  })
   it('turn a skew pair, however fast', () => {
     const [turned] = transitions(Float64Array.of(0, -Math.PI, Math.PI, 0), 2, 1, 0)
     expect([...turned!.phi].map((v) => Number(v.toFixed(10)) + 0)).toEqual([-1, 0, 0, -1])
+  })
+  it('count as quick what comes and goes, not what is only summed up', () => {
+    // A store of 1000 s, and a meter of its heat in joules.
+    const a = Float64Array.of(-0.001, 0, 600, 0)
+    expect(fastestRate(a, 2)).toBe(0.001)
+    // Read by another it counts.
+    expect(fastestRate(Float64Array.of(-0.001, 0.002, 600, 0), 2)).toBe(600)
   })
 })

@@ -24,8 +24,8 @@ export interface Transition {
 /** Most terms of the series over a step whose norm is under 1/4: the next one is under 1e-18. */
 const TERMS = 13
 
-function bySeries(a: Matrix, n: number, hS: number): Transition {
-  const phi = new Float64Array(n * n)
+function bySeries(a: Matrix, n: number, hS: number): Change {
+  const psi = new Float64Array(n * n)
   const gamma = new Float64Array(n * n)
   const lambda = new Float64Array(n * n)
   let term: Matrix = new Float64Array(n * n)
@@ -36,7 +36,7 @@ function bySeries(a: Matrix, n: number, hS: number): Transition {
     let most = 0
     for (let i = 0; i < n * n; i++) {
       const value = term[i]!
-      phi[i]! += value
+      if (k > 0) psi[i]! += value
       gamma[i]! += (value * hS) / (k + 1)
       lambda[i]! += (value * hS * hS) / ((k + 1) * (k + 2))
       most = Math.max(most, Math.abs(value))
@@ -45,23 +45,48 @@ function bySeries(a: Matrix, n: number, hS: number): Transition {
     term = multiply(term, step, n)
     for (let i = 0; i < n * n; i++) term[i]! /= k + 1
   }
+  return { psi, gamma, lambda }
+}
+
+/** As `Transition`, with Ψ = Φ − 1: what a short stride changes is far smaller than 1, and would lose its last places beside it. */
+interface Change {
+  readonly psi: Matrix
+  readonly gamma: Matrix
+  readonly lambda: Matrix
+}
+
+/** Over twice the time: Ψ₂ = 2Ψ + Ψ², Γ₂ = 2Γ + ΨΓ, Λ₂ = 2Λ + ΨΛ + hΓ. */
+function doubled({ psi, gamma, lambda }: Change, n: number, hS: number): Change {
+  const psi2 = multiply(psi, psi, n)
+  const gamma2 = multiply(psi, gamma, n)
+  const lambda2 = multiply(psi, lambda, n)
+  for (let i = 0; i < n * n; i++) {
+    psi2[i]! += 2 * psi[i]!
+    gamma2[i]! += 2 * gamma[i]!
+    lambda2[i]! += 2 * lambda[i]! + hS * gamma[i]!
+  }
+  return { psi: psi2, gamma: gamma2, lambda: lambda2 }
+}
+
+function transitionOf({ psi, gamma, lambda }: Change, n: number): Transition {
+  const phi = psi.slice()
+  for (let i = 0; i < n; i++) phi[i * n + i]! += 1
   return { phi, gamma, lambda }
 }
 
-function doubled({ phi, gamma, lambda }: Transition, n: number, hS: number): Transition {
-  const gamma2 = multiply(phi, gamma, n)
-  const lambda2 = multiply(phi, lambda, n)
-  for (let i = 0; i < n * n; i++) {
-    gamma2[i]! += gamma[i]!
-    lambda2[i]! += lambda[i]! + hS * gamma[i]!
-  }
-  return { phi: multiply(phi, phi, n), gamma: gamma2, lambda: lambda2 }
+const isRead = (a: Matrix, n: number, column: number) => {
+  for (let i = 0; i < n; i++) if (a[i * n + column] !== 0) return true
+  return false
 }
 
-/** Largest row sum. */
-export function rowNorm(a: Matrix, n: number): number {
+/**
+ * Bound on how fast anything comes and goes, per second: the largest row sum of those that something reads. What is only summed up (a heat meter
+ * in joules, which grows by hundreds of watts a kelvin) has no time constant, and its unit could be any.
+ */
+export function fastestRate(a: Matrix, n: number): number {
   let most = 0
   for (let i = 0; i < n; i++) {
+    if (!isRead(a, n, i)) continue
     let sum = 0
     for (let j = 0; j < n; j++) sum += Math.abs(a[i * n + j]!)
     most = Math.max(most, sum)
@@ -71,22 +96,22 @@ export function rowNorm(a: Matrix, n: number): number {
 
 /**
  * Transitions over 1, 2, 4 … 2^levels ticks. The first by its power series (halved until the series is short), each next by
- * doubling: Φ₂ = Φ², Γ₂ = Γ + ΦΓ, Λ₂ = Λ + ΦΛ + hΓ.
+ * doubling.
  * @param a rates, per second
  */
 export function transitions(a: Matrix, n: number, tickS: number, levels: number): readonly Transition[] {
-  const halvings = Math.max(0, Math.ceil(Math.log2(Math.max(rowNorm(a, n) * tickS * 4, 1e-300))))
+  const halvings = Math.max(0, Math.ceil(Math.log2(Math.max(fastestRate(a, n) * tickS * 4, 1e-300))))
   let hS = tickS / 2 ** halvings
   let made = bySeries(a, n, hS)
   for (let k = 0; k < halvings; k++) {
     made = doubled(made, n, hS)
     hS *= 2
   }
-  const all = [made]
+  const all = [transitionOf(made, n)]
   for (let level = 0; level < levels; level++) {
     made = doubled(made, n, hS)
     hS *= 2
-    all.push(made)
+    all.push(transitionOf(made, n))
   }
   return all
 }
