@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url'
 import pino from 'pino'
 import { DamagedFolder } from './db/openDatabase'
 import { OpenRefused } from './db/openRefused'
+import { loggedError } from './loggedError'
 import { startRescue } from './rescue'
 import { type Running, settingsFrom, startServer } from './startServer'
 
@@ -10,7 +11,7 @@ const root = process.env['NACHTIGAL_ROOT'] ?? path.resolve(path.dirname(fileURLT
 
 /** Starts the server, or where its database is damaged the page that brings a backup back; ends cleanly on a signal. */
 async function serve() {
-  const log = pino({ level: process.env['LOG_LEVEL'] || 'warn' })
+  const log = pino({ level: process.env['LOG_LEVEL'] || 'warn', serializers: { err: loggedError } })
   const settings = settingsFrom(root, process.argv.includes('--demo'))
   let running: Running | undefined
   let stopping = false
