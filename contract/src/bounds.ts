@@ -1,4 +1,4 @@
-import type { Refusal } from './check'
+import { type Judging, type Refusal, verdictOf } from './check'
 
 /** How much a body may hold before anything else is asked of it. */
 export interface Bounds {
@@ -14,11 +14,17 @@ export const DOCUMENT_BOUNDS: Bounds = { keys: 400_000, depth: 24 }
 /** Devices for the shelf, two hundred at once. */
 export const SHELF_BOUNDS: Bounds = { keys: 200_000, depth: 24 }
 
+/** Keys of one object at most: to list those of a wider one takes longer than others should wait. */
+export const MOST_WIDE = 30_000
+
 /**
  * Counts keys and depth before any schema is asked: what is far too much is refused at the cost of counting it. Walks without
  * calling itself, so that no depth breaks it.
  */
-export function overBounds(value: unknown, { keys, depth }: Bounds): Refusal | undefined {
+export const overBounds = (value: unknown, bounds: Bounds): Refusal | undefined => verdictOf(judgeBounds(value, bounds))
+
+/** The same in steps: one object at a time. */
+export function* judgeBounds(value: unknown, { keys, depth }: Bounds): Judging {
   let counted = 0
   let level: unknown[] = [value]
   for (let deep = 0; level.length > 0; deep++) {
@@ -30,6 +36,7 @@ export function overBounds(value: unknown, { keys, depth }: Bounds): Refusal | u
       counted += inner.length
       if (counted > keys) return { field: '', message: `what was sent holds more than ${keys} values` }
       for (const value of inner) if (value !== null && typeof value === 'object') next.push(value)
+      yield undefined
     }
     level = next
   }

@@ -20,8 +20,11 @@ const joined = (path: string, key: string) => (path === '' ? key : `${path}.${ke
  * Holds a value against a schema; answers what is wrong first, or nothing. Casts nothing.
  * @param before what stood there and was found good: parts that are the very same are not looked at again
  */
-export function refusal(schema: Part, value: unknown, before?: unknown): Refusal | undefined {
-  const judging = judge(schema, value, before)
+export const refusal = (schema: Part, value: unknown, before?: unknown): Refusal | undefined =>
+  verdictOf(judge(schema, value, before))
+
+/** Judges without a stop. */
+export function verdictOf(judging: Judging): Refusal | undefined {
   for (;;) {
     const step = judging.next()
     if (step.done) return step.value

@@ -19,14 +19,28 @@ const MOST_ASKED_MS = 150
 const MOST_START_MS = 2000
 const PROBE_EVERY_MS = 10
 
-/** Asks for one address again and again until its input ends, then says the longest wait: a program of its own, which nothing here delays. */
+/**
+ * Reads one job and changes it again and again until its input ends, then says the longest wait: a program of its own, which nothing here
+ * delays.
+ */
 const PROBE = `
   const { Agent, request } = require('node:http')
+  const { randomUUID } = require('node:crypto')
+  const [url, jobId] = process.argv.slice(1)
   const agent = new Agent({ keepAlive: true, maxSockets: 1 })
-  const once = () => new Promise((resolve, reject) => {
+  const ask = (method, path, body) => new Promise((resolve, reject) => {
     const from = performance.now()
-    request(process.argv[1], { agent }, (answer) => answer.resume().on('end', () => resolve(performance.now() - from))).on('error', reject).end()
+    request(url + '/api/jobs/' + jobId + path, { agent, method, headers: body ? { 'content-type': 'application/json' } : {} }, (answer) => {
+      if (answer.statusCode !== 200) reject(new Error(method + ' answered ' + answer.statusCode))
+      answer.resume().on('end', () => resolve(performance.now() - from))
+    }).on('error', reject).end(body)
   })
+  let changes = 0
+  const change = () => ask('POST', '/commands', JSON.stringify({
+    id: randomUUID(), jobId, baseRevision: 1 + changes, at: new Date().toISOString(), by: 'Probe',
+    change: [{ document: jobId, path: ['place'], from: 'round ' + changes, to: 'round ' + ++changes }],
+  }))
+  const once = async () => Math.max(await ask('GET', ''), await change())
   let done = false
   process.stdin.on('end', () => { done = true }).resume()
   ;(async () => {
@@ -42,11 +56,11 @@ const PROBE = `
   })()
 `
 
-/** Asks for a small job again and again while work is done. @returns the longest wait, ms */
-async function waitDuring(url: string, jobId: string, work: () => Promise<unknown>): Promise<number> {
-  const child = spawn(process.execPath, ['-e', PROBE, `${url}/api/jobs/${jobId}`], {
-    stdio: ['pipe', 'pipe', 'inherit'],
-  })
+/** Reads and changes a small job of its own again and again while work is done. @returns the longest wait, ms */
+async function waitDuring(url: string, work: () => Promise<unknown>): Promise<number> {
+  const { create, jobId } = newJob({ place: 'round 0' })
+  await sendTo(url, create)
+  const child = spawn(process.execPath, ['-e', PROBE, url, jobId], { stdio: ['pipe', 'pipe', 'inherit'] })
   const lines = createInterface(child.stdout)[Symbol.asyncIterator]()
   await lines.next()
   await work()
@@ -83,7 +97,7 @@ export async function benchWaits() {
     const { create, jobId } = newJob()
     await sendTo(url, create)
     const during = async (what: string, work: () => Promise<unknown>) =>
-      told(`longest wait of another during ${what}`, await waitDuring(url, jobId, work), 'ms', MOST_WAIT_MS)
+      told(`longest wait of another during ${what}`, await waitDuring(url, work), 'ms', MOST_WAIT_MS)
 
     await during('a command with 80,000 keys', () =>
       post(

@@ -94,7 +94,7 @@ export function command(jobId: string, change: Change[], more: Partial<Command> 
   return { id: randomUUID(), jobId, baseRevision: 0, at: '2026-01-05T08:00:00Z', by: 'Ann', change, ...more }
 }
 
-export function newJob() {
+export function newJob(more: { readonly place?: string } = {}) {
   const jobId = randomUUID()
   const job = emptyJob(jobId, {
     name: 'Job',
@@ -102,6 +102,7 @@ export function newJob() {
     zone: 'Europe/Oslo',
     temperatureUnit: 'C',
     system: 'metric',
+    ...more,
   })
   return { jobId, job, create: command(jobId, [{ document: jobId, path: [], from: null, to: job }]) }
 }

@@ -12,6 +12,9 @@ const durableParams = [
   'fsync=on',
   '-c',
   'wal_sync_method=fsync',
+  // New words of the log are put into their index a few at a time: all of 4 MB at once would keep everybody waiting.
+  '-c',
+  'gin_pending_list_limit=64kB',
 ]
 
 /** The embedded engine on one folder, as its thread runs it. */

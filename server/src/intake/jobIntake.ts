@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { and, eq, gt, lte, sql } from 'drizzle-orm'
-import { COMMAND_BOUNDS, DOCUMENT_BOUNDS, overBounds } from '@nachtigal/contract/bounds'
+import { COMMAND_BOUNDS, DOCUMENT_BOUNDS, judgeBounds, overBounds } from '@nachtigal/contract/bounds'
 import { refusal } from '@nachtigal/contract/check'
 import { JOB_FILE_VERSION, logRowSchema, MOST_LOOPS, photoFileSchema } from '@nachtigal/contract/jobFileSchema'
-import { unstorable } from '@nachtigal/contract/storable'
+import { judgeStorable, unstorable } from '@nachtigal/contract/storable'
 import { applyCommand, type Documents } from '@nachtigal/core/job/applyChange'
 import { sameValue } from '@nachtigal/core/job/canonicalJson'
 import { type Command, firstHash, type LogRow } from '@nachtigal/core/job/command'
@@ -13,7 +13,7 @@ import { AppError } from '../appError'
 import type { Database } from '../db/openDatabase'
 import { documents, jobs, logRows, photos, snapshots } from '../db/schema'
 import { follow, SNAPSHOT_EVERY } from '../store/asOf'
-import { checkSlowly } from '../store/checkDocument'
+import { checkSlowly, inSlices } from '../store/checkDocument'
 import { logWords, stored } from '../store/logWords'
 import { putPhoto } from '../store/photoStore'
 import { rowHash } from '../store/rowHash'
@@ -21,7 +21,7 @@ import { notice, type Transaction } from '../store/standing'
 import { slices } from './slices'
 
 /** Rows that are staged at once. */
-const STAGED_AT_ONCE = 50
+const STAGED_AT_ONCE = 25
 /** One that gave no sign of life for so long is held to be dead: what it staged is cleared away. */
 const DEAD_AFTER_MS = 60_000
 
@@ -53,13 +53,13 @@ export class JobIntake {
   async take(path: readonly (string | number)[], value: unknown): Promise<void> {
     await this.rest()
     const [field = '', key] = path
-    if (path.length === 1) this.takeField(String(field), value)
-    else if (field === 'loops') this.takeLoop(String(key), value)
+    if (path.length === 1) await this.takeField(String(field), value)
+    else if (field === 'loops') await this.takeLoop(String(key), value)
     else if (field === 'log') await this.takeRow(value)
     else if (field === 'photos') await this.takePhotoText(String(key), value)
   }
 
-  private takeField(field: string, value: unknown) {
+  private async takeField(field: string, value: unknown) {
     switch (field) {
       case 'format':
         if (value !== 'nachtigal-job')
@@ -73,7 +73,7 @@ export class JobIntake {
         this.takeVersion(value)
         return
       case 'job':
-        this.job = this.document('job', value) as JobDocument
+        this.job = (await this.document('job', value)) as JobDocument
         this.belongsTo(typeof this.job.id === 'string' ? this.job.id : '', 'job')
         return
       case 'loops':
@@ -100,16 +100,16 @@ export class JobIntake {
     this.version = value
   }
 
-  private document(field: string, value: unknown): unknown {
+  private async document(field: string, value: unknown): Promise<unknown> {
     if (value === null || typeof value !== 'object' || Array.isArray(value))
       throw refuse(`${field} must be an object`, field)
-    const wrong = overBounds(value, DOCUMENT_BOUNDS) ?? unstorable(value)
+    const wrong = (await inSlices(judgeBounds(value, DOCUMENT_BOUNDS))) ?? (await inSlices(judgeStorable(value)))
     if (wrong) throw refuse(`${field}: ${wrong.message}`, field)
     return value
   }
 
-  private takeLoop(id: string, value: unknown) {
-    this.loops.set(id, this.document(`loops.${id.slice(0, 60)}`, value))
+  private async takeLoop(id: string, value: unknown) {
+    this.loops.set(id, await this.document(`loops.${id.slice(0, 60)}`, value))
     if (this.loops.size > MOST_LOOPS) throw refuse(`loops holds more than ${MOST_LOOPS} entries`, 'loops')
   }
 

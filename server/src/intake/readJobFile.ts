@@ -9,6 +9,7 @@ import { type Entry, openPromise, type ZipFile } from 'yauzl'
 import { JOB_IN_ZIP, MOST_PHOTO_BYTES, PHOTOS_IN_ZIP } from '@nachtigal/contract/jobFileSchema'
 import { AppError } from '../appError'
 import type { JobIntake } from './jobIntake'
+import { PartBounds } from './partBounds'
 import { slices } from './slices'
 
 /** Bytes that are parsed before others are let in. */
@@ -50,8 +51,11 @@ async function readJson(source: AsyncIterable<Uint8Array>, intake: JobIntake): P
   const parser = new JSONParser({ paths: ['$.*', '$.loops.*', '$.photos.*', '$.log.*'], keepStack: false })
   const parts: (readonly [path: readonly (string | number)[], value: unknown])[] = []
   let sincePart = 0
+  const bounds = new PartBounds()
+  parser.onToken = ({ token }) => bounds.take(token)
   parser.onValue = ({ key, value, stack }) => {
     sincePart = 0
+    bounds.next()
     const place = stack.slice(1).map((step) => step.key as string | number)
     parts.push([[...place, key as string | number], value])
   }
@@ -59,6 +63,7 @@ async function readJson(source: AsyncIterable<Uint8Array>, intake: JobIntake): P
     try {
       go()
     } catch (error) {
+      if (error instanceof AppError) throw error
       throw new AppError('BODY_INVALID', 'this is no job file: it is not JSON', {}, error)
     }
   }

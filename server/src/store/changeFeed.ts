@@ -15,6 +15,8 @@ export interface ChangeFeed {
   readonly told: (notice: Notice | 'look') => void
   /** @returns stops listening */
   readonly listen: (hear: (notice: Notice | 'look') => void) => () => void
+  /** Nobody but this process writes: what it holds is how things stand. */
+  readonly alone: boolean
   readonly close: () => Promise<void>
 }
 
@@ -22,6 +24,7 @@ export interface ChangeFeed {
 export function ownFeed(): ChangeFeed {
   const events = new EventEmitter().setMaxListeners(0)
   return {
+    alone: true,
     told: (notice) => void events.emit('change', notice),
     listen: (hear) => {
       events.on('change', hear)
@@ -74,6 +77,7 @@ export function serverFeed(url: string, warn: (message: string) => void): Change
   }
   void run()
   return {
+    alone: false,
     // The server tells of what this process did, too.
     told: () => undefined,
     listen: own.listen,

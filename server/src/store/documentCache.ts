@@ -22,7 +22,7 @@ const MOST_HELD = 128
 
 /**
  * Documents of jobs that were read or written lately. They are never changed in place, so what did not change is the very same object
- * from one revision to the next. Nothing here is believed without its revision: another process may have written meanwhile.
+ * from one revision to the next. Unless it is alone, nothing here is believed without its revision: another process may have written meanwhile.
  */
 export class DocumentCache {
   private readonly held = new Map<string, Held>()
@@ -32,6 +32,9 @@ export class DocumentCache {
   private readonly doubted = new Set<string>()
   /** The newest commands of each job, for those who read along. */
   private readonly recent = new Map<string, readonly Row[]>()
+
+  /** @param alone nobody but this process writes */
+  constructor(readonly alone = false) {}
 
   get(jobId: string): Held | undefined {
     const found = this.held.get(jobId)

@@ -15,6 +15,7 @@ import type { Database } from '../db/openDatabase'
 import { documents, jobs, logRows } from '../db/schema'
 import { clearDead, JobIntake } from '../intake/jobIntake'
 import { readJobFile } from '../intake/readJobFile'
+import { AppError } from '../appError'
 import { applyStored } from './applyStored'
 import { jobAt } from './asOf'
 import { indexLogs, migrateJobs } from './bringForward'
@@ -68,7 +69,7 @@ interface Deps {
 const MOST_SINCE = 200
 
 export function createJobStore({ db, data, now, feed }: Deps): JobStore {
-  const cache = new DocumentCache()
+  const cache = new DocumentCache(feed.alone)
   feed.listen((told) => {
     if (told === 'look') cache.doubt()
     else cache.hear(told.job, told.sequence)
@@ -78,7 +79,13 @@ export function createJobStore({ db, data, now, feed }: Deps): JobStore {
     list: () => listJobs(db),
     read: (jobId) => readJob(db, cache, jobId),
     apply: async (command) => {
-      const reply = await writers.run(command.jobId, () => applyStored({ db, cache, data, now }, command))
+      const reply = await writers
+        .run(command.jobId, () => applyStored({ db, cache, data, now }, command))
+        .catch((error: unknown) => {
+          // Broken off by the database it may have been written or not.
+          if (!(error instanceof AppError)) cache.doubt()
+          throw error
+        })
       if (!reply.repeated) feed.told({ job: command.jobId, sequence: reply.sequence })
       return reply
     },

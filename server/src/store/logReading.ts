@@ -27,7 +27,7 @@ export interface JobRecord extends LogReader {
 /** Units of a job that has no document to say which. */
 const METRIC: UnitPreferences = { temperatureUnit: 'C', system: 'metric' }
 /** Rows that are read at once where a log is gone through. */
-const BATCH = 200
+const BATCH = 100
 
 const columns = {
   sequence: logRows.sequence,

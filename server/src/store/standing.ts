@@ -103,6 +103,8 @@ export async function refreshed(db: Database, cache: DocumentCache, jobId: strin
 
 /** A job as it stands now. @throws AppError where there is none */
 export async function standing(db: Asked, cache: DocumentCache, jobId: string): Promise<Held> {
+  const held = cache.alone ? cache.current(jobId) : undefined
+  if (held) return held
   const [row] = await db
     .select({ revision: jobs.revision })
     .from(jobs)
