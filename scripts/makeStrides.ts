@@ -17,11 +17,24 @@ const strides${n}: Strides = (rows, from, count, phi, f, g, watches, watchAt, wa
   let ${list(n, (i) => `f${i} = f[${i}]!`, ', ')}
   let o = from * ${n}
   let ${list(n, (i) => `x${i} = rows[o + ${i}]!`, ', ')}
+  // The first watch, which is mostly the only one, is kept out of memory.
+  const at0 = watchAt[0]!
+  const sign0 = watches > 0 ? watchSign[0]! : 0
+  const c0 = watches > 0 ? watchC[0]! : 0
+  let first0 = 0
+  let before0 = watches > 0 ? sign0 * (rows[o + at0]! - c0) : 0
   for (let k = 0; k < count; k++) {
     ${list(n, (i) => `const y${i} = ${list(n, (j) => `p${i * n + j} * x${j}`, ' + ')} + f${i}`, '\n    ')}
     o += ${n}
     ${list(n, (i) => `rows[o + ${i}] = x${i} = y${i}`, '\n    ')}
-    for (let w = 0; w < watches; w++) {
+    if (watches > 0) {
+      const d = sign0 * (rows[o + at0]! - c0)
+      if (d >= 0) return k
+      if (k > 0 && before0 > d && before0 >= first0 && mayGraze(first0, before0, d)) return -k
+      first0 = before0
+      before0 = d
+    }
+    for (let w = 1; w < watches; w++) {
       const at = o + watchAt[w]!
       const sign = watchSign[w]!
       const c = watchC[w]!

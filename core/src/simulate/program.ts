@@ -63,6 +63,8 @@ export interface Program {
   readonly capacities: readonly number[]
   /** Strides of 1, 2, 4 … ticks with these actuators on (bits) and these faults; remembered. */
   readonly strides: (on: number, faults: PlantFaults) => Ladder
+  /** Ladders that were made so far. */
+  readonly ladders: () => number
   /** Fastest time constants that a fixed step has to follow, s, and whose they are: of a store, and of a probe. */
   readonly fastest: { readonly node: Fastest; readonly probe: Fastest }
   readonly weekdayOffsetS: number
@@ -337,6 +339,7 @@ export function programOf(scenario: Scenario, tickS: number, levels: number): Pr
     start,
     capacities,
     strides,
+    ladders: () => remembered.size,
     fastest,
     weekdayOffsetS: weekStart(scenario.start),
   }

@@ -140,7 +140,7 @@ export class Recorder {
   result(): Pick<SimulationResult, 'trace'> & {
     readonly summary: Pick<SimulationResult['summary'], 'minimumC' | 'maximumC' | 'meanC' | 'settlesC'>
   } {
-    const { program, machine, weight, lateWeight } = this
+    const { program, weight, lateWeight } = this
     const ids = <T>(names: readonly string[], pick: (i: number) => T) =>
       Object.fromEntries(names.map((id, i) => [id, pick(i)]))
     return {
@@ -150,13 +150,23 @@ export class Recorder {
         meanC: ids(program.nodes, (i) => this.sum[i]! / weight),
         settlesC: ids(program.nodes, (i) => (lateWeight > 0 ? this.lateSum[i]! / lateWeight : this.sum[i]! / weight)),
       },
-      trace: {
-        timeS: this.timeS,
-        nodes: ids(program.nodes, (i) => this.nodes[i]!),
-        probes: ids(program.probes, (i) => this.probes[i]!),
-        lines: ids(machine.lineIds, (i) => this.lines[i]!),
-        drives: ids(program.actuators, (i) => this.drives[i]!),
-      },
+      trace: this.traceTo(this.points),
+    }
+  }
+
+  /** The trace up to a point: views of what is written on. */
+  traceTo(point: number): SimulationResult['trace'] {
+    const { program, machine } = this
+    const part = <T extends Float64Array | Float32Array>(column: T) =>
+      (point === this.points ? column : column.subarray(0, point)) as T
+    const named = <T extends Float64Array | Float32Array>(names: readonly string[], columns: readonly T[]) =>
+      Object.fromEntries(names.map((id, i) => [id, part(columns[i]!)]))
+    return {
+      timeS: part(this.timeS),
+      nodes: named(program.nodes, this.nodes),
+      probes: named(program.probes, this.probes),
+      lines: named(machine.lineIds, this.lines),
+      drives: named(program.actuators, this.drives),
     }
   }
 }

@@ -20,8 +20,23 @@ export interface Grid {
 export interface RunOptions {
   /** Asked at each hour of the run; aborted ends it with `SimulationCancelled`. */
   readonly signal?: { readonly aborted: boolean }
-  /** Told the share done, 0 to 1, about a hundred times. */
-  readonly onProgress?: (share: number) => void
+  /** Told the share done, 0 to 1, a few hundred times; what was run so far is made when it is asked for. */
+  readonly onProgress?: (share: number, soFar: () => RunSoFar) => void
+  /** Where it is counted what was done: what a run costs, without a clock. */
+  readonly work?: Work
+}
+
+/** Trace and events of a run up to where it is: views of what it writes on, good until it goes on. */
+export type RunSoFar = Pick<SimulationResult, 'trace' | 'events' | 'eventsLeftOut'>
+
+/** What a run did. */
+export interface Work {
+  /** Strides that were taken or tried. */
+  strides: number
+  /** Odd stretches that were gone in one piece. */
+  stretches: number
+  /** Ladders of matrices that were made: one for each set of actuators that ran, and each fault. */
+  ladders: number
 }
 
 export class SimulationCancelled extends Error {
@@ -46,7 +61,7 @@ export function run(
   program: Program,
   machine: Machine,
   grid: Grid,
-  { signal, onProgress }: RunOptions,
+  { signal, onProgress, work = { strides: 0, stretches: 0, ladders: 0 } }: RunOptions,
 ): Omit<SimulationResult, 'summary'> & { readonly summary: Omit<SimulationResult['summary'], 'engine' | 'stepS'> } {
   const { n, channels, scenario } = program
   const { tickS, levels, endTick, traceTicks, sampleTicks } = grid
@@ -82,6 +97,7 @@ export function run(
       setOn = machine.on
       setFaults = machine.faults
       set = program.strides(setOn, setFaults)
+      work.ladders = program.ladders()
     }
     for (let i = 0; i < program.positionChannel.length; i++) {
       const channel = program.positionChannel[i]!
@@ -132,6 +148,7 @@ export function run(
   function carry(level: number, count: number, watches = machine.watches): number {
     readInputs()
     force(level)
+    work.strides += count
     return strides(
       rows,
       0,
@@ -151,13 +168,14 @@ export function run(
   const f1 = new Float64Array(n)
 
   /**
-   * Goes on by up to so many ticks in one piece, or to the first tick at which something is passed.
-   * @returns whether something was; nothing where the stretch is too long for a series
+   * Goes on by so many ticks in one piece, or to the first tick at which something is passed.
+   * @returns whether something was; nothing where the stretch is too short to be worth a series, or too long for one: halved strides
+   * bring it within its reach then
    */
-  function goOn(wanted: number): boolean | undefined {
+  function goOn(ticks: number): boolean | undefined {
     const { a, b, q, seriesS } = set!
-    const ticks = Math.min(wanted, Math.floor(seriesS / tickS))
-    if (ticks < LEAST_SERIES) return undefined
+    if (ticks < LEAST_SERIES || ticks * tickS > seriesS) return undefined
+    work.stretches++
     readInputs()
     for (let i = 0; i < n; i++) {
       let now = q[i]!
@@ -234,7 +252,7 @@ export function run(
   const half = new Float64Array(n)
   const view = { x: rows, u, on: 0, position: middle }
   const held = sampleTicks > 0 || curved.active
-  const progressEvery = endTick / 100
+  const progressEvery = endTick / 400
   let nextProgress = 0
   /** End of the stride of the grid that the run is in. */
   let nextGrid = top
@@ -245,7 +263,7 @@ export function run(
   while (tick < endTick) {
     if (signal?.aborted) throw new SimulationCancelled()
     if (tick >= nextProgress) {
-      onProgress?.(tick / endTick)
+      onProgress?.(tick / endTick, soFar)
       nextProgress += progressEvery
     }
     while (nextGrid <= tick) nextGrid += top
@@ -325,10 +343,19 @@ export function run(
     }
     after(false)
   }
-  onProgress?.(1)
+  onProgress?.(1, soFar)
   stateTo(machine.x, 0)
   machine.tick = tick
   machine.accrue()
+
+  function soFar(): RunSoFar {
+    return { trace: recorder.traceTo(recorder.point), ...eventsOf() }
+  }
+
+  function eventsOf() {
+    const { events, eventsLeftOut } = machine
+    return { events, ...(eventsLeftOut > 0 ? { eventsLeftOut } : {}) }
+  }
 
   /** What is to be done where a stretch has ended. */
   function after(passes: boolean) {
@@ -392,7 +419,6 @@ export function run(
       ),
     },
     trace,
-    events: machine.events,
-    ...(machine.eventsLeftOut > 0 ? { eventsLeftOut: machine.eventsLeftOut } : {}),
+    ...eventsOf(),
   }
 }

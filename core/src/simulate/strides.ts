@@ -36,13 +36,26 @@ const strides2: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
   let o = from * 2
   let x0 = rows[o + 0]!,
     x1 = rows[o + 1]!
+  // The first watch, which is mostly the only one, is kept out of memory.
+  const at0 = watchAt[0]!
+  const sign0 = watches > 0 ? watchSign[0]! : 0
+  const c0 = watches > 0 ? watchC[0]! : 0
+  let first0 = 0
+  let before0 = watches > 0 ? sign0 * (rows[o + at0]! - c0) : 0
   for (let k = 0; k < count; k++) {
     const y0 = p0 * x0 + p1 * x1 + f0
     const y1 = p2 * x0 + p3 * x1 + f1
     o += 2
     rows[o + 0] = x0 = y0
     rows[o + 1] = x1 = y1
-    for (let w = 0; w < watches; w++) {
+    if (watches > 0) {
+      const d = sign0 * (rows[o + at0]! - c0)
+      if (d >= 0) return k
+      if (k > 0 && before0 > d && before0 >= first0 && mayGraze(first0, before0, d)) return -k
+      first0 = before0
+      before0 = d
+    }
+    for (let w = 1; w < watches; w++) {
       const at = o + watchAt[w]!
       const sign = watchSign[w]!
       const c = watchC[w]!
@@ -82,6 +95,12 @@ const strides3: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
   let x0 = rows[o + 0]!,
     x1 = rows[o + 1]!,
     x2 = rows[o + 2]!
+  // The first watch, which is mostly the only one, is kept out of memory.
+  const at0 = watchAt[0]!
+  const sign0 = watches > 0 ? watchSign[0]! : 0
+  const c0 = watches > 0 ? watchC[0]! : 0
+  let first0 = 0
+  let before0 = watches > 0 ? sign0 * (rows[o + at0]! - c0) : 0
   for (let k = 0; k < count; k++) {
     const y0 = p0 * x0 + p1 * x1 + p2 * x2 + f0
     const y1 = p3 * x0 + p4 * x1 + p5 * x2 + f1
@@ -90,7 +109,14 @@ const strides3: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
     rows[o + 0] = x0 = y0
     rows[o + 1] = x1 = y1
     rows[o + 2] = x2 = y2
-    for (let w = 0; w < watches; w++) {
+    if (watches > 0) {
+      const d = sign0 * (rows[o + at0]! - c0)
+      if (d >= 0) return k
+      if (k > 0 && before0 > d && before0 >= first0 && mayGraze(first0, before0, d)) return -k
+      first0 = before0
+      before0 = d
+    }
+    for (let w = 1; w < watches; w++) {
       const at = o + watchAt[w]!
       const sign = watchSign[w]!
       const c = watchC[w]!
@@ -141,6 +167,12 @@ const strides4: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
     x1 = rows[o + 1]!,
     x2 = rows[o + 2]!,
     x3 = rows[o + 3]!
+  // The first watch, which is mostly the only one, is kept out of memory.
+  const at0 = watchAt[0]!
+  const sign0 = watches > 0 ? watchSign[0]! : 0
+  const c0 = watches > 0 ? watchC[0]! : 0
+  let first0 = 0
+  let before0 = watches > 0 ? sign0 * (rows[o + at0]! - c0) : 0
   for (let k = 0; k < count; k++) {
     const y0 = p0 * x0 + p1 * x1 + p2 * x2 + p3 * x3 + f0
     const y1 = p4 * x0 + p5 * x1 + p6 * x2 + p7 * x3 + f1
@@ -151,7 +183,14 @@ const strides4: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
     rows[o + 1] = x1 = y1
     rows[o + 2] = x2 = y2
     rows[o + 3] = x3 = y3
-    for (let w = 0; w < watches; w++) {
+    if (watches > 0) {
+      const d = sign0 * (rows[o + at0]! - c0)
+      if (d >= 0) return k
+      if (k > 0 && before0 > d && before0 >= first0 && mayGraze(first0, before0, d)) return -k
+      first0 = before0
+      before0 = d
+    }
+    for (let w = 1; w < watches; w++) {
       const at = o + watchAt[w]!
       const sign = watchSign[w]!
       const c = watchC[w]!
@@ -215,6 +254,12 @@ const strides5: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
     x2 = rows[o + 2]!,
     x3 = rows[o + 3]!,
     x4 = rows[o + 4]!
+  // The first watch, which is mostly the only one, is kept out of memory.
+  const at0 = watchAt[0]!
+  const sign0 = watches > 0 ? watchSign[0]! : 0
+  const c0 = watches > 0 ? watchC[0]! : 0
+  let first0 = 0
+  let before0 = watches > 0 ? sign0 * (rows[o + at0]! - c0) : 0
   for (let k = 0; k < count; k++) {
     const y0 = p0 * x0 + p1 * x1 + p2 * x2 + p3 * x3 + p4 * x4 + f0
     const y1 = p5 * x0 + p6 * x1 + p7 * x2 + p8 * x3 + p9 * x4 + f1
@@ -227,7 +272,14 @@ const strides5: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
     rows[o + 2] = x2 = y2
     rows[o + 3] = x3 = y3
     rows[o + 4] = x4 = y4
-    for (let w = 0; w < watches; w++) {
+    if (watches > 0) {
+      const d = sign0 * (rows[o + at0]! - c0)
+      if (d >= 0) return k
+      if (k > 0 && before0 > d && before0 >= first0 && mayGraze(first0, before0, d)) return -k
+      first0 = before0
+      before0 = d
+    }
+    for (let w = 1; w < watches; w++) {
       const at = o + watchAt[w]!
       const sign = watchSign[w]!
       const c = watchC[w]!
@@ -306,6 +358,12 @@ const strides6: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
     x3 = rows[o + 3]!,
     x4 = rows[o + 4]!,
     x5 = rows[o + 5]!
+  // The first watch, which is mostly the only one, is kept out of memory.
+  const at0 = watchAt[0]!
+  const sign0 = watches > 0 ? watchSign[0]! : 0
+  const c0 = watches > 0 ? watchC[0]! : 0
+  let first0 = 0
+  let before0 = watches > 0 ? sign0 * (rows[o + at0]! - c0) : 0
   for (let k = 0; k < count; k++) {
     const y0 = p0 * x0 + p1 * x1 + p2 * x2 + p3 * x3 + p4 * x4 + p5 * x5 + f0
     const y1 = p6 * x0 + p7 * x1 + p8 * x2 + p9 * x3 + p10 * x4 + p11 * x5 + f1
@@ -320,7 +378,14 @@ const strides6: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
     rows[o + 3] = x3 = y3
     rows[o + 4] = x4 = y4
     rows[o + 5] = x5 = y5
-    for (let w = 0; w < watches; w++) {
+    if (watches > 0) {
+      const d = sign0 * (rows[o + at0]! - c0)
+      if (d >= 0) return k
+      if (k > 0 && before0 > d && before0 >= first0 && mayGraze(first0, before0, d)) return -k
+      first0 = before0
+      before0 = d
+    }
+    for (let w = 1; w < watches; w++) {
       const at = o + watchAt[w]!
       const sign = watchSign[w]!
       const c = watchC[w]!
@@ -416,6 +481,12 @@ const strides7: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
     x4 = rows[o + 4]!,
     x5 = rows[o + 5]!,
     x6 = rows[o + 6]!
+  // The first watch, which is mostly the only one, is kept out of memory.
+  const at0 = watchAt[0]!
+  const sign0 = watches > 0 ? watchSign[0]! : 0
+  const c0 = watches > 0 ? watchC[0]! : 0
+  let first0 = 0
+  let before0 = watches > 0 ? sign0 * (rows[o + at0]! - c0) : 0
   for (let k = 0; k < count; k++) {
     const y0 = p0 * x0 + p1 * x1 + p2 * x2 + p3 * x3 + p4 * x4 + p5 * x5 + p6 * x6 + f0
     const y1 = p7 * x0 + p8 * x1 + p9 * x2 + p10 * x3 + p11 * x4 + p12 * x5 + p13 * x6 + f1
@@ -432,7 +503,14 @@ const strides7: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
     rows[o + 4] = x4 = y4
     rows[o + 5] = x5 = y5
     rows[o + 6] = x6 = y6
-    for (let w = 0; w < watches; w++) {
+    if (watches > 0) {
+      const d = sign0 * (rows[o + at0]! - c0)
+      if (d >= 0) return k
+      if (k > 0 && before0 > d && before0 >= first0 && mayGraze(first0, before0, d)) return -k
+      first0 = before0
+      before0 = d
+    }
+    for (let w = 1; w < watches; w++) {
       const at = o + watchAt[w]!
       const sign = watchSign[w]!
       const c = watchC[w]!
@@ -547,6 +625,12 @@ const strides8: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
     x5 = rows[o + 5]!,
     x6 = rows[o + 6]!,
     x7 = rows[o + 7]!
+  // The first watch, which is mostly the only one, is kept out of memory.
+  const at0 = watchAt[0]!
+  const sign0 = watches > 0 ? watchSign[0]! : 0
+  const c0 = watches > 0 ? watchC[0]! : 0
+  let first0 = 0
+  let before0 = watches > 0 ? sign0 * (rows[o + at0]! - c0) : 0
   for (let k = 0; k < count; k++) {
     const y0 = p0 * x0 + p1 * x1 + p2 * x2 + p3 * x3 + p4 * x4 + p5 * x5 + p6 * x6 + p7 * x7 + f0
     const y1 = p8 * x0 + p9 * x1 + p10 * x2 + p11 * x3 + p12 * x4 + p13 * x5 + p14 * x6 + p15 * x7 + f1
@@ -565,7 +649,14 @@ const strides8: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
     rows[o + 5] = x5 = y5
     rows[o + 6] = x6 = y6
     rows[o + 7] = x7 = y7
-    for (let w = 0; w < watches; w++) {
+    if (watches > 0) {
+      const d = sign0 * (rows[o + at0]! - c0)
+      if (d >= 0) return k
+      if (k > 0 && before0 > d && before0 >= first0 && mayGraze(first0, before0, d)) return -k
+      first0 = before0
+      before0 = d
+    }
+    for (let w = 1; w < watches; w++) {
       const at = o + watchAt[w]!
       const sign = watchSign[w]!
       const c = watchC[w]!
@@ -701,6 +792,12 @@ const strides9: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
     x6 = rows[o + 6]!,
     x7 = rows[o + 7]!,
     x8 = rows[o + 8]!
+  // The first watch, which is mostly the only one, is kept out of memory.
+  const at0 = watchAt[0]!
+  const sign0 = watches > 0 ? watchSign[0]! : 0
+  const c0 = watches > 0 ? watchC[0]! : 0
+  let first0 = 0
+  let before0 = watches > 0 ? sign0 * (rows[o + at0]! - c0) : 0
   for (let k = 0; k < count; k++) {
     const y0 = p0 * x0 + p1 * x1 + p2 * x2 + p3 * x3 + p4 * x4 + p5 * x5 + p6 * x6 + p7 * x7 + p8 * x8 + f0
     const y1 = p9 * x0 + p10 * x1 + p11 * x2 + p12 * x3 + p13 * x4 + p14 * x5 + p15 * x6 + p16 * x7 + p17 * x8 + f1
@@ -721,7 +818,14 @@ const strides9: Strides = (rows, from, count, phi, f, g, watches, watchAt, watch
     rows[o + 6] = x6 = y6
     rows[o + 7] = x7 = y7
     rows[o + 8] = x8 = y8
-    for (let w = 0; w < watches; w++) {
+    if (watches > 0) {
+      const d = sign0 * (rows[o + at0]! - c0)
+      if (d >= 0) return k
+      if (k > 0 && before0 > d && before0 >= first0 && mayGraze(first0, before0, d)) return -k
+      first0 = before0
+      before0 = d
+    }
+    for (let w = 1; w < watches; w++) {
       const at = o + watchAt[w]!
       const sign = watchSign[w]!
       const c = watchC[w]!
@@ -880,6 +984,12 @@ const strides10: Strides = (rows, from, count, phi, f, g, watches, watchAt, watc
     x7 = rows[o + 7]!,
     x8 = rows[o + 8]!,
     x9 = rows[o + 9]!
+  // The first watch, which is mostly the only one, is kept out of memory.
+  const at0 = watchAt[0]!
+  const sign0 = watches > 0 ? watchSign[0]! : 0
+  const c0 = watches > 0 ? watchC[0]! : 0
+  let first0 = 0
+  let before0 = watches > 0 ? sign0 * (rows[o + at0]! - c0) : 0
   for (let k = 0; k < count; k++) {
     const y0 = p0 * x0 + p1 * x1 + p2 * x2 + p3 * x3 + p4 * x4 + p5 * x5 + p6 * x6 + p7 * x7 + p8 * x8 + p9 * x9 + f0
     const y1 =
@@ -911,7 +1021,14 @@ const strides10: Strides = (rows, from, count, phi, f, g, watches, watchAt, watc
     rows[o + 7] = x7 = y7
     rows[o + 8] = x8 = y8
     rows[o + 9] = x9 = y9
-    for (let w = 0; w < watches; w++) {
+    if (watches > 0) {
+      const d = sign0 * (rows[o + at0]! - c0)
+      if (d >= 0) return k
+      if (k > 0 && before0 > d && before0 >= first0 && mayGraze(first0, before0, d)) return -k
+      first0 = before0
+      before0 = d
+    }
+    for (let w = 1; w < watches; w++) {
       const at = o + watchAt[w]!
       const sign = watchSign[w]!
       const c = watchC[w]!
@@ -1095,6 +1212,12 @@ const strides11: Strides = (rows, from, count, phi, f, g, watches, watchAt, watc
     x8 = rows[o + 8]!,
     x9 = rows[o + 9]!,
     x10 = rows[o + 10]!
+  // The first watch, which is mostly the only one, is kept out of memory.
+  const at0 = watchAt[0]!
+  const sign0 = watches > 0 ? watchSign[0]! : 0
+  const c0 = watches > 0 ? watchC[0]! : 0
+  let first0 = 0
+  let before0 = watches > 0 ? sign0 * (rows[o + at0]! - c0) : 0
   for (let k = 0; k < count; k++) {
     const y0 =
       p0 * x0 + p1 * x1 + p2 * x2 + p3 * x3 + p4 * x4 + p5 * x5 + p6 * x6 + p7 * x7 + p8 * x8 + p9 * x9 + p10 * x10 + f0
@@ -1240,7 +1363,14 @@ const strides11: Strides = (rows, from, count, phi, f, g, watches, watchAt, watc
     rows[o + 8] = x8 = y8
     rows[o + 9] = x9 = y9
     rows[o + 10] = x10 = y10
-    for (let w = 0; w < watches; w++) {
+    if (watches > 0) {
+      const d = sign0 * (rows[o + at0]! - c0)
+      if (d >= 0) return k
+      if (k > 0 && before0 > d && before0 >= first0 && mayGraze(first0, before0, d)) return -k
+      first0 = before0
+      before0 = d
+    }
+    for (let w = 1; w < watches; w++) {
       const at = o + watchAt[w]!
       const sign = watchSign[w]!
       const c = watchC[w]!
@@ -1451,6 +1581,12 @@ const strides12: Strides = (rows, from, count, phi, f, g, watches, watchAt, watc
     x9 = rows[o + 9]!,
     x10 = rows[o + 10]!,
     x11 = rows[o + 11]!
+  // The first watch, which is mostly the only one, is kept out of memory.
+  const at0 = watchAt[0]!
+  const sign0 = watches > 0 ? watchSign[0]! : 0
+  const c0 = watches > 0 ? watchC[0]! : 0
+  let first0 = 0
+  let before0 = watches > 0 ? sign0 * (rows[o + at0]! - c0) : 0
   for (let k = 0; k < count; k++) {
     const y0 =
       p0 * x0 +
@@ -1633,7 +1769,14 @@ const strides12: Strides = (rows, from, count, phi, f, g, watches, watchAt, watc
     rows[o + 9] = x9 = y9
     rows[o + 10] = x10 = y10
     rows[o + 11] = x11 = y11
-    for (let w = 0; w < watches; w++) {
+    if (watches > 0) {
+      const d = sign0 * (rows[o + at0]! - c0)
+      if (d >= 0) return k
+      if (k > 0 && before0 > d && before0 >= first0 && mayGraze(first0, before0, d)) return -k
+      first0 = before0
+      before0 = d
+    }
+    for (let w = 1; w < watches; w++) {
       const at = o + watchAt[w]!
       const sign = watchSign[w]!
       const c = watchC[w]!

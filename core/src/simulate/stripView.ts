@@ -1,4 +1,5 @@
 import { meanWindow, type Thinned, thinWindow } from '../series/thinWindow'
+import type { RunSoFar } from './run'
 import type { SimulationEvent, SimulationResult } from './scenario'
 
 /** One actuator over a window: spans in which it is on, or its share where it gives one or switches quicker than can be drawn. */
@@ -23,7 +24,7 @@ const MOST_FLAGS = 60
 /** A span takes two edges: more of them than this share of the points are drawn as a share. */
 const SPAN_SHARE = 1 / 8
 
-function spansOf(result: SimulationResult, id: string, fromS: number, toS: number, endS: number): number[] {
+function spansOf(result: RunSoFar, id: string, fromS: number, toS: number, endS: number): number[] {
   const spans: number[] = []
   let since: number | undefined
   const put = (a: number, b: number) => {
@@ -45,7 +46,7 @@ function spansOf(result: SimulationResult, id: string, fromS: number, toS: numbe
  * A window of a run, thinned to what can be drawn; every minimum and maximum stays.
  * @param atMost points a line
  */
-export function stripView(result: SimulationResult, fromS: number, toS: number, atMost: number): StripView {
+export function stripView(result: RunSoFar, fromS: number, toS: number, atMost: number): StripView {
   const { trace, events } = result
   const { timeS } = trace
   const endS = timeS[timeS.length - 1] ?? 0
@@ -74,7 +75,8 @@ export function stripView(result: SimulationResult, fromS: number, toS: number, 
       const spans = spansOf(result, id, fromS, toS, endS)
       if (spans.length / 2 <= Math.max(40, atMost * SPAN_SHARE)) return { id, spans: Float64Array.from(spans) }
     }
-    return { id, share: meanWindow({ timeS, value }, fromS, toS, slices) }
+    // Of a run that is under way there is nothing after its end.
+    return { id, share: meanWindow({ timeS, value }, fromS, endS > fromS ? Math.min(toS, endS) : toS, slices) }
   })
   const flags: SimulationEvent[] = []
   for (const event of events)
