@@ -1,5 +1,6 @@
 import { asSet } from '../profile/asSet'
 import type { DeviceProfile, Port, ProbePlace } from '../profile/deviceProfile'
+import { rememberedOfBoth } from './remembered'
 
 /** One device of a chain: a name on the job, and which profile it is. */
 export interface ChainDevice {
@@ -89,7 +90,7 @@ export function resolveDevice(
 }
 
 /** Looks up the devices of a loop's own chain, the job's shared devices, and the ports that connections name. */
-export function resolveChain(shared: Shared, chain: Chain): ResolvedChain {
+export const resolveChain = rememberedOfBoth((shared: Shared, chain: Chain): ResolvedChain => {
   const devices: ResolvedDevice[] = []
   const add = (map: Readonly<Record<string, ChainDevice>>, isShared: boolean) => {
     for (const device of ordered(map)) {
@@ -111,4 +112,4 @@ export function resolveChain(shared: Shared, chain: Chain): ResolvedChain {
       connections.push({ ...connection, fromDevice, toDevice, fromPort, toPort })
   }
   return { devices, connections }
-}
+})

@@ -7,6 +7,7 @@ import { keyPath, keyPathText } from '../profile/keyPath'
 import { clockText, parameterView } from '../profile/parameterView'
 import { type Quantity, shownText, type UnitPreferences } from '../units/quantity'
 import { plannedValues } from './plannedValues'
+import { remembered } from '../job/remembered'
 
 /** One parameter of the sheet: what to key, what was there, what is there now. */
 export interface KeyingRow {
@@ -104,7 +105,7 @@ function shownPlan(
  * level of the menu is gone into once. Always in the job's unit: that is what the controller is set to show, whatever unit is being
  * looked at.
  */
-export function keyingSheet(given: Given): KeyingSheet[] {
+export const keyingSheet = remembered((given: Given): readonly KeyingSheet[] => {
   const { job, loop, chain } = given
   return chain.devices.flatMap((device): KeyingSheet[] => {
     const { controller } = device.facts
@@ -132,7 +133,7 @@ export function keyingSheet(given: Given): KeyingSheet[] {
     const order = keyingOrder(controller, [...rows.keys()])
     return [{ device, rows: order.map((code) => rows.get(code)!) }]
   })
-}
+})
 
 /** What was written down of this parameter on the first visit, where the control that was there is the one that stays. */
 function foundOn({ survey }: LoopDocument, { facts }: ResolvedDevice, code: string): Reading | undefined {

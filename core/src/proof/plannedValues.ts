@@ -8,6 +8,7 @@ import type { Parameter, ParameterQuantity } from '../profile/deviceProfile'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
 import { wallMinutes } from '../time/weekSchedule'
 import type { UnitPreferences } from '../units/quantity'
+import { rememberedOfBoth } from '../job/remembered'
 
 /** What a parameter is to hold: a number in the unit of its leaflet, or what is meant by a choice. */
 export type PlannedValue = number | string
@@ -191,21 +192,23 @@ function ofItself(code: string, parameter: Parameter, { values }: ControllerPlan
  * What every parameter of a controller is to hold: by the planned outputs, by the controller's own plan, by what was chosen on the
  * device, or as it comes. What belongs to an output that is not used, or to a period that is not there, is left out.
  */
-export function plannedValues(given: Given, device: ResolvedDevice): ReadonlyMap<string, PlannedValue> {
-  const { controller, options = {} } = device.facts
-  const values = new Map<string, PlannedValue>()
-  if (!controller) return values
-  const mine = plansOf(given.loop.settings.planned).filter(({ output }) => output.device === device.id)
-  const whole = controllerPlanOf(given, device)
-  for (const [code, parameter] of Object.entries(controller.parameters)) {
-    const option = Object.entries(options).find(([, { parameter: by }]) => by === code)
-    const value = option
-      ? choiceOf(option[1], device.set?.[option[0]])
-      : plannedValue(parameter, code, mine, whole, given.job)
-    if (value !== undefined) values.set(code, value)
-  }
-  return values
-}
+export const plannedValues = rememberedOfBoth(
+  (given: Given, device: ResolvedDevice): ReadonlyMap<string, PlannedValue> => {
+    const { controller, options = {} } = device.facts
+    const values = new Map<string, PlannedValue>()
+    if (!controller) return values
+    const mine = plansOf(given.loop.settings.planned).filter(({ output }) => output.device === device.id)
+    const whole = controllerPlanOf(given, device)
+    for (const [code, parameter] of Object.entries(controller.parameters)) {
+      const option = Object.entries(options).find(([, { parameter: by }]) => by === code)
+      const value = option
+        ? choiceOf(option[1], device.set?.[option[0]])
+        : plannedValue(parameter, code, mine, whole, given.job)
+      if (value !== undefined) values.set(code, value)
+    }
+    return values
+  },
+)
 
 function plannedValue(
   parameter: Parameter,

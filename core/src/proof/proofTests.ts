@@ -32,6 +32,7 @@ import { stagesTest } from './tests/stagesTest'
 import { substituteTest } from './tests/substituteTest'
 import { sweepTest } from './tests/sweepTest'
 import { clockTest, timerTest } from './tests/timerTest'
+import { remembered } from '../job/remembered'
 
 type Maybe = TestSpec | undefined
 
@@ -139,16 +140,10 @@ export function testSpecs(context: LoopContext): readonly TestSpec[] {
     .map(({ each }) => each)
 }
 
-const made = new WeakMap<LoopContext, readonly ProofTest[]>()
-
 /** Every test of a loop with its readings and what they mean; made once for a context. */
-export function proofTests(context: LoopContext): readonly ProofTest[] {
-  const known = made.get(context)
-  if (known) return known
-  const tests = testSpecs(context).map((spec) => takeTest(context, spec))
-  made.set(context, tests)
-  return tests
-}
+export const proofTests = remembered((context: LoopContext): readonly ProofTest[] =>
+  testSpecs(context).map((spec) => takeTest(context, spec)),
+)
 
 /**
  * Whether a test may still be left out with a reason: none that proves a safety, and none whose last take was not good. Beginning

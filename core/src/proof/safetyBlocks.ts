@@ -6,6 +6,7 @@ import { liveSteps } from './liveSteps'
 import { unansweredSafety } from '../survey/surveyResult'
 import { type SafetyBlockId, type SafetyStep, safetyBlockIds } from './safetyStep'
 import { keepsShut } from './temporaryWork'
+import { remembered } from '../job/remembered'
 
 export interface SafetyBlocks {
   readonly steps: Readonly<Record<SafetyBlockId, readonly SafetyStep[]>>
@@ -26,18 +27,7 @@ const passed = ({ verdict, forbids, holds }: SafetyStep) =>
  * First live opens only when every step before it that must pass has passed, nothing stands on the temporary list but what its own
  * running step made, and every safety question is answered; a failed step is never reasoned away.
  */
-export function safetyBlocks(context: LoopContext): SafetyBlocks {
-  const known = made.get(context)
-  if (known) return known
-  const blocks = make(context)
-  made.set(context, blocks)
-  return blocks
-}
-
-/** Rules, stage and sheet all ask for the same context. */
-const made = new WeakMap<LoopContext, SafetyBlocks>()
-
-function make(context: LoopContext): SafetyBlocks {
+export const safetyBlocks = remembered((context: LoopContext): SafetyBlocks => {
   const steps = { isolate: isolateSteps(context), dead: deadSteps(context), live: liveSteps(context) }
   const before = [...steps.isolate, ...steps.dead]
   const failed = [...before, ...steps.live].filter(({ forbids, verdict }) => forbids && verdict !== 'waiting')
@@ -57,4 +47,4 @@ function make(context: LoopContext): SafetyBlocks {
     ],
     done: Object.fromEntries(safetyBlockIds.map((id) => [id, steps[id].filter(passed).length])) as SafetyBlocks['done'],
   }
-}
+})

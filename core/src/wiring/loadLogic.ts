@@ -2,6 +2,7 @@ import type { ResolvedChain, ResolvedDevice } from '../job/chain'
 import type { ContactInPort, ContactPort, LoadPort, PermissiveFacts } from '../profile/deviceProfile'
 import { type ContactExpression, contactLogic, type ContactLogic, contactsOf, mostContacts } from './contactLogic'
 import { callPaths, powerPaths } from './powerPath'
+import { remembered } from '../job/remembered'
 
 /** What a contact is there for. */
 export type ContactDuty = 'control' | 'limit' | 'guard' | 'hand' | 'time' | 'other'
@@ -139,7 +140,7 @@ function lookThrough(
  * The contacts in series and parallel before every load and every call that does something, the truth table behind them, what each
  * override defeats and what still protects. Plain wires without any contact have no logic.
  */
-export function loadLogics(chain: ResolvedChain): LoadLogic[] {
+export const loadLogics = remembered((chain: ResolvedChain): readonly LoadLogic[] => {
   const names = new Map<string, NamedContact>()
   const lines = [...powerPaths(chain), ...callPaths(chain)]
   const coils = new Map<string, ContactExpression>()
@@ -183,4 +184,4 @@ export function loadLogics(chain: ResolvedChain): LoadLogic[] {
       },
     ]
   })
-}
+})

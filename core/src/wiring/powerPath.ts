@@ -1,5 +1,6 @@
 import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../job/chain'
 import type { ContactInPort, ContactPort, LoadPort, SupplyOutPort } from '../profile/deviceProfile'
+import { remembered } from '../job/remembered'
 
 export interface LineContact {
   readonly device: ResolvedDevice
@@ -25,14 +26,14 @@ const into = (chain: ResolvedChain, device: string, port: string) =>
   chain.connections.find((c) => c.to.device === device && c.to.port === port)
 
 /** Walks every load's line upstream to its supply, or to a contact that feeds it itself. A ring of contacts ends the walk. */
-export function powerPaths(chain: ResolvedChain): PowerPath[] {
-  return linesTo(chain, (port) => (port.kind === 'load' ? port : undefined))
-}
+export const powerPaths = remembered((chain: ResolvedChain): readonly PowerPath[] =>
+  linesTo(chain, (port) => (port.kind === 'load' ? port : undefined)),
+)
 
 /** The same for every input that wants a dry contact: its circuit is fed by the input itself. */
-export function callPaths(chain: ResolvedChain): CallPath[] {
-  return linesTo(chain, (port) => (port.kind === 'contact-in' ? port : undefined))
-}
+export const callPaths = remembered((chain: ResolvedChain): readonly CallPath[] =>
+  linesTo(chain, (port) => (port.kind === 'contact-in' ? port : undefined)),
+)
 
 function linesTo<P>(chain: ResolvedChain, wanted: (port: ResolvedDevice['facts']['ports'][string]) => P | undefined) {
   const paths: Line<P>[] = []

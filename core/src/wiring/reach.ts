@@ -1,6 +1,7 @@
 import type { PortRef, ResolvedChain, ResolvedDevice } from '../job/chain'
 import type { ContactInPort, Effect, LoadPort, SignalInPort } from '../profile/deviceProfile'
 import { callPaths, type Line, powerPaths } from './powerPath'
+import { remembered } from '../job/remembered'
 
 /** What an output ends in: the port that does something to the loop, and the devices on the way there. */
 export interface Reach {
@@ -26,7 +27,17 @@ const powerOf = (port: LoadPort | ContactInPort | SignalInPort) =>
   port.givesW ?? (port.kind === 'load' && port.does === 'element' ? port.load.powerW : 0)
 
 /** Everything that an output of a controller moves in the end, through relays, drives and inputs. */
-export function reachOf(chain: ResolvedChain, output: PortRef): Reach[] {
+export function reachOf(chain: ResolvedChain, output: PortRef): readonly Reach[] {
+  const known = walkedOf(chain)
+  const key = `${output.device}.${output.port}`
+  const reach = known.get(key) ?? walk(chain, output)
+  known.set(key, reach)
+  return reach
+}
+
+const walkedOf = remembered((_chain: ResolvedChain) => new Map<string, readonly Reach[]>())
+
+function walk(chain: ResolvedChain, output: PortRef): readonly Reach[] {
   const all: Line<LoadPort | ContactInPort>[] = [...powerPaths(chain), ...callPaths(chain)]
   const from = ({ device, port }: PortRef, walked: Walked): Reach[] => {
     const key = `${device}.${port}`

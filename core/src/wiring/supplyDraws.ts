@@ -1,6 +1,7 @@
 import type { ResolvedChain } from '../job/chain'
 import { contactLoad } from './contactLoad'
 import { powerPaths } from './powerPath'
+import { remembered } from '../job/remembered'
 
 /** What one device takes from one supply, VA. */
 export interface SharedDraw {
@@ -11,7 +12,7 @@ export interface SharedDraw {
 }
 
 /** Everything that a chain draws from its supplies: what devices need for themselves, and the loads on lines that a supply feeds. */
-export function supplyDraws(chain: ResolvedChain): SharedDraw[] {
+export const supplyDraws = remembered((chain: ResolvedChain): readonly SharedDraw[] => {
   const own = chain.connections.flatMap(({ fromPort, toPort, fromDevice, toDevice }) =>
     fromPort.kind === 'supply-out' && toPort.kind === 'supply-in'
       ? [{ supply: fromDevice.id, device: toDevice.id, tag: toDevice.tag, va: toPort.drawsVa }]
@@ -30,4 +31,4 @@ export function supplyDraws(chain: ResolvedChain): SharedDraw[] {
       : [],
   )
   return [...own, ...lines]
-}
+})
