@@ -161,12 +161,16 @@ test('two ways beside each other: the numbers differ, and one can be planned', a
   await expect(page.getByRole('textbox', { name: 'Swing', exact: true })).toHaveValue('1.0')
 })
 
-test('a season has a bar, can be stopped and run again', async ({ page, server }) => {
+test('a season is drawn as it comes, has a bar, can be stopped and run again', async ({ page, server }) => {
   await openTry(page, server.url, 'Fish store')
   await page.getByRole('button', { name: 'A season' }).click()
   await expect(page.getByRole('progressbar', { name: 'Simulating' })).toBeVisible()
+  // What there is of it is drawn over the whole season, and what the day before did is no longer said beside it.
+  await expect(page.locator('[data-part="yes"]')).toHaveAttribute('data-window', '0.00 4416.00')
+  await expect(page.getByText('Simulating. What it says comes at its end.')).toBeVisible()
   await page.getByRole('button', { name: 'Stop it' }).click()
   await expect(page.locator('[data-run="stopped"]')).toBeVisible()
+  await expect(page.getByText(/^Stopped at \d+ %\. What is drawn is as far as it came\.$/)).toBeVisible()
   await page.getByRole('button', { name: 'A week' }).click()
   await done(page)
   await expect(page.getByRole('heading', { name: 'The hardest week' })).toBeVisible()
@@ -188,6 +192,8 @@ test('a sweep: pairs that meet the target are marked, a tap takes one', async ({
   await page.getByRole('button', { name: 'Sweep' }).click()
   const meeting = page.locator('[data-meeting]')
   await expect(meeting).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('button', { name: 'Sweep again' })).toBeEnabled({ timeout: 60_000 })
+  await expect(page.locator('.sweep [data-cell]:disabled')).toHaveCount(0)
   const cell = page.locator('[data-meets="yes"]').first()
   await expect(cell).toBeVisible()
   await expectAccessible(page, 'sweep')

@@ -9,6 +9,8 @@ interface Props {
   /** 0 is best, 1 is worst; row by row of y. */
   readonly shade: readonly number[]
   readonly texts: readonly string[]
+  /** Was run: what was not cannot be taken. */
+  readonly known: readonly boolean[]
   /** Meets the target: marked by more than its colour. */
   readonly meets: readonly boolean[]
   /** What is planned, if it lies on the grid. */
@@ -17,7 +19,7 @@ interface Props {
 }
 
 /** A map of two settings: each cell its number, dark where it is bad, ringed where it meets the target; a tap takes it. */
-export function SweepMap({ label, xTitle, yTitle, xTexts, yTexts, shade, texts, meets, here, onTake }: Props) {
+export function SweepMap({ label, xTitle, yTitle, xTexts, yTexts, shade, texts, known, meets, here, onTake }: Props) {
   const [focus, setFocus] = useState<readonly [number, number]>([0, 0])
   const columns = xTexts.length
   const keys = (event: KeyboardEvent<HTMLTableElement>) => {
@@ -65,6 +67,7 @@ export function SweepMap({ label, xTitle, yTitle, xTexts, yTexts, shade, texts, 
                   <button
                     type="button"
                     data-cell={`${x} ${y}`}
+                    disabled={!known[i]}
                     data-meets={meets[i] ? 'yes' : 'no'}
                     className={`${meets[i] ? 'meets' : ''} ${planned ? 'here' : ''}`}
                     style={{ '--shade': `${Math.round((shade[i] ?? 0) * 62)}%` } as React.CSSProperties}

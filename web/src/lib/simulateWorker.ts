@@ -1,6 +1,5 @@
 import { expose, transfer } from 'comlink'
-import { sweep, type SweepAxis, type SweepMap } from '@nachtigal/core/simulate/loop/sweep'
-import type { loopScenario, RunChoice } from '@nachtigal/core/simulate/loop/loopScenario'
+import { type SweepFigures, type SweepGiven, sweepRow } from '@nachtigal/core/simulate/loop/sweep'
 import type { Scenario, SimulationEvent, SimulationResult } from '@nachtigal/core/simulate/scenario'
 import { simulate } from '@nachtigal/core/simulate/simulate'
 import { type MomentValues, runCsv, stripView, type StripView, valuesAt } from '@nachtigal/core/simulate/stripView'
@@ -12,19 +11,13 @@ export interface RunReport {
   readonly ms: number
 }
 
-export interface SweepAsk {
-  readonly given: Parameters<typeof loopScenario>[0]
-  readonly survey: Parameters<typeof loopScenario>[1]
-  readonly run: RunChoice
-  readonly output: string
-  readonly x: SweepAxis
-  readonly y: SweepAxis
-}
-
 /** Events that the page is told: more than anybody reads. */
 const MOST_EVENTS = 20_000
 /** Points of the traces that sentences and figures are made from: all of a season's at five minutes, so that no excursion is missed. */
 const SENTENCE_POINTS = 70_000
+
+/** So often a run that takes long shows what it has so far. */
+const PART_EVERY_MS = 150
 
 const kept = new Map<string, SimulationResult>()
 
@@ -65,17 +58,17 @@ const worker = {
     scenario: Scenario,
     window: readonly [number, number] | null,
     points: number,
-    onProgress: (share: number) => void,
+    onProgress: (share: number, view: StripView) => void,
   ) {
     const begun = performance.now()
     kept.delete(slot)
-    let told = 0
+    let told = begun
     const result = simulate(scenario, {
-      onProgress: (share) => {
+      onProgress: (share, soFar) => {
         // A bar moves a few times a second: more would only keep the page busy.
-        if (performance.now() - told < 100) return
+        if (share === 1 || performance.now() - told < PART_EVERY_MS) return
+        void onProgress(share, stripView(soFar(), 0, scenario.durationS, points))
         told = performance.now()
-        void onProgress(share)
       },
     })
     kept.set(slot, result)
@@ -102,15 +95,9 @@ const worker = {
     const result = kept.get(slot)
     return result ? runCsv(result, names) : null
   },
-  sweep({ given, survey, run, output, x, y }: SweepAsk, onProgress: (share: number) => void): SweepMap {
-    let told = 0
-    return sweep(given, survey, run, output, x, y, {
-      onProgress: (share) => {
-        if (performance.now() - told < 100 && share < 1) return
-        told = performance.now()
-        void onProgress(share)
-      },
-    })
+  /** One row of a map. */
+  sweepRow(asked: SweepGiven, row: number): SweepFigures {
+    return sweepRow(asked, row)
   },
 }
 

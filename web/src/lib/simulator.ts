@@ -1,13 +1,15 @@
 import { proxy, type Remote, wrap } from 'comlink'
-import type { SweepMap } from '@nachtigal/core/simulate/loop/sweep'
+import { emptySweep, type SweepGiven, type SweepMap, withRow } from '@nachtigal/core/simulate/loop/sweep'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
-import type { RunReport, SimulateWorker, SweepAsk } from './simulateWorker'
+import type { StripView } from '@nachtigal/core/simulate/stripView'
+import type { RunReport, SimulateWorker } from './simulateWorker'
 
 interface Waiting {
   readonly scenario: Scenario
   readonly window: readonly [number, number] | null
   readonly points: number
-  readonly onProgress: (share: number) => void
+  /** Told of a run that takes long: the share done, and its strip so far. */
+  readonly onProgress: (share: number, view: StripView) => void
   readonly settle: (report: RunReport) => void
   readonly fail: (error: Error) => void
 }
@@ -126,16 +128,39 @@ export type Slot = keyof typeof simulators
 /** Starts the worker that a drag will want. */
 export const warmWorker = () => simulators.a.warm()
 
-/** A sweep in a worker of its own, which ends with it. */
+/** Cores that a sweep takes at most: one is left for the page where there are more than two. */
+const coresOfSweep = (rows: number) => {
+  const cores = navigator.hardwareConcurrency || 2
+  return Math.min(rows, Math.max(2, cores - 1))
+}
+
+/**
+ * A sweep in workers of its own, as many as there are cores, which end with it. Each takes the next row that nobody has.
+ * @param onRow told the map as far as it is filled, and the share done
+ */
 export function runSweep(
-  ask: SweepAsk,
-  onProgress: (share: number) => void,
+  asked: SweepGiven,
+  onRow: (map: SweepMap, share: number) => void,
 ): { readonly result: Promise<SweepMap>; readonly cancel: () => void } {
-  const worker = start()
-  const remote = wrap<SimulateWorker>(worker)
-  const broken = new Promise<never>((_, reject) => {
-    worker.onerror = () => reject(new Error('its program could not be fetched; is the server running?'))
-  })
-  const result = Promise.race([remote.sweep(ask, proxy(onProgress)), broken]).finally(() => worker.terminate())
-  return { result, cancel: () => worker.terminate() }
+  const rows = asked.y.values.length
+  const workers: Worker[] = []
+  const end = () => workers.forEach((worker) => worker.terminate())
+  let [map, next, done] = [emptySweep(asked.x, asked.y), 0, 0]
+  const work = async () => {
+    const worker = start()
+    workers.push(worker)
+    const broken = new Promise<never>((_, reject) => {
+      worker.onerror = () => reject(new Error('its program could not be fetched; is the server running?'))
+    })
+    const remote = wrap<SimulateWorker>(worker)
+    while (next < rows) {
+      const row = next++
+      map = withRow(map, row, await Promise.race([remote.sweepRow(asked, row), broken]))
+      onRow(map, ++done / rows)
+    }
+  }
+  const result = Promise.all(Array.from({ length: coresOfSweep(rows) }, work))
+    .then(() => map)
+    .finally(end)
+  return { result, cancel: end }
 }

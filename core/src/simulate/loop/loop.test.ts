@@ -19,7 +19,16 @@ import { meetsTarget, nearestAt, shadesOf } from './readSweep'
 import { savingRange } from './savingRange'
 import { schools } from './schools'
 import { settingSpan, spanValues } from './settingSpan'
-import { settingsOf, sweep, type SweepMap, withLoopSetting } from './sweep'
+import {
+  emptySweep,
+  settingsOf,
+  type SweepAxis,
+  type SweepGiven,
+  type SweepMap,
+  sweepRow,
+  withLoopSetting,
+  withRow,
+} from './sweep'
 
 const climates = JSON.parse(
   readFileSync(new URL('../../../../shelf/data/climates.json', import.meta.url), 'utf8'),
@@ -236,18 +245,20 @@ describe('sweep', () => {
   const { context, survey, loop } = made('room')
   const [output] = Object.keys(loop.settings.planned)
   const run = { hourlyC: winterDay(-10), days: 2 }
-  it('gives each pair what a run of its own gives', () => {
+  const asked = (x: SweepAxis, y: SweepAxis): SweepGiven => ({ given: context, survey, run, output: output!, x, y })
+  it('gives each pair what a run of its own gives, row by row', () => {
     const told: number[] = []
-    const map = sweep(
-      context,
-      survey,
-      run,
-      output!,
-      { setting: 'swingK', values: [0.6, 1.5, 3] },
-      { setting: 'minimumOffS', values: [0, 900] },
-      { onProgress: (share) => told.push(share) },
+    const given = asked({ setting: 'swingK', values: [0.6, 1.5, 3] }, { setting: 'minimumOffS', values: [0, 900] })
+    const half = withRow(
+      emptySweep(given.x, given.y),
+      1,
+      sweepRow(given, 1, { onProgress: (share) => told.push(share) }),
     )
     expect(told.at(-1)).toBe(1)
+    expect(Array.from(half.energyKwh, Number.isNaN)).toEqual([true, true, true, false, false, false])
+    expect(meetsTarget(half, {})).toEqual([false, false, false, true, true, true])
+    expect(shadesOf(half.excursionK).every((shade) => shade >= 0 && shade <= 1)).toBe(true)
+    const map = withRow(half, 0, sweepRow(given, 0))
     expect(map.cyclesPerHour.length).toBe(6)
     // A wider swing cycles less and strays more.
     expect(map.cyclesPerHour[0]!).toBeGreaterThan(map.cyclesPerHour[2]!)
@@ -261,17 +272,8 @@ describe('sweep', () => {
     )
   })
   it('ends when it is asked to', () => {
-    expect(() =>
-      sweep(
-        context,
-        survey,
-        run,
-        output!,
-        { setting: 'swingK', values: [1] },
-        { setting: 'minimumOffS', values: [0] },
-        { signal: { aborted: true } },
-      ),
-    ).toThrow('cancelled')
+    const given = asked({ setting: 'swingK', values: [1] }, { setting: 'minimumOffS', values: [0] })
+    expect(() => sweepRow(given, 0, { signal: { aborted: true } })).toThrow('cancelled')
   })
   it('says which pairs meet a target, and a pair that only just does not', () => {
     const map: SweepMap = {

@@ -9,7 +9,7 @@ export interface SweepTarget {
 /** Rounding of a display is no excursion, K. */
 const LEAST_SEEN_K = 0.05
 
-/** Whether each pair of a sweep meets the target. */
+/** Whether each pair of a sweep meets the target; one that is not run yet does not. */
 export const meetsTarget = (
   { worstHour, excursionK }: SweepMap,
   { mostStarts, mayK }: SweepTarget,
@@ -17,15 +17,17 @@ export const meetsTarget = (
   Array.from(
     worstHour,
     (starts, i) =>
+      !Number.isNaN(starts) &&
       (mostStarts === undefined || starts <= mostStarts) &&
       (mayK === undefined || excursionK[i]! <= mayK + LEAST_SEEN_K),
   )
 
-/** Values from the least, 0, to the most, 1; all 0 where they are alike. */
+/** Values from the least, 0, to the most, 1; all 0 where they are alike, or not known yet. */
 export function shadesOf(values: ArrayLike<number>): readonly number[] {
   const list = Array.from(values)
-  const [low, high] = [Math.min(...list), Math.max(...list)]
-  return list.map((value) => (high > low ? (value - low) / (high - low) : 0))
+  const known = list.filter((value) => !Number.isNaN(value))
+  const [low, high] = [Math.min(...known), Math.max(...known)]
+  return list.map((value) => (high > low && !Number.isNaN(value) ? (value - low) / (high - low) : 0))
 }
 
 /** Place of the value in a list that is nearest to another. */

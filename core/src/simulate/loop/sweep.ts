@@ -16,10 +16,8 @@ export interface SweepAxis {
   readonly values: readonly number[]
 }
 
-/** What came out at every pair, row by row of `y`. */
-export interface SweepMap {
-  readonly x: SweepAxis
-  readonly y: SweepAxis
+/** What came out along `x`. */
+export interface SweepFigures {
   readonly cyclesPerHour: Float64Array
   /** Most starts within any sixty minutes. */
   readonly worstHour: Float64Array
@@ -27,6 +25,36 @@ export interface SweepMap {
   readonly excursionK: Float64Array
   readonly energyKwh: Float64Array
 }
+
+/** What came out at every pair, row by row of `y`; NaN where nothing was run yet. */
+export interface SweepMap extends SweepFigures {
+  readonly x: SweepAxis
+  readonly y: SweepAxis
+}
+
+const figuresOf = (make: (figure: keyof SweepFigures) => Float64Array): SweepFigures => ({
+  cyclesPerHour: make('cyclesPerHour'),
+  worstHour: make('worstHour'),
+  excursionK: make('excursionK'),
+  energyKwh: make('energyKwh'),
+})
+
+/** A map of which nothing is known yet. */
+export const emptySweep = (x: SweepAxis, y: SweepAxis): SweepMap => ({
+  x,
+  y,
+  ...figuresOf(() => new Float64Array(x.values.length * y.values.length).fill(NaN)),
+})
+
+/** A map with one of its rows filled in. */
+export const withRow = (map: SweepMap, row: number, figures: SweepFigures): SweepMap => ({
+  ...map,
+  ...figuresOf((figure) => {
+    const filled = map[figure].slice()
+    filled.set(figures[figure], row * map.x.values.length)
+    return filled
+  }),
+})
 
 /** Settings that an output has, in the order in which they are asked about. */
 export const settingsOf = ({ kind }: Behaviour): readonly SweepSetting[] =>
@@ -78,46 +106,46 @@ function fromLine(values: ArrayLike<number>, line: ArrayLike<number>): number {
   return most
 }
 
+/** What a sweep is made of, but for its rows. */
+export interface SweepGiven {
+  readonly given: Parameters<typeof loopScenario>[0]
+  readonly survey: Parameters<typeof loopScenario>[1]
+  readonly run: RunChoice
+  readonly output: string
+  readonly x: SweepAxis
+  readonly y: SweepAxis
+}
+
 /**
- * Runs a loop at every pair of two settings.
+ * Runs a loop at every value of `x`, at one of `y`: rows know nothing of one another, so that several cores can share a map.
  * @throws SimulationCancelled when asked to stop
  */
-export function sweep(
-  given: Parameters<typeof loopScenario>[0],
-  survey: Parameters<typeof loopScenario>[1],
-  run: RunChoice,
-  output: string,
-  x: SweepAxis,
-  y: SweepAxis,
-  { signal, onProgress }: RunOptions = {},
-): SweepMap {
-  const count = x.values.length * y.values.length
-  const cyclesPerHour = new Float64Array(count)
-  const worstHour = new Float64Array(count)
-  const excursionK = new Float64Array(count)
-  const energyKwh = new Float64Array(count)
+export function sweepRow(
+  { given, survey, run, output, x, y }: SweepGiven,
+  row: number,
+  { signal, onProgress }: Pick<RunOptions, 'signal'> & { readonly onProgress?: (share: number) => void } = {},
+): SweepFigures {
+  const made = figuresOf(() => new Float64Array(x.values.length))
   const targetC = survey.seen.targetC
-  let at = 0
-  for (const yValue of y.values)
-    for (const xValue of x.values) {
-      const loop = withLoopSetting(withLoopSetting(given.loop, output, y.setting, yValue), output, x.setting, xValue)
-      const made = loopScenario({ ...given, loop }, survey, { ...run, traceS: 300 })
-      const result = simulate(made.scenario, signal ? { signal } : {})
-      const figures = runFigures(
-        result,
-        made.controlled,
-        made.outputs.map(({ actuator }) => actuator),
-        made.scenario.durationS,
-      )
-      cyclesPerHour[at] = (figures.starts * 3600) / made.scenario.durationS
-      worstHour[at] = figures.worstHour
-      const [line] = Object.values(result.trace.lines)
-      excursionK[at] = line
-        ? fromLine(result.trace.nodes[made.controlled]!, line)
-        : Math.max(0, targetC - figures.lowestC, figures.highestC - targetC)
-      energyKwh[at] = figures.energyKwh
-      at++
-      onProgress?.(at / count)
-    }
-  return { x, y, cyclesPerHour, worstHour, excursionK, energyKwh }
+  const ofRow = withLoopSetting(given.loop, output, y.setting, y.values[row]!)
+  x.values.forEach((value, at) => {
+    const loop = withLoopSetting(ofRow, output, x.setting, value)
+    const one = loopScenario({ ...given, loop }, survey, { ...run, traceS: 300 })
+    const result = simulate(one.scenario, signal ? { signal } : {})
+    const figures = runFigures(
+      result,
+      one.controlled,
+      one.outputs.map(({ actuator }) => actuator),
+      one.scenario.durationS,
+    )
+    made.cyclesPerHour[at] = (figures.starts * 3600) / one.scenario.durationS
+    made.worstHour[at] = figures.worstHour
+    const [line] = Object.values(result.trace.lines)
+    made.excursionK[at] = line
+      ? fromLine(result.trace.nodes[one.controlled]!, line)
+      : Math.max(0, targetC - figures.lowestC, figures.highestC - targetC)
+    made.energyKwh[at] = figures.energyKwh
+    onProgress?.((at + 1) / x.values.length)
+  })
+  return made
 }

@@ -10,7 +10,9 @@ import { useTrial } from './trial'
 /** What the run says, in sentences and in figures. */
 export function RunMeaning() {
   const { loop, job } = useLoop()
-  const { outcome, state } = useTrial()
+  const { outcome: last, state } = useTrial()
+  // The strip shows the run that is under way: what the one before did would contradict it.
+  const outcome = state.part ? undefined : last
   return (
     <aside className="panel gap-1" aria-label="What it means">
       <h2 className="h2">What it did</h2>
@@ -19,7 +21,11 @@ export function RunMeaning() {
         <RunFacts />
       ) : (
         <p className="text-ink2" role="status">
-          {state.status === 'failed' ? 'Nothing: the run stopped.' : 'Simulating'}
+          {state.status === 'failed'
+            ? 'Nothing: the run stopped.'
+            : state.status === 'stopped'
+              ? 'Nothing yet: the run was stopped before its end.'
+              : 'Simulating. What it says comes at its end.'}
         </p>
       )}
       <Cautions stage="try" brief />

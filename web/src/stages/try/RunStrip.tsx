@@ -77,7 +77,9 @@ export function RunStrip({
   const { preferences, chain, words } = useLoop()
   const { weather } = useTrial()
   const theme = useAppSelector((store) => store.view.theme)
-  const { report, of: ran } = state
+  const { report, part } = state
+  // One that takes long is drawn as it comes; what is drawn is what it is a run of.
+  const ran = part ? part.of : state.of
   const hours = (ran?.durationS ?? run.scenario.durationS) / HOUR_S
   const [shown, setWindow] = useState<readonly [number, number]>([0, hours])
   const [cursor, setCursor] = useState<number>()
@@ -164,6 +166,7 @@ export function RunStrip({
       className="strip-area"
       aria-labelledby="strip-title"
       data-run={state.status}
+      data-part={part ? 'yes' : undefined}
       data-turn={state.turn}
       data-window={`${window[0].toFixed(2)} ${window[1].toFixed(2)}`}
     >
@@ -203,11 +206,11 @@ export function RunStrip({
             timeText={timeText}
             unit={temperature.label}
             theme={theme}
-            label={`${title}: ${traces.map(({ name }) => name).join(', ')}, ${report?.result.summary.starts[run.outputs[0]?.actuator ?? ''] ?? 0} starts`}
+            label={`${title}: ${traces.map(({ name }) => name).join(', ')}, ${part ? 'still running' : `${report?.result.summary.starts[run.outputs[0]?.actuator ?? ''] ?? 0} starts`}`}
           />
         ) : null}
         {state.status === 'running' && state.slow ? (
-          <div className="strip-over" role="status">
+          <div className={part ? 'strip-over beside' : 'strip-over'} role="status">
             <p>Simulating, {Math.round(state.share * 100)} %</p>
             <progress max={1} value={state.share} className="w-full" aria-label="Simulating" />
             <button className="third min-h-8" type="button" onClick={state.stop}>
@@ -216,11 +219,16 @@ export function RunStrip({
           </div>
         ) : null}
         {state.status === 'stopped' || state.status === 'failed' ? (
-          <div className="strip-over" role={state.status === 'failed' ? 'alert' : 'status'}>
+          <div
+            className={part ? 'strip-over beside' : 'strip-over'}
+            role={state.status === 'failed' ? 'alert' : 'status'}
+          >
             <p>
               {state.status === 'failed'
                 ? `The run stopped: ${state.message ?? ''}`
-                : 'Stopped. What is drawn is the run before.'}
+                : part
+                  ? `Stopped at ${Math.round(state.share * 100)} %. What is drawn is as far as it came.`
+                  : 'Stopped. What is drawn is the run before.'}
             </p>
             <button className="third min-h-8" type="button" onClick={state.again}>
               Run it again
@@ -321,11 +329,12 @@ function useView(
   hours: number,
 ): StripView | undefined {
   const report = state?.report
+  const part = state?.part
   const [closer, setCloser] = useState<{ readonly turn: number; readonly view: StripView }>()
   const whole = to - from >= hours - 1e-9
   const turn = state?.turn ?? 0
   useEffect(() => {
-    if (whole || !report) return
+    if (whole || !report || part) return
     let live = true
     void simulators[slot]
       .ask((remote, name) => remote.window(name, from * HOUR_S, to * HOUR_S, POINTS))
@@ -335,7 +344,8 @@ function useView(
     return () => {
       live = false
     }
-  }, [slot, report, turn, from, to, whole])
+  }, [slot, report, turn, from, to, whole, part])
+  if (part) return part.view
   if (!report) return undefined
   return whole || !closer || closer.turn !== turn ? report.view : closer.view
 }

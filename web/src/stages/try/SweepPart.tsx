@@ -67,7 +67,11 @@ export function SweepPart() {
         x: { setting: x, values: spanValues(spans.x, COLUMNS) },
         y: { setting: y, values: spanValues(spans.y, ROWS) },
       },
-      setShare,
+      (filled, done) => {
+        if (!live) return
+        setMap(filled)
+        setShare(done)
+      },
     )
     let live = true
     cancel.current = () => {
@@ -146,7 +150,8 @@ export function SweepPart() {
               xTexts={map.x.values.map((value) => say2(map.x.setting, value))}
               yTexts={map.y.values.map((value) => say2(map.y.setting, value))}
               shade={shadesOf(values)}
-              texts={values.map((value) => say(value, measures[measure].quantity))}
+              texts={values.map((value) => (Number.isNaN(value) ? '…' : say(value, measures[measure].quantity)))}
+              known={values.map((value) => !Number.isNaN(value))}
               meets={meets}
               here={[
                 nearestAt(map.x.values, settingOf(plan, map.x.setting)),
@@ -187,9 +192,11 @@ export function SweepPart() {
         </dl>
         {map && !stale ? (
           <p role="status" data-meeting={count}>
-            {count === 0
-              ? 'No pair meets it: look at power, probe and place first.'
-              : `${count} of ${meets.length} pairs meet it: ticked and ringed. A tap takes one; it can be undone.`}
+            {values.some(Number.isNaN)
+              ? `${count} of the pairs that were run meet it.`
+              : count === 0
+                ? 'No pair meets it: look at power, probe and place first.'
+                : `${count} of ${meets.length} pairs meet it: ticked and ringed. A tap takes one; it can be undone.`}
           </p>
         ) : null}
         <Cautions stage="try" brief />

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
+import type { StripView } from '@nachtigal/core/simulate/stripView'
 import type { RunReport } from '../../lib/simulateWorker'
 import type { Simulator } from '../../lib/simulator'
 
@@ -12,11 +13,16 @@ export interface RunState {
   /** The last run that came through, and what it was a run of. */
   readonly report: RunReport | undefined
   readonly of: Scenario | undefined
+  /** What there is so far of a run that takes long, and of what. */
+  readonly part: { readonly view: StripView; readonly of: Scenario } | undefined
   /** Counts up with each run that came through. */
   readonly turn: number
   readonly stop: () => void
   readonly again: () => void
 }
+
+/** Where a run of the same length is drawn, a newer one that takes no longer than this is waited for. */
+const HELD_MS = 1000
 
 /** Under this a run needs no progress bar. */
 const SOON_MS = 400
@@ -30,12 +36,14 @@ export function useRun(simulator: Simulator, scenario: Scenario | undefined, poi
     ...{ status: 'idle', share: 0, slow: false, turn: 0 },
     report: undefined,
     of: undefined,
+    part: undefined,
   })
   const [attempt, setAttempt] = useState(0)
   useEffect(() => {
     if (!scenario) return
     let newest = true
-    setState((before) => ({ ...before, status: 'running', share: 0, slow: false, message: undefined }))
+    const begun = performance.now()
+    setState((before) => ({ ...before, status: 'running', share: 0, slow: false, message: undefined, part: undefined }))
     const timer = setTimeout(() => {
       if (newest) setState((before) => (before.status === 'running' ? { ...before, slow: true } : before))
     }, SOON_MS)
@@ -43,8 +51,14 @@ export function useRun(simulator: Simulator, scenario: Scenario | undefined, poi
       scenario,
       window: null,
       points,
-      onProgress: (share) => {
-        if (newest) setState((before) => ({ ...before, share }))
+      onProgress: (share, view) => {
+        if (!newest) return
+        const late = performance.now() - begun > HELD_MS
+        setState((before) => {
+          if (before.status !== 'running') return before
+          const shown = late || before.of?.durationS !== scenario.durationS
+          return { ...before, share, ...(shown ? { part: { view, of: scenario } } : {}) }
+        })
       },
       settle: (report) => {
         clearTimeout(timer)
@@ -54,6 +68,7 @@ export function useRun(simulator: Simulator, scenario: Scenario | undefined, poi
           slow: newest ? false : before.slow,
           report,
           of: scenario,
+          part: newest ? undefined : before.part,
           turn: before.turn + 1,
         }))
       },
