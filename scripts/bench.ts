@@ -10,19 +10,20 @@ import { chromium } from '@playwright/test'
 import type { JobFile } from '@nachtigal/contract/api'
 import type { CalcData } from '@nachtigal/core/calc/calculation'
 import { calculations, findCalculation, runCalculation } from '@nachtigal/core/calc/registry'
-import { loopContext } from '@nachtigal/core/check/context'
+import { type LoopContext, loopContext } from '@nachtigal/core/check/context'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
-import { stageStatus } from '@nachtigal/core/check/stageStatus'
-import { emptyJob, emptyLoop } from '@nachtigal/core/job/documents'
+import { emptyJob, emptyLoop, type LoopDocument } from '@nachtigal/core/job/documents'
+import type { Climate } from '@nachtigal/core/plant/climate'
 import type { FieldValue } from '@nachtigal/core/plant/fieldValue'
 import { winterDay } from '@nachtigal/core/plant/winterDay'
 import { loopScenario } from '@nachtigal/core/simulate/loop/loopScenario'
+import { runWeather } from '@nachtigal/core/simulate/loop/runWeather'
 import { simulate } from '@nachtigal/core/simulate/simulate'
 import { addDevice, type Edited } from '@nachtigal/core/wiring/chainEdit'
 import { emptyFolder, removeFolder, startServer } from '../e2e/server'
 import globalSetup from '../e2e/globalSetup'
 import { launchOptions } from '../e2e/playwright.config'
-import { goalsMet } from './bench/goals'
+import { goalsMet, told } from './bench/goals'
 import { benchServer } from './bench/server'
 import { benchSimulation } from './bench/simulation'
 import { benchWaits } from './bench/waits'
@@ -31,32 +32,42 @@ const at = (file: string) => new URL(`../${file}`, import.meta.url)
 const json = <T>(file: string) => JSON.parse(readFileSync(at(file), 'utf8')) as T
 const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 
-function time(name: string, rounds: number, run: () => void) {
+function time(name: string, rounds: number, run: () => void, goal?: number) {
   run()
   const took = Array.from({ length: rounds }, () => {
     const from = performance.now()
     run()
     return performance.now() - from
   })
-  console.log(`${name.padEnd(52)} median ${median(took).toFixed(1)} ms`)
+  told(name, median(took), 'ms', goal)
 }
 
 const { job, loops } = json<JobFile>('demo/otterholm.nachtigal.json')
 const data = Object.fromEntries(json<FieldValue[]>('shelf/data/fieldValues.json').map((row) => [row.id, row]))
 const loop = Object.values(loops).find(({ kind }) => kind === 'floor')!
-const context = loopContext(job, loop, data)
-const scenario = (days: number) => loopScenario(context, context.survey!, { hourlyC: winterDay(-14), days }).scenario
-time('derive and check a loop', 50, () => {
-  const c = loopContext(job, loop, data)
-  checkLoop(c)
-  stageStatus(c)
-})
-time('simulate one day, 1-minute trace', 10, () => {
-  simulate(scenario(1))
-})
-time('simulate seven days, 1-minute trace', 5, () => {
-  simulate(scenario(7))
-})
+const all = Object.values(loops)
+const contextOf = (of: LoopDocument) => loopContext({ ...job }, of, data, job, all)
+const [climate] = json<Climate[]>('shelf/data/climates.json')
+const seasonOf = (context: LoopContext) => {
+  const weather = runWeather(context.loop, 'season', 'usual', climate!, false)
+  return loopScenario(context, context.survey!, weather).scenario
+}
+const scenario = (days: number) => {
+  const context = contextOf(loop)
+  return loopScenario(context, context.survey!, { hourlyC: winterDay(-14), days }).scenario
+}
+for (const each of all) {
+  // As after a change: everything is derived anew.
+  time(`check of a loop: ${each.kind}`, 40, () => checkLoop(contextOf(each)), 3)
+}
+for (const each of all) {
+  const context = contextOf(each)
+  if (!context.survey) continue
+  const asked = seasonOf(context)
+  const begun = performance.now()
+  simulate(asked)
+  told(`a season in Node: ${each.kind}`, performance.now() - begun, 'ms', 1500)
+}
 
 benchSimulation()
 
@@ -126,9 +137,7 @@ const clean = await globalSetup()
 const folder = emptyFolder()
 const from = performance.now()
 const server = await startServer(folder, { demo: true })
-console.log(
-  `${'server start on an existing folder, demo loaded'.padEnd(52)} ${(performance.now() - from).toFixed(0)} ms`,
-)
+told('server start on an existing folder, demo loaded', performance.now() - from, 'ms', 2500)
 const browser = await chromium.launch(launchOptions)
 const opened: number[] = []
 for (let i = 0; i < 5; i++) {
@@ -139,10 +148,10 @@ for (let i = 0; i < 5; i++) {
   opened.push(performance.now() - begun)
   await page.close()
 }
-console.log(
-  `${'first screen usable, cold cache'.padEnd(52)} median ${median(opened).toFixed(0)} ms, worst ${Math.max(...opened).toFixed(0)} ms`,
-)
+told('first screen usable, cold cache', median(opened), 'ms', 1000)
 await dragAWeek()
+await seasonsOnScreen()
+await sweepOnScreen()
 await longListOnAPhone()
 await browser.close()
 await server.stop()
@@ -271,11 +280,11 @@ async function dragAWeek() {
   }, scenario(7))
   const [moved, worked, drawn] = [await trips(), await inWorker(), await frames]
   const p95 = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length * 0.95)]!
+  told('a week to 2,000 points a line, worker round trip', median(alone), 'ms', 3)
+  told('a week to 2,000 points a line, 95 of 100', p95(alone), 'ms', 8)
+  told('first run after the page is there', first!, 'ms', 120)
   console.log(
-    `${'a week to 2,000 points a line, worker round trip'.padEnd(52)} median ${median(alone).toFixed(1)} ms, 95 % ${p95(alone).toFixed(1)} ms (to reach 3 and 8)`,
-  )
-  console.log(
-    `${'drag: asked, run and back while the page draws'.padEnd(52)} median ${median(moved).toFixed(1)} ms, 95 % ${p95(moved).toFixed(1)} ms of ${moved.length}; first after the page ${first!.toFixed(0)} ms (120)`,
+    `${'drag: asked, run and back while the page draws'.padEnd(52)} median ${median(moved).toFixed(1)} ms, 95 % ${p95(moved).toFixed(1)} ms of ${moved.length}`,
   )
   console.log(
     `${'drag: of that in the worker, simulated and thinned'.padEnd(52)} median ${median(worked).toFixed(1)} ms, 95 % ${p95(worked).toFixed(1)} ms`,
@@ -283,5 +292,50 @@ async function dragAWeek() {
   console.log(
     `${'drag: frames while the strip follows'.padEnd(52)} median ${median(drawn).toFixed(1)} ms, 95 % ${p95(drawn).toFixed(1)} ms`,
   )
+  await page.close()
+}
+
+/** How soon a season of each loop is drawn, and how long it takes to its end. */
+async function seasonsOnScreen() {
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  const jobs = (await (await fetch(`${server.url}/api/jobs`)).json()) as { id: string; name: string }[]
+  const demo = jobs.find(({ name }) => name === job.name)!
+  for (const { id, kind } of all) {
+    await page.goto(`${server.url}/jobs/${demo.id}/loops/${id}/try`)
+    await page.locator('[data-run="done"]').waitFor()
+    const took = await page.evaluate(async () => {
+      const strip = document.querySelector<HTMLElement>('[data-run]')!
+      const turn = strip.dataset['turn']
+      const button = [...document.querySelectorAll('button')].find((each) => each.textContent === 'A season')!
+      const begun = performance.now()
+      button.click()
+      while (strip.dataset['turn'] === turn && strip.dataset['part'] !== 'yes')
+        await new Promise((done) => requestAnimationFrame(done))
+      const drawn = performance.now() - begun
+      while (strip.dataset['turn'] === turn) await new Promise((done) => requestAnimationFrame(done))
+      return { drawn, whole: performance.now() - begun }
+    })
+    told(`a season on screen, first strip: ${kind}`, took.drawn, 'ms', 300)
+    told(`a season on screen, all of it: ${kind}`, took.whole, 'ms')
+  }
+  await page.close()
+}
+
+/** How long a sweep of the floor takes on screen, as if its map had 400 pairs. */
+async function sweepOnScreen() {
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+  const jobs = (await (await fetch(`${server.url}/api/jobs`)).json()) as { id: string; name: string }[]
+  const demo = jobs.find(({ name }) => name === job.name)!
+  await page.goto(`${server.url}/jobs/${demo.id}/loops/${loop.id}/try/sweep`)
+  const button = page.getByRole('button', { name: 'Sweep', exact: true })
+  await button.waitFor()
+  await page.waitForTimeout(500)
+  const begun = performance.now()
+  await button.click()
+  await page.getByRole('button', { name: 'Sweep again' }).and(page.locator(':enabled')).waitFor()
+  const ms = performance.now() - begun
+  const pairs = await page.locator('.sweep [data-cell]').count()
+  told(`a sweep of ${pairs} pairs on screen`, ms, 'ms')
+  told('a sweep on screen, at that pace 400 pairs', (ms * 400) / pairs, 'ms', 2000)
   await page.close()
 }

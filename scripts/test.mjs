@@ -57,6 +57,8 @@ try {
       '--json',
       `--outputFile=${jest}`,
       '--silent',
+      // By itself the runner leaves a core free; here nothing else wants it.
+      '--maxWorkers=100%',
       // A test that failed may leave a thread behind: it must not keep everything from ending.
       '--forceExit',
     ],

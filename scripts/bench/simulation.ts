@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { simulate } from '@nachtigal/core/simulate/simulate'
+import { told } from './goals'
 import { season, winter } from './season'
 
 const ROUNDS = 9
@@ -81,7 +82,7 @@ export function benchSimulation() {
   const steps = () => void simulate({ ...scenarioOf(whole), stepS: 5 }, { engine: 'steps' })
   const sweep = () => variants.forEach((variant) => void simulate(scenarioOf(variant)))
   const work = [
-    ['a season, events, against C at 5 s', events, [whole], 1.0],
+    ['a season, events, against C at 5 s', events, [whole], 1],
     ['a season, steps of 5 s, against C at 5 s', steps, [whole], 1.6],
     ['400 variants of three days, against C', sweep, variants, 0.65],
   ] as const
@@ -95,9 +96,8 @@ export function benchSimulation() {
       mine.push(timed(ours))
     }
     const base = reference ? middle(theirs) : undefined
-    console.log(
-      `${name.padEnd(52)} median ${middle(mine).toFixed(0)} ms${base === undefined ? '' : `, C ${base.toFixed(0)} ms, ratio ${(middle(mine) / base).toFixed(2)} (to reach ${reach})`}`,
-    )
+    told(name, middle(mine), 'ms')
+    if (base !== undefined) told(`${name}, as a share of C`, middle(mine) / base, '×', reach)
   }
   reference?.remove()
   // Energy against plain steps of a millisecond: one day, first order.
@@ -127,5 +127,5 @@ export function benchSimulation() {
     room += ((watts - 50 * room) / 1.8e6) * 1e-3
   }
   const off = simulate(day).summary.energyKwh['heat']! / (joule / 3.6e6) - 1
-  console.log(`${'energy of a day against steps of 1 ms'.padEnd(52)} off by ${off.toExponential(1)} (to reach 1e-5)`)
+  told('energy of a day against steps of 1 ms', Math.abs(off) * 1e6, 'millionths', 10)
 }

@@ -118,7 +118,7 @@ describe('an engine that breaks', () => {
     const { create, jobId } = newJob()
     await store.apply(create)
     await database.embedded!.breakDown()
-    await expect(store.read(jobId)).rejects.toThrow()
+    await expect(store.list()).rejects.toThrow()
     expect(database.availability.away?.kind).toBe('away')
     await database.availability.settled()
     expect(database.availability.away).toBeUndefined()
