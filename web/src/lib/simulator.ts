@@ -155,7 +155,9 @@ export function runSweep(
     const remote = wrap<SimulateWorker>(worker)
     while (next < rows) {
       const row = next++
-      map = withRow(map, row, await Promise.race([remote.sweepRow(asked, row), broken]))
+      const figures = await Promise.race([remote.sweepRow(asked, row), broken])
+      // Only now: the others have filled in rows meanwhile.
+      map = withRow(map, row, figures)
       onRow(map, ++done / rows)
     }
   }
