@@ -2,6 +2,7 @@ import { resetLine } from '../control/resetLine'
 import { BatteryUnit } from './controls/battery'
 import { BandUnit } from './controls/band'
 import { ConstantUnit } from './controls/constant'
+import { ContinuousUnit } from './controls/continuousUnit'
 import { DefrostUnit } from './controls/defrost'
 import { FanUnit } from './controls/fan'
 import { GroupUnit } from './controls/group'
@@ -46,6 +47,8 @@ export class Machine {
   on = 0
   readonly position: Float64Array
   readonly slope: Float64Array
+  /** What a share moves a second within the stride that is taken, of those that do not travel. */
+  readonly leaning: Float64Array
   readonly events: SimulationEvent[] = []
   eventsLeftOut = 0
   alarms = 0
@@ -67,7 +70,9 @@ export class Machine {
   private readonly units: Unit[] = []
   private readonly named = new Map<string, () => boolean>()
   private readonly resets = new Map<string, ResetView>()
-  private readonly continuous: Unit[] = []
+  private readonly continuous: ContinuousUnit[] = []
+  /** Those of them that alone move an output without a motor, at each look of the run. */
+  private readonly steady: readonly ContinuousUnit[]
   private readonly calls: Float64Array
   private readonly target: Float64Array
   private readonly running: boolean[]
@@ -98,6 +103,7 @@ export class Machine {
     this.x = program.start.slice()
     this.position = new Float64Array(count)
     this.slope = new Float64Array(count)
+    this.leaning = new Float64Array(count)
     this.energyJ = new Float64Array(count)
     this.onTicks = new Float64Array(count)
     this.starts = new Int32Array(count)
@@ -125,9 +131,15 @@ export class Machine {
       const unit = this.unitOf(control, defrosts)
       this.named.set(control.id, () => unit.holds)
       this.units.push(unit)
-      if (unit.sample) this.continuous.push(unit)
+      if (unit instanceof ContinuousUnit) this.continuous.push(unit)
     }
     for (const alarm of scenario.alarms ?? []) this.units.push(new AlarmUnit(this, alarm))
+    this.steady = this.continuous.filter(
+      (unit) =>
+        unit.keepsUp &&
+        !((scenario.actuators[unit.actuator]!.travelS ?? 0) > 0) &&
+        this.continuous.every((other) => other === unit || other.actuator !== unit.actuator),
+    )
     this.permissives = (scenario.permissives ?? []).map(({ drives, expression }) => ({
       actuator: program.actuator(drives),
       holds: this.expression(expression),
@@ -330,8 +342,9 @@ export class Machine {
 
   /** Continuous controls look and act. */
   sample(): void {
+    const leant = this.leaning.some((each) => each !== 0)
     this.accrue()
-    for (const unit of this.continuous) unit.sample!()
+    for (const unit of this.continuous) unit.sample()
     const before = this.on
     const events = this.events.length + this.eventsLeftOut
     const moved = this.settle()
@@ -342,7 +355,33 @@ export class Machine {
       this.slope.some((each) => each !== 0)
     )
       this.arm()
-    else if (moved) this.inputs()
+    else if (moved || leant) this.inputs()
+  }
+
+  /**
+   * Lets outputs that move steadily go on doing so within a stride of so many ticks: looks that are left out count as the mean of what they
+   * would have given.
+   */
+  lean(ticks: number): void {
+    const looks = ticks / this.sampleTicks
+    let changed = false
+    for (const unit of this.steady) {
+      const { actuator, pace, share } = unit
+      // What another control or a defrost has moved goes its own way.
+      unit.leans = pace !== 0 && this.position[actuator] === share
+      const lean = unit.leans && looks > 1 ? ((pace / this.tickS) * (looks - 1)) / looks : 0
+      if (lean === this.leaning[actuator]) continue
+      this.leaning[actuator] = lean
+      changed = true
+    }
+    if (changed) this.inputs()
+  }
+
+  /** The furthest from what was expected that any continuous control would be if it looked now; endless where one would switch. */
+  strays(): number {
+    let most = 0
+    for (const unit of this.continuous) most = Math.max(most, unit.strays())
+    return most
   }
 
   private arm(): void {
@@ -405,10 +444,12 @@ export class Machine {
         let to = from + this.slope[i]! * seconds
         if (this.slope[i]! !== 0 && (this.target[i]! - to) * this.slope[i]! <= 1e-12) to = this.target[i]!
         this.position[i] = to
-        if (powerW !== undefined) this.energyJ[i]! += powerW * this.faults.powerFactor * ((from + to) / 2) * seconds
+        const mean = (from + to + this.leaning[i]! * seconds) / 2
+        if (powerW !== undefined) this.energyJ[i]! += powerW * this.faults.powerFactor * mean * seconds
       } else if (powerW !== undefined && this.running[i] && this.program.energyAt[i]! < 0)
         this.energyJ[i]! += powerW * this.faults.powerFactor * seconds
     }
+    this.leaning.fill(0)
   }
 
   /** From calls to what really runs; true when a position was sent elsewhere. */

@@ -6,9 +6,10 @@ import type { SimulationResult } from './scenario'
 import { PowerSeries } from './series'
 import { anySize, unrolled } from './strides'
 
-/** Grid of a run, in ticks: the longest stride is 2^levels. */
+/** Grid of a run, in ticks: strides are 2^base, and where they are held and nothing moves up to 2^levels. */
 export interface Grid {
   readonly tickS: number
+  readonly base: number
   readonly levels: number
   readonly endTick: number
   /** 0 keeps no trace. */
@@ -22,6 +23,8 @@ export interface RunOptions {
   readonly signal?: { readonly aborted: boolean }
   /** Told the share done, 0 to 1, a few hundred times; what was run so far is made when it is asked for. */
   readonly onProgress?: (share: number, soFar: () => RunSoFar) => void
+  /** Longest that it may take, ms, by a clock that is handed in: by its first moments it would take longer, and ends with `RunTakesLong`. */
+  readonly within?: { readonly ms: number; readonly now: () => number }
   /** Where it is counted what was done: what a run costs, without a clock. */
   readonly work?: Work
 }
@@ -45,10 +48,27 @@ export class SimulationCancelled extends Error {
   }
 }
 
+/** A run that would take longer than it may, told before it has really begun. */
+export class RunTakesLong extends Error {
+  /** @param ms what it would take, by its pace so far */
+  constructor(readonly ms: number) {
+    super(`the run would take about ${Math.round(ms / 1000)} s`)
+  }
+}
+
+/** So long a run goes before its pace is judged, and so many turns lie between two looks at the clock. */
+const TRIAL_MS = 300
+const JUDGED_EVERY = 128
+
 /** States kept between two looks. */
 const ROWS = 256
 /** Stretches of fewer ticks are not worth a series. */
 const LEAST_SERIES = 4
+/** A held stride may bend what is curved by this much, in K (%, g/kg, fortieths of the frost that halves a coil), and leave an output this share off. */
+const MOST_BEND = 0.03
+const MOST_STRAY = 0.001
+/** A stride that keeps to this part of both is doubled for the next. */
+const CALM_PART = 1 / 4
 /** Where a temperature may have touched its threshold within a stride, it is gone over again this much finer: 2^5. */
 const FINER = 5
 
@@ -61,14 +81,13 @@ export function run(
   program: Program,
   machine: Machine,
   grid: Grid,
-  { signal, onProgress, work = { strides: 0, stretches: 0, ladders: 0 } }: RunOptions,
+  { signal, onProgress, within, work = { strides: 0, stretches: 0, ladders: 0 } }: RunOptions,
 ): Omit<SimulationResult, 'summary'> & { readonly summary: Omit<SimulationResult['summary'], 'engine' | 'stepS'> } {
   const { n, channels, scenario } = program
-  const { tickS, levels, endTick, traceTicks, sampleTicks } = grid
+  const { tickS, base, levels, endTick, traceTicks, sampleTicks } = grid
   const c = channels.length
   const ticksOf = Float64Array.from({ length: levels + 1 }, (_, level) => 2 ** level)
-  const top = ticksOf[levels]!
-  const topS = top * tickS
+  const top = ticksOf[base]!
   const strides = unrolled[n] ?? anySize(n)
   const curved = fluxOf(program)
 
@@ -87,6 +106,7 @@ export function run(
   const f = new Float64Array(n)
   const g = new Float64Array(n)
   const rate = new Float64Array(n)
+  const rateBefore = new Float64Array(n)
   const heatW = new Float64Array(program.actuators.length)
   const heatJ = new Float64Array(program.actuators.length)
 
@@ -103,7 +123,7 @@ export function run(
       const channel = program.positionChannel[i]!
       if (channel < 0) continue
       u0[channel] = machine.position[i]!
-      slope[channel] = machine.slope[i]!
+      slope[channel] = machine.slope[i]! + machine.leaning[i]!
       u0Tick[channel] = tick
     }
   }
@@ -230,7 +250,9 @@ export function run(
 
   let nextSample = sampleTicks > 0 ? 0 : Infinity
   function look() {
-    nextSample = tick + sampleTicks
+    nextSample = tick - (tick % sampleTicks) + sampleTicks
+    // One that was passed within a longer stride is made up for at the next.
+    if (tick % sampleTicks !== 0) return
     stateTo(machine.x, 0)
     machine.tick = tick
     machine.sample()
@@ -254,13 +276,23 @@ export function run(
   const held = sampleTicks > 0 || curved.active
   const progressEvery = endTick / 400
   let nextProgress = 0
+  /** Level of the stride that is tried next where strides are held. */
+  let heldLevel = base
   /** End of the stride of the grid that the run is in. */
   let nextGrid = top
   /** Until here strides are shorter, and a touch is not looked for again. */
   let fineUntil = 0
   let fineLevel = 0
 
+  let judgedIn = within ? JUDGED_EVERY : Infinity
+  const begunMs = within?.now() ?? 0
+
   while (tick < endTick) {
+    if (within && --judgedIn === 0) {
+      const ms = within.now() - begunMs
+      judgedIn = ms < TRIAL_MS ? JUDGED_EVERY : Infinity
+      if (ms >= TRIAL_MS && (ms * endTick) / tick > within.ms) throw new RunTakesLong((ms * endTick) / tick)
+    }
     if (signal?.aborted) throw new SimulationCancelled()
     if (tick >= nextProgress) {
       onProgress?.(tick / endTick, soFar)
@@ -268,14 +300,20 @@ export function run(
     }
     while (nextGrid <= tick) nextGrid += top
     const onGrid = nextGrid - tick === top
+    const calm = held && onGrid && heldLevel > base
     let goal = Math.min(endTick, turnTick, machine.nextTick)
-    if (held || (traceTicks > 0 && !onGrid)) goal = Math.min(goal, nextGrid)
+    if (calm) {
+      if (traceTicks > 0) goal = Math.min(goal, recorder.point * traceTicks)
+    } else if (held || (traceTicks > 0 && !onGrid)) goal = Math.min(goal, nextGrid)
     if (tick < fineUntil) goal = Math.min(goal, fineUntil)
     const left = goal - tick
-    let level = Math.min(levels, 31 - Math.clz32(Math.min(left, 2 ** 30)))
+    let level = Math.min(held ? heldLevel : base, 31 - Math.clz32(Math.min(left, 2 ** 30)))
+    // Controls look at their own moments: a longer stride leaves some out, but ends at one.
+    if (level > base && sampleTicks > 0 && (tick % sampleTicks !== 0 || ticksOf[level]! % sampleTicks !== 0))
+      level = base
     if (tick < fineUntil) level = Math.min(level, fineLevel)
     const moving = machine.moving.length > 0
-    if (level < levels && !curved.active && !moving && tick >= fineUntil) {
+    if (level < base && !curved.active && !moving && tick >= fineUntil) {
       // An odd stretch, from a switching to the next mark.
       const begun = tick
       const passes = goOn(left)
@@ -285,6 +323,10 @@ export function run(
         after(passes)
         continue
       }
+    }
+    if (calm || (held && sampleTicks > 0 && levels > base)) {
+      machine.tick = tick
+      machine.lean(ticksOf[level]!)
     }
     const count = moving || held ? 1 : Math.min(Math.floor(left / ticksOf[level]!), ROWS)
     if (curved.active) {
@@ -296,17 +338,34 @@ export function run(
           channel >= 0 ? u[channel]! + (slope[channel]! * ticksOf[level]! * tickS) / 2 : machine.on & (1 << i) ? 1 : 0
       }
       view.x = rows
-      curved.flux(view, rate, heatW, topS)
+      const strideS = ticksOf[level]! * tickS
+      curved.flux(view, rate, heatW, strideS)
+      rateBefore.set(rate)
       if (level > 0) {
         // Taken anew in the middle of the stride: what is curved is then right to the second order.
         carry(level - 1, 1, 0)
         stateTo(half, 1)
         view.x = half
-        curved.flux(view, rate, heatW, topS)
+        for (let j = 0; j < c; j++) u[j]! += (slope[j]! * strideS) / 2
+        curved.flux(view, rate, heatW, strideS)
       }
     }
-    let done = carry(level, count)
     const strideTicks = ticksOf[level]!
+    const grows = held && levels > base && level >= base
+    const bends = grows && curved.active ? bend(strideTicks * tickS) : 0
+    if (bends > 1 && level > base) {
+      heldLevel = level - 1
+      continue
+    }
+    let done = carry(level, count)
+    if (grows && done === 1) {
+      const off = sampleTicks > 0 ? strays(strideTicks) : 0
+      if (off > 1 && level > base) {
+        heldLevel = level - 1
+        continue
+      }
+      if (level === heldLevel && Math.max(bends, off) < CALM_PART) heldLevel = Math.min(levels, level + 1)
+    }
     if (done < 0) {
       if (tick < fineUntil || level < FINER) done = 1 - done
       else {
@@ -357,11 +416,28 @@ export function run(
     return { events, ...(eventsLeftOut > 0 ? { eventsLeftOut } : {}) }
   }
 
+  /** How much what is curved changes within a stride, by what it may. */
+  function bend(strideS: number): number {
+    let most = 0
+    for (let i = 0; i < n; i++) most = Math.max(most, Math.abs(rate[i]! - rateBefore[i]!))
+    return (most * strideS) / MOST_BEND
+  }
+
+  /** How far from what was expected a look at the end of a stride would find an output, by how far it may; endless where something would switch. */
+  function strays(strideTicks: number): number {
+    stateTo(machine.x, 1)
+    machine.tick = tick + strideTicks
+    const off = machine.strays()
+    machine.tick = tick
+    stateTo(machine.x, 0)
+    return off / MOST_STRAY
+  }
+
   /** What is to be done where a stretch has ended. */
   function after(passes: boolean) {
     if (tick === turnTick) turn()
     if (passes || tick >= machine.nextTick) act()
-    if (tick === nextSample) look()
+    if (tick >= nextSample) look()
     writeIfDue()
   }
 

@@ -5,7 +5,7 @@ import { type Grid, run, type RunOptions } from './run'
 import type { Scenario, SimulationResult } from './scenario'
 import { SAMPLE_S } from './controls/samples'
 
-export { SimulationCancelled } from './run'
+export { RunTakesLong, SimulationCancelled } from './run'
 
 /** Longest stride. */
 const LONGEST_S = 300
@@ -23,14 +23,19 @@ export interface SimulateOptions extends RunOptions {
 export const needsSteps = ({ controls, network }: Scenario) =>
   controls.some(isContinuous) || (network.flows ?? []).length > 0 || network.links.some(({ by }) => by !== undefined)
 
-const gridOf = (strideS: number, scenario: Scenario, sampleS: number): Grid => {
-  const levels = Math.ceil(Math.log2(strideS / TICK_S))
-  const tickS = strideS / 2 ** levels
+/** A held stride grows to at most this many times the step where nothing moves: 2^6. */
+const CALM = 6
+
+/** @param calm how far strides may grow beyond the given one, as a power of two */
+const gridOf = (strideS: number, scenario: Scenario, sampleS: number, calm: number): Grid => {
+  const base = Math.ceil(Math.log2(strideS / TICK_S))
+  const tickS = strideS / 2 ** base
   const { durationS, traceS } = scenario
   return {
     tickS,
-    levels,
-    endTick: Math.floor(durationS / strideS + 1e-9) * 2 ** levels,
+    base,
+    levels: base + calm,
+    endTick: Math.floor(durationS / strideS + 1e-9) * 2 ** base,
     traceTicks: Math.round(traceS / tickS),
     sampleTicks: Math.round(sampleS / tickS),
   }
@@ -78,7 +83,8 @@ const samplesOf = ({ controls }: Scenario) =>
 /**
  * Runs a scenario. Two engines, chosen by what it holds: `events` takes exact strides between switchings; `steps` holds continuous control and
  * flows that are not straight over a fixed step, exact for all the rest.
- * @throws RangeError when the scenario is wrong, SimulationCancelled when asked to stop
+ * @throws RangeError when the scenario is wrong, SimulationCancelled when asked to stop, RunTakesLong when it
+ * would take longer than it may
  */
 export function simulate(scenario: Scenario, options: SimulateOptions = {}): SimulationResult {
   checkScenario(scenario)
@@ -86,7 +92,9 @@ export function simulate(scenario: Scenario, options: SimulateOptions = {}): Sim
   const stepS = stepping ? stepOf(scenario, programOf(scenario, 1, 0).fastest) : strideOf(scenario.traceS)
   const samples = samplesOf(scenario)
   const sampleS = samples.length > 0 ? Math.min(...samples) : 0
-  const grid = gridOf(Math.min(stepS, scenario.durationS), scenario, sampleS)
+  // Whoever asks for a step gets that one.
+  const calm = stepping && scenario.stepS === undefined && needsSteps(scenario) ? CALM : 0
+  const grid = gridOf(Math.min(stepS, scenario.durationS), scenario, sampleS, calm)
   const program = programOf(scenario, grid.tickS, grid.levels)
   const machine = new Machine(program, grid.tickS, grid.endTick, grid.sampleTicks)
   const made = run(program, machine, grid, options)

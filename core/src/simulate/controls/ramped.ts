@@ -1,72 +1,71 @@
 import type { Machine } from '../machine'
 import type { RampedControl } from '../scenario'
-import { samplesOf } from './samples'
-import type { Unit } from './unit'
+import { ContinuousUnit } from './continuousUnit'
 
 /** Position that counts as lit but giving nothing. */
 const LIT = 1e-6
 
 /** A heater with electronics of its own: it lights, runs up, gives less near the set, and stops over it. */
-export class RampedUnit implements Unit {
-  holds = false
-  private share = 0
+export class RampedUnit extends ContinuousUnit {
   private since = Number.NEGATIVE_INFINITY
   private readonly probe: number
-  private readonly actuator: number
   private readonly base: ReturnType<Machine['base']>
-  private readonly samples: ReturnType<typeof samplesOf>
 
   constructor(
-    private readonly m: Machine,
+    m: Machine,
     private readonly control: RampedControl,
   ) {
+    super(m, control)
     this.probe = m.program.probe(control.probe)
-    this.actuator = m.program.actuator(control.drives)
     this.base = m.base(control)
-    this.samples = samplesOf(m, control.sampleS)
   }
 
-  act(): void {
-    // It acts by its samples.
-  }
-
-  sample(): void {
-    if (!this.samples.turn()) return
-    const { m, control } = this
-    const towards = control.action === 'heating' ? 1 : -1
-    const [reading, base] = [m.reading(this.probe), this.base.now()]
-    const short = (limitC: number) => (reading === null || base === null ? 0 : towards * (base + limitC - reading))
-    let wanted = this.holds ? short(control.offC) > 0 : short(control.onC) >= 0
-    if (reading === null) wanted = control.probeFault === 'on'
-    else if (base === null) wanted = false
-    if (wanted && !this.holds && m.tick < this.since + m.ticksOf(control.minimumOffS ?? 0)) wanted = false
+  protected look(): void {
+    const wanted = this.wants()
     if (wanted !== this.holds) {
       this.holds = wanted
-      this.since = m.tick
+      this.since = this.m.tick
     }
-    if (!wanted) {
-      this.share = 0
-      return
+    this.share = wanted ? this.gives() : 0
+  }
+
+  protected asks(): number {
+    return this.wants() === this.holds ? (this.holds ? this.gives() : 0) : NaN
+  }
+
+  /** How far short of a limit it is, K. */
+  private short(limitC: number): number {
+    const [reading, base] = [this.m.reading(this.probe), this.base.now()]
+    return reading === null || base === null
+      ? 0
+      : (this.control.action === 'heating' ? 1 : -1) * (base + limitC - reading)
+  }
+
+  private wants(): boolean {
+    const { m, control } = this
+    if (this.holds) {
+      if (m.reading(this.probe) === null) return control.probeFault === 'on'
+      return this.base.now() !== null && this.short(control.offC) > 0
     }
+    const wanted =
+      m.reading(this.probe) === null
+        ? control.probeFault === 'on'
+        : this.base.now() !== null && this.short(control.onC) >= 0
+    return wanted && m.tick >= this.since + m.ticksOf(control.minimumOffS ?? 0)
+  }
+
+  /** What it gives while it holds, by how long it has been lit. */
+  private gives(): number {
+    const { m, control } = this
     const litS = (m.tick - this.since) * m.tickS - control.igniteS
-    if (litS < 0) {
-      this.share = LIT
-      return
-    }
+    if (litS < 0) return LIT
     const span = Math.abs(control.offC - control.fullC)
     const asked =
-      reading === null
+      m.reading(this.probe) === null
         ? 1
-        : control.leastShare + (1 - control.leastShare) * Math.min(1, Math.max(0, short(control.offC) / (span || 1e-9)))
+        : control.leastShare +
+          (1 - control.leastShare) * Math.min(1, Math.max(0, this.short(control.offC) / (span || 1e-9)))
     const rise = control.rampS > 0 ? control.leastShare + ((1 - control.leastShare) * litS) / control.rampS : 1
-    this.share = Math.min(asked, rise)
-  }
-
-  arm(): void {
-    // Samples come by themselves.
-  }
-
-  give(): void {
-    if (this.share > 0) this.m.call(this.actuator, this.share)
+    return Math.min(asked, rise)
   }
 }

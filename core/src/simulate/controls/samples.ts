@@ -3,8 +3,42 @@ import type { Machine } from '../machine'
 /** How often a continuous control acts that does not say, s. */
 export const SAMPLE_S = 10
 
-/** Whether it is this control's turn, asked at each sample of the run. */
-export function samplesOf(m: Machine, sampleS = SAMPLE_S) {
-  const every = m.ticksOf(sampleS)
-  return { everyS: sampleS, turn: () => m.tick % every === 0 }
+/**
+ * When a continuous control looks: at each of its own moments, counted from the start. One that was passed within a longer stride is made
+ * up for where that stride ends.
+ */
+export class Samples {
+  readonly everyTicks: number
+  private next = 0
+  private last = -1
+
+  constructor(
+    private readonly m: Machine,
+    readonly everyS = SAMPLE_S,
+  ) {
+    this.everyTicks = m.ticksOf(everyS)
+  }
+
+  get due(): boolean {
+    return this.m.tick >= this.next
+  }
+
+  get first(): boolean {
+    return this.last < 0
+  }
+
+  /** Since it looked last; at the very beginning as long as always. */
+  get sinceTicks(): number {
+    return this.last < 0 ? this.everyTicks : this.m.tick - this.last
+  }
+
+  get sinceS(): number {
+    return (this.sinceTicks / this.everyTicks) * this.everyS
+  }
+
+  /** It has looked now. */
+  taken(): void {
+    this.last = this.m.tick
+    this.next = this.last - (this.last % this.everyTicks) + this.everyTicks
+  }
 }

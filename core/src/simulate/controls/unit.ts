@@ -8,6 +8,4 @@ export interface Unit {
   arm(): void
   /** Calls what it drives. */
   give(): void
-  /** Continuous ones look at their probe here, at each sample. */
-  sample?(): void
 }
