@@ -268,7 +268,7 @@ async function dragAWeek() {
       await new Promise((done) => {
         worker.onmessage = done
         const argumentList = [
-          ...['x', given, null, 2000].map((value) => ({ type: 'RAW', value })),
+          ...['x', given, null, 2000, 60_000].map((value) => ({ type: 'RAW', value })),
           { type: 'HANDLER', name: 'proxy', value: port2 },
         ]
         worker.postMessage({ id: `run${i}`, type: 'APPLY', path: ['run'], argumentList }, [port2])

@@ -1,4 +1,5 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
+import { once } from 'node:events'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
@@ -165,6 +166,34 @@ describe('simulate', () => {
     const { status, stdout } = nachtigal(['simulate', write(value)])
     expect(status).toBe(2)
     expect(stdout).toContain(says)
+  })
+  it('says of a run over a minute how long it takes before it goes on, and is stopped by Ctrl-C', async () => {
+    const year = {
+      ...scenario,
+      durationS: 400 * 86400,
+      traceS: 3600,
+      stepS: 1,
+      network: {
+        ...scenario.network,
+        nodes: Array.from({ length: 12 }, (_, i) => ({ id: i ? `n${i}` : 'room', capacityJPerK: 1.8e6, startC: 20 })),
+        links: [
+          ...scenario.network.links,
+          ...Array.from({ length: 11 }, (_, i) => ({ from: i ? `n${i}` : 'room', to: `n${i + 1}`, wPerK: 50 })),
+          ...Array.from({ length: 11 }, (_, i) => ({ from: `n${i + 1}`, to: 'outdoor', wPerK: 5, by: 'heater' })),
+        ],
+      },
+    }
+    const running = spawn(process.execPath, [bin, 'simulate', write(year)], {
+      env: { ...process.env, NODE_OPTIONS: '' },
+    })
+    let said = ''
+    running.stderr.on('data', (chunk: Buffer) => {
+      said += chunk.toString()
+      if (said.includes('\n')) running.kill('SIGINT')
+    })
+    const [, signal] = (await once(running, 'exit')) as [number | null, string | null]
+    expect(said).toMatch(/^This run takes about \d+ (s|min|h)\. Ctrl-C stops it\.\n$/)
+    expect(signal).toBe('SIGINT')
   })
   it('says what it takes, and which file is missing', () => {
     expect(nachtigal(['simulate']).stdout).toContain('path of a scenario')

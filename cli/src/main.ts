@@ -18,7 +18,8 @@ import { loopContext } from '@nachtigal/core/check/context'
 import { ordered } from '@nachtigal/core/job/chain'
 import type { ProbePart } from '@nachtigal/core/probes/probe'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
-import { simulate } from '@nachtigal/core/simulate/simulate'
+import { RunTakesLong, simulate } from '@nachtigal/core/simulate/simulate'
+import { aboutTime } from '@nachtigal/core/units/aboutTime'
 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../..')
 const print = (value: unknown) => process.stdout.write(`${JSON.stringify(value)}\n`)
@@ -78,10 +79,36 @@ function calc([id, option]: string[]) {
   print(outcome.output)
 }
 
+/** Longer than this a run says so before it goes on. */
+const LONG_RUN_MS = 60_000
+
+/** A run; one that takes long says on the error output how long first, and on a terminal how far it is. */
+function patiently(scenario: Scenario) {
+  const now = () => performance.now()
+  try {
+    return simulate(scenario, { within: { ms: LONG_RUN_MS, now } })
+  } catch (error) {
+    if (!(error instanceof RunTakesLong)) throw error
+    const { stderr } = process
+    stderr.write(`This run takes ${aboutTime(error.ms)}. Ctrl-C stops it.\n`)
+    const begun = now()
+    let told = begun
+    const result = simulate(scenario, {
+      onProgress: (share) => {
+        if (!stderr.isTTY || now() - told < 1000) return
+        told = now()
+        stderr.write(`\r${Math.round(share * 100)} %, ${aboutTime(((told - begun) * (1 - share)) / share)} left   `)
+      },
+    })
+    if (stderr.isTTY) stderr.write('\n')
+    return result
+  }
+}
+
 function runScenario([file]: string[]) {
   if (!file) refuse('file', 'simulate takes the path of a scenario')
   try {
-    const { summary, events, trace } = simulate(json(readFileSync(file, 'utf8'), 'file') as Scenario)
+    const { summary, events, trace } = patiently(json(readFileSync(file, 'utf8'), 'file') as Scenario)
     const lists = (map: Readonly<Record<string, ArrayLike<number>>>) =>
       Object.fromEntries(Object.entries(map).map(([id, values]) => [id, Array.from(values)]))
     print({

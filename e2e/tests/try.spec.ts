@@ -176,6 +176,38 @@ test('a season is drawn as it comes, has a bar, can be stopped and run again', a
   await expect(page.getByRole('heading', { name: 'The hardest week' })).toBeVisible()
 })
 
+/** Has the worker told that anything may take so long only: none of the demo's runs takes a minute. */
+const allow = (page: Page, ms: number) =>
+  page.addInitScript((most) => {
+    const Real = Worker
+    globalThis.Worker = class extends Real {
+      override postMessage(message: unknown, rest?: unknown) {
+        const { path: [name] = [], argumentList } = message as { path?: string[]; argumentList?: { value?: unknown }[] }
+        const limit = name === 'run' ? argumentList?.[4] : name === 'sweepRow' ? argumentList?.[2] : undefined
+        if (limit && limit.value !== Infinity) limit.value = most
+        super.postMessage(message, rest as Transferable[])
+      }
+    }
+  }, ms)
+
+test('a run that would take long says so before it runs, and runs when one wants it to', async ({ page, server }) => {
+  await allow(page, 1)
+  await openTry(page, server.url, 'Fish store')
+  await page.getByRole('button', { name: 'A season' }).click()
+  const asks = page.getByText(/^This run would take about \d+ s here\./)
+  await expect(asks).toBeVisible()
+  await expectAccessible(page, 'a run that would take long')
+  await expect(page.getByText('Nothing yet: the run has not begun.')).toBeVisible()
+  await page.getByRole('button', { name: 'Leave it' }).click()
+  await expect(page.getByText('Stopped. What is drawn is the run before.')).toBeVisible()
+  await page.getByRole('button', { name: 'Run it again' }).click()
+  await expect(asks).toBeVisible()
+  const before = await turn(page)
+  await page.getByRole('button', { name: 'Run it', exact: true }).click()
+  await expect(asks).toBeHidden()
+  await expect.poll(() => turn(page), { timeout: 60_000 }).toBe(before + 1)
+})
+
 test('a reset line over a season against a fixed supply: saving with its range', async ({ page, server }) => {
   test.setTimeout(180_000)
   await openTry(page, server.url, 'Clinic boiler', 'try/ways')

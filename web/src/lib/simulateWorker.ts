@@ -1,7 +1,7 @@
 import { expose, transfer } from 'comlink'
 import { type SweepFigures, type SweepGiven, sweepRow } from '@nachtigal/core/simulate/loop/sweep'
 import type { Scenario, SimulationEvent, SimulationResult } from '@nachtigal/core/simulate/scenario'
-import { simulate } from '@nachtigal/core/simulate/simulate'
+import { RunTakesLong, simulate } from '@nachtigal/core/simulate/simulate'
 import { type MomentValues, runCsv, stripView, type StripView, valuesAt } from '@nachtigal/core/simulate/stripView'
 
 /** A run as the page has it: everything but the whole traces, which stay here. */
@@ -10,6 +10,23 @@ export interface RunReport {
   readonly view: StripView
   readonly ms: number
 }
+
+/** Nothing was run: it would take so long, more than it may unless one wants it to. */
+export interface TakesLong {
+  readonly takesMs: number
+}
+
+/** Runs what may not take long. */
+function quickly<T>(run: () => T): T | TakesLong {
+  try {
+    return run()
+  } catch (error) {
+    if (error instanceof RunTakesLong) return { takesMs: error.ms }
+    throw error
+  }
+}
+
+const within = (ms: number) => ({ ms, now: () => performance.now() })
 
 /** Events that the page is told: more than anybody reads. */
 const MOST_EVENTS = 20_000
@@ -52,25 +69,33 @@ function reportOf(result: SimulationResult, view: StripView, ms: number): RunRep
 }
 
 const worker = {
-  /** Runs a scenario off the page's thread. The traces stay here under the slot's name; the page gets what it draws. */
+  /**
+   * Runs a scenario off the page's thread. The traces stay here under the slot's name; the page gets what it draws.
+   * @param mayTakeMs what would take longer is not run
+   */
   run(
     slot: string,
     scenario: Scenario,
     window: readonly [number, number] | null,
     points: number,
+    mayTakeMs: number,
     onProgress: (share: number, view: StripView) => void,
-  ) {
+  ): RunReport | TakesLong {
     const begun = performance.now()
     kept.delete(slot)
     let told = begun
-    const result = simulate(scenario, {
-      onProgress: (share, soFar) => {
-        // A bar moves a few times a second: more would only keep the page busy.
-        if (share === 1 || performance.now() - told < PART_EVERY_MS) return
-        void onProgress(share, stripView(soFar(), 0, scenario.durationS, points))
-        told = performance.now()
-      },
-    })
+    const result = quickly(() =>
+      simulate(scenario, {
+        within: within(mayTakeMs),
+        onProgress: (share, soFar) => {
+          // A bar moves a few times a second: more would only keep the page busy.
+          if (share === 1 || performance.now() - told < PART_EVERY_MS) return
+          void onProgress(share, stripView(soFar(), 0, scenario.durationS, points))
+          told = performance.now()
+        },
+      }),
+    )
+    if ('takesMs' in result) return result
     kept.set(slot, result)
     const [from, to] = window ?? [0, scenario.durationS]
     const view = stripView(result, from, to, points)
@@ -95,9 +120,9 @@ const worker = {
     const result = kept.get(slot)
     return result ? runCsv(result, names) : null
   },
-  /** One row of a map. */
-  sweepRow(asked: SweepGiven, row: number): SweepFigures {
-    return sweepRow(asked, row)
+  /** One row of a map; what one of its runs would take, where that is more than it may. */
+  sweepRow(asked: SweepGiven, row: number, mayTakeMs: number): SweepFigures | TakesLong {
+    return quickly(() => sweepRow(asked, row, { within: within(mayTakeMs) }))
   },
 }
 

@@ -8,11 +8,17 @@ interface Waiting {
   readonly scenario: Scenario
   readonly window: readonly [number, number] | null
   readonly points: number
+  /** What would take longer is not run, but told. */
+  readonly mayTakeMs: number
   /** Told of a run that takes long: the share done, and its strip so far. */
   readonly onProgress: (share: number, view: StripView) => void
   readonly settle: (report: RunReport) => void
+  readonly takesLong: (ms: number) => void
   readonly fail: (error: Error) => void
 }
+
+/** Longer than this nothing runs before one has been told. */
+export const LONG_RUN_MS = 60_000
 
 /** A run that is older than this when the next one is asked for is ended instead of waited for. */
 const PATIENCE_MS = 150
@@ -90,14 +96,17 @@ export class Simulator {
       clearTimeout(this.timer)
       if (this.running === running) this.running = undefined
     }
-    remote.run(this.slot, ask.scenario, ask.window, ask.points, proxy(ask.onProgress)).then(
+    remote.run(this.slot, ask.scenario, ask.window, ask.points, ask.mayTakeMs, proxy(ask.onProgress)).then(
       (report) => {
         if (this.running !== running) return
         over()
-        performance.measure('run round trip', { start: running.since })
-        performance.measure('run in worker', { start: running.since, duration: report.ms })
-        // While one drags each answer is shown, so that the strip follows and does not stand until the hand does.
-        ask.settle(report)
+        if ('takesMs' in report) ask.takesLong(report.takesMs)
+        else {
+          performance.measure('run round trip', { start: running.since })
+          performance.measure('run in worker', { start: running.since, duration: report.ms })
+          // While one drags each answer is shown, so that the strip follows and does not stand until the hand does.
+          ask.settle(report)
+        }
         this.next()
       },
       (error: unknown) => {
@@ -134,15 +143,27 @@ const coresOfSweep = (rows: number) => {
   return Math.min(rows, Math.max(2, cores - 1))
 }
 
+/** A sweep was not run: it would take so long. */
+export class SweepTakesLong extends Error {
+  constructor(readonly ms: number) {
+    super('the sweep would take long')
+  }
+}
+
 /**
  * A sweep in workers of its own, as many as there are cores, which end with it. Each takes the next row that nobody has.
+ * @param mayTakeMs what would take longer is not run; its result fails with `SweepTakesLong`
  * @param onRow told the map as far as it is filled, and the share done
  */
 export function runSweep(
   asked: SweepGiven,
+  mayTakeMs: number,
   onRow: (map: SweepMap, share: number) => void,
 ): { readonly result: Promise<SweepMap>; readonly cancel: () => void } {
   const rows = asked.y.values.length
+  const cores = coresOfSweep(rows)
+  // What is known of all its runs is how long one takes.
+  const share = cores / (rows * asked.x.values.length)
   const workers: Worker[] = []
   const end = () => workers.forEach((worker) => worker.terminate())
   let [map, next, done] = [emptySweep(asked.x, asked.y), 0, 0]
@@ -155,13 +176,14 @@ export function runSweep(
     const remote = wrap<SimulateWorker>(worker)
     while (next < rows) {
       const row = next++
-      const figures = await Promise.race([remote.sweepRow(asked, row), broken])
+      const figures = await Promise.race([remote.sweepRow(asked, row, mayTakeMs * share), broken])
+      if ('takesMs' in figures) throw new SweepTakesLong(figures.takesMs / share)
       // Only now: the others have filled in rows meanwhile.
       map = withRow(map, row, figures)
       onRow(map, ++done / rows)
     }
   }
-  const result = Promise.all(Array.from({ length: coresOfSweep(rows) }, work))
+  const result = Promise.all(Array.from({ length: cores }, work))
     .then(() => map)
     .finally(end)
   return { result, cancel: end }

@@ -118,12 +118,15 @@ export interface SweepGiven {
 
 /**
  * Runs a loop at every value of `x`, at one of `y`: rows know nothing of one another, so that several cores can share a map.
- * @throws SimulationCancelled when asked to stop
+ * @throws SimulationCancelled when asked to stop, RunTakesLong when one of its runs would take longer than it may
  */
 export function sweepRow(
   { given, survey, run, output, x, y }: SweepGiven,
   row: number,
-  { signal, onProgress }: Pick<RunOptions, 'signal'> & { readonly onProgress?: (share: number) => void } = {},
+  {
+    onProgress,
+    ...options
+  }: Pick<RunOptions, 'signal' | 'within'> & { readonly onProgress?: (share: number) => void } = {},
 ): SweepFigures {
   const made = figuresOf(() => new Float64Array(x.values.length))
   const targetC = survey.seen.targetC
@@ -131,7 +134,7 @@ export function sweepRow(
   x.values.forEach((value, at) => {
     const loop = withLoopSetting(ofRow, output, x.setting, value)
     const one = loopScenario({ ...given, loop }, survey, { ...run, traceS: 300 })
-    const result = simulate(one.scenario, signal ? { signal } : {})
+    const result = simulate(one.scenario, options)
     const figures = runFigures(
       result,
       one.controlled,

@@ -11,8 +11,9 @@ import { useTrial } from './trial'
 export function RunMeaning() {
   const { loop, job } = useLoop()
   const { outcome: last, state } = useTrial()
-  // The strip shows the run that is under way: what the one before did would contradict it.
-  const outcome = state.part ? undefined : last
+  // What was asked for last is under way, or never came through: what the run before it did would contradict it.
+  const came = !state.part && (state.status === 'done' || state.status === 'running')
+  const outcome = came ? last : undefined
   return (
     <aside className="panel gap-1" aria-label="What it means">
       <h2 className="h2">What it did</h2>
@@ -25,7 +26,9 @@ export function RunMeaning() {
             ? 'Nothing: the run stopped.'
             : state.status === 'stopped'
               ? 'Nothing yet: the run was stopped before its end.'
-              : 'Simulating. What it says comes at its end.'}
+              : state.status === 'long'
+                ? 'Nothing yet: the run has not begun.'
+                : 'Simulating. What it says comes at its end.'}
         </p>
       )}
       <Cautions stage="try" brief />

@@ -6,6 +6,7 @@ import type { PlanOf } from '@nachtigal/core/job/behaviour'
 import type { LoopRun } from '@nachtigal/core/simulate/loop/loopScenario'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import type { MomentValues, StripView } from '@nachtigal/core/simulate/stripView'
+import { aboutTime } from '@nachtigal/core/units/aboutTime'
 import { formatQuantity, quantityView } from '@nachtigal/core/units/quantity'
 import { panned, Strip, type StripRelay, type StripTrace, zoomed } from '../../instruments/Strip'
 import { simulators, type Slot } from '../../lib/simulator'
@@ -78,6 +79,7 @@ export function RunStrip({
   const { weather } = useTrial()
   const theme = useAppSelector((store) => store.view.theme)
   const { report, part } = state
+  const long = [state, overlay?.state].find((each) => each?.status === 'long')
   // One that takes long is drawn as it comes; what is drawn is what it is a run of.
   const ran = part ? part.of : state.of
   const hours = (ran?.durationS ?? run.scenario.durationS) / HOUR_S
@@ -216,6 +218,19 @@ export function RunStrip({
             <button className="third min-h-8" type="button" onClick={state.stop}>
               Stop it
             </button>
+          </div>
+        ) : null}
+        {long ? (
+          <div className="strip-over" role="status">
+            <p>This run would take {aboutTime(long.takesMs ?? 0)} here. What is drawn is the run before.</p>
+            <div className="flex flex-wrap gap-4">
+              <button className="third min-h-8" type="button" onClick={long.goAhead}>
+                Run it
+              </button>
+              <button className="third min-h-8" type="button" onClick={long.stop}>
+                Leave it
+              </button>
+            </div>
           </div>
         ) : null}
         {state.status === 'stopped' || state.status === 'failed' ? (

@@ -9,9 +9,10 @@ import {
   type SweepSetting,
   withLoopSetting,
 } from '@nachtigal/core/simulate/loop/sweep'
+import { aboutTime } from '@nachtigal/core/units/aboutTime'
 import { formatQuantity, type Quantity } from '@nachtigal/core/units/quantity'
 import { SweepMap } from '../../instruments/SweepMap'
-import { runSweep } from '../../lib/simulator'
+import { LONG_RUN_MS, runSweep, SweepTakesLong } from '../../lib/simulator'
 import { Cautions } from '../../loop/Cautions'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
@@ -45,14 +46,16 @@ export function SweepPart() {
   const [map, setMap] = useState<Swept>()
   const [share, setShare] = useState<number>()
   const [problem, setProblem] = useState<string>()
+  const [takesMs, setTakesMs] = useState<number>()
   const cancel = useRef<() => void>(undefined)
   useEffect(() => () => cancel.current?.(), [])
   const most = useMemo(() => (plan ? mostStarts({ chain, loop, data }, plan) : undefined), [chain, loop, data, plan])
   if (!plan || !survey || !weather || !x || !y) return <p className="p-4">There is nothing to sweep.</p>
   const spans = { x: settingSpan(loop, plan, x, data), y: settingSpan(loop, plan, y, data) }
-  const go = () => {
+  const go = (mayTakeMs = LONG_RUN_MS) => {
     cancel.current?.()
     setProblem(undefined)
+    setTakesMs(undefined)
     setShare(0)
     const asked = runSweep(
       {
@@ -67,6 +70,7 @@ export function SweepPart() {
         x: { setting: x, values: spanValues(spans.x, COLUMNS) },
         y: { setting: y, values: spanValues(spans.y, ROWS) },
       },
+      mayTakeMs,
       (filled, done) => {
         if (!live) return
         setMap(filled)
@@ -87,7 +91,8 @@ export function SweepPart() {
       },
       (error: unknown) => {
         if (!live) return
-        setProblem(error instanceof Error ? error.message : String(error))
+        if (error instanceof SweepTakesLong) setTakesMs(error.ms)
+        else setProblem(error instanceof Error ? error.message : String(error))
         setShare(undefined)
       },
     )
@@ -134,6 +139,21 @@ export function SweepPart() {
             <button className="third min-h-8 justify-self-start" type="button" onClick={() => cancel.current?.()}>
               Stop it
             </button>
+          </div>
+        ) : null}
+        {takesMs !== undefined ? (
+          <div className="grid gap-2 max-w-sm" role="status">
+            <p>
+              {COLUMNS * ROWS} pairs would take {aboutTime(takesMs)} here.
+            </p>
+            <div className="flex flex-wrap gap-4">
+              <button className="third min-h-8" type="button" onClick={() => go(Infinity)}>
+                Run them
+              </button>
+              <button className="third min-h-8" type="button" onClick={() => setTakesMs(undefined)}>
+                Leave it
+              </button>
+            </div>
           </div>
         ) : null}
         {problem ? (
@@ -201,7 +221,7 @@ export function SweepPart() {
         ) : null}
         <Cautions stage="try" brief />
         <div className="mt-auto action-bar">
-          <Button onClick={go} disabled={share !== undefined}>
+          <Button onClick={() => go()} disabled={share !== undefined}>
             {map ? 'Sweep again' : 'Sweep'}
           </Button>
         </div>

@@ -1,15 +1,17 @@
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import type { StripView } from '@nachtigal/core/simulate/stripView'
 import type { RunReport } from '../../lib/simulateWorker'
-import type { Simulator } from '../../lib/simulator'
+import { LONG_RUN_MS, type Simulator } from '../../lib/simulator'
 
 export interface RunState {
-  readonly status: 'idle' | 'running' | 'done' | 'failed' | 'stopped'
+  readonly status: 'idle' | 'running' | 'long' | 'done' | 'failed' | 'stopped'
   readonly share: number
   /** Long enough to show how far it is. */
   readonly slow: boolean
   readonly message?: string | undefined
+  /** What one that is long, and was not begun for that, would take. */
+  readonly takesMs?: number | undefined
   /** The last run that came through, and what it was a run of. */
   readonly report: RunReport | undefined
   readonly of: Scenario | undefined
@@ -19,6 +21,8 @@ export interface RunState {
   readonly turn: number
   readonly stop: () => void
   readonly again: () => void
+  /** Begins one that is long all the same. */
+  readonly goAhead: () => void
 }
 
 /** Where a run of the same length is drawn, a newer one that takes no longer than this is waited for. */
@@ -32,13 +36,15 @@ const SOON_MS = 400
  * The last result stays until there is a new one, so that the strip does not flicker under a hand that drags.
  */
 export function useRun(simulator: Simulator, scenario: Scenario | undefined, points: number): RunState {
-  const [state, setState] = useState<Omit<RunState, 'stop' | 'again'>>({
+  const [state, setState] = useState<Omit<RunState, 'stop' | 'again' | 'goAhead'>>({
     ...{ status: 'idle', share: 0, slow: false, turn: 0 },
     report: undefined,
     of: undefined,
     part: undefined,
   })
   const [attempt, setAttempt] = useState(0)
+  /** What may take as long as it wants. */
+  const wanted = useRef<Scenario>(undefined)
   useEffect(() => {
     if (!scenario) return
     let newest = true
@@ -51,6 +57,7 @@ export function useRun(simulator: Simulator, scenario: Scenario | undefined, poi
       scenario,
       window: null,
       points,
+      mayTakeMs: wanted.current === scenario ? Infinity : LONG_RUN_MS,
       onProgress: (share, view) => {
         if (!newest) return
         const late = performance.now() - begun > HELD_MS
@@ -72,6 +79,10 @@ export function useRun(simulator: Simulator, scenario: Scenario | undefined, poi
           turn: before.turn + 1,
         }))
       },
+      takesLong: (takesMs) => {
+        clearTimeout(timer)
+        if (newest) setState((before) => ({ ...before, status: 'long', takesMs, part: undefined }))
+      },
       fail: (error) => {
         clearTimeout(timer)
         if (newest) setState((before) => ({ ...before, status: 'failed', message: error.message }))
@@ -87,5 +98,9 @@ export function useRun(simulator: Simulator, scenario: Scenario | undefined, poi
     setState((before) => ({ ...before, status: 'stopped' }))
   }, [simulator])
   const again = useCallback(() => setAttempt((n) => n + 1), [])
-  return useMemo(() => ({ ...state, stop, again }), [state, stop, again])
+  const goAhead = useCallback(() => {
+    wanted.current = scenario
+    again()
+  }, [scenario, again])
+  return useMemo(() => ({ ...state, stop, again, goAhead }), [state, stop, again, goAhead])
 }
