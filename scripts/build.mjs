@@ -1,4 +1,5 @@
 // Builds the pages with Vite and bundles server and command line with esbuild; packages stay outside the bundle.
+import { rmSync } from 'node:fs'
 import path from 'node:path'
 import { build as bundle } from 'esbuild'
 import { build as buildPages } from 'vite'
@@ -15,29 +16,36 @@ const workspaces = {
   },
 }
 
+/** Packages that bring files of their own besides programs, or are only there on some machines; all others are read faster as one file. */
+const apart = ['@electric-sql/pglite', 'fs-native-extensions', 'pino', 'pg-native', 'exceljs']
+
+/** Programs of one folder share what they have in common: whatever is one thing in the source is one thing when it runs. */
+const programs = (folder, entries) => {
+  const outdir = path.join(root, folder, 'dist')
+  rmSync(outdir, { recursive: true, force: true })
+  return bundle({
+    entryPoints: entries.map((entry) => path.join(source(folder), entry)),
+    outdir,
+    entryNames: '[name]',
+    splitting: true,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    external: apart,
+    // What was written for require finds it.
+    banner: {
+      js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+    },
+    plugins: [workspaces],
+    sourcemap: true,
+    logLevel: 'warning',
+  })
+}
+
 await Promise.all([
   buildPages({ configFile: path.join(root, 'web/vite.config.ts'), logLevel: 'warn' }),
-  ...[
-    ['server/src/main.ts', 'server/dist/main.js'],
-    ['server/src/program.ts', 'server/dist/program.js'],
-    ['server/src/restore.ts', 'server/dist/restore.js'],
-    // Threads are started from files that lie beside the program.
-    ['server/src/db/embeddedWorker.ts', 'server/dist/embeddedWorker.js'],
-    ['server/src/sheets/sheetWorker.ts', 'server/dist/sheetWorker.js'],
-    ['cli/src/main.ts', 'cli/dist/main.js'],
-  ].map(([entry, outfile]) =>
-    bundle({
-      entryPoints: [path.join(root, entry)],
-      outfile: path.join(root, outfile),
-      bundle: true,
-      platform: 'node',
-      format: 'esm',
-      target: 'node20',
-      packages: 'external',
-      external: ['./program.js'],
-      plugins: [workspaces],
-      sourcemap: true,
-      logLevel: 'warning',
-    }),
-  ),
+  // Threads are started from files that lie beside the program.
+  programs('server', ['main.ts', 'program.ts', 'restore.ts', 'db/embeddedWorker.ts', 'sheets/sheetWorker.ts']),
+  programs('cli', ['main.ts']),
 ])

@@ -1,17 +1,15 @@
 import { mkdirSync } from 'node:fs'
 import path from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { backupsIn, restoreDump } from './backup/backups'
 import { lockFolder } from './db/folderLock'
 import { putInPlace } from './db/openDatabase'
 import { OpenRefused } from './db/openRefused'
+import { programRoot } from './programRoot'
 import { settingsFrom } from './startServer'
-
-const root = process.env['NACHTIGAL_ROOT'] ?? path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../..')
 
 /** `npm run restore [-- name]`: puts a backup, the newest where none is named, in the place of the database while no server runs. */
 async function restore() {
-  const settings = settingsFrom(root, false)
+  const settings = settingsFrom(programRoot, false)
   const [named] = process.argv.slice(2)
   const folder = settings.backups[0]!
   const kind = settings.url ? 'server' : 'embedded'

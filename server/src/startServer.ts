@@ -3,6 +3,8 @@ import path from 'node:path'
 import type { Logger } from 'pino'
 import { Backups, nightly } from './backup/backups'
 import { createApp } from './createApp'
+import { dataFolder } from './dataFolder'
+import type { BegunEngine } from './db/beginEmbedded'
 import { openEmbedded, type OpenOptions, openServer } from './db/openDatabase'
 import { OpenRefused } from './db/openRefused'
 import { healthOf, roomGuard } from './health'
@@ -41,7 +43,7 @@ const LEAST_FREE_MB = 64
 
 export function settingsFrom(root: string, demo: boolean): Settings {
   const url = env('DATABASE_URL')
-  const folder = env('NACHTIGAL_DATA') ?? path.join(root, 'data')
+  const folder = dataFolder(root)
   const away = env('NACHTIGAL_BACKUPS')
   const own = path.join(folder, 'backups')
   return {
@@ -78,8 +80,11 @@ export interface Running {
   readonly renew?: () => void
 }
 
-/** Starts the server: database, demo job when asked and empty, backups, listener. */
-export async function startServer(settings: Settings, log: Logger): Promise<Running> {
+/**
+ * Starts the server: database, demo job when asked and empty, backups, listener.
+ * @param begun the embedded engine, where it was started already
+ */
+export async function startServer(settings: Settings, log: Logger, begun?: Promise<BegunEngine>): Promise<Running> {
   const { root, url, folder, host } = settings
   const at = (...parts: string[]) => path.join(root, ...parts)
   const now = () => new Date().toISOString()
@@ -90,18 +95,22 @@ export async function startServer(settings: Settings, log: Logger): Promise<Runn
     migrations: at('server', 'migrations'),
     now,
     warn,
+    ...(begun ? { begun } : {}),
     beforeMigration: async (database) => {
       await backupsOf(database).make('migration')
     },
   }
-  const database = url ? await openServer(url, options) : await openEmbedded(folder, options)
+  const opening = url ? openServer(url, options) : openEmbedded(folder, options)
+  opening.catch(() => undefined)
+  // Read while the database is opened.
   const shelf = readShelf(at('shelf'))
+  const database = await opening
   const feed = url ? serverFeed(url, warn) : ownFeed()
   const store = createJobStore({ db: database.db, data: shelf.data, now, feed })
   await database.alone(async () => {
     await store.migrate(!url, (message) => console.log(message))
     if (settings.demo && (await store.list()).length === 0)
-      for (const file of demoFiles) await store.importFile(createReadStream(at('demo', file)))
+      await Promise.all(demoFiles.map((file) => store.importFile(createReadStream(at('demo', file)))))
   })
   const backups = backupsOf(database)
   const desk: BackupDesk = {

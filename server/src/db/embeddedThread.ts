@@ -17,6 +17,18 @@ export interface EmbeddedThread {
   readonly end: () => Promise<void>
 }
 
+/** A thread whose engine is open on a folder. @throws whatever keeps it from being opened; the thread is ended then */
+export async function openedThread(home: string): Promise<EmbeddedThread> {
+  const started = startThread()
+  try {
+    await started.ask((engine) => engine.open(home))
+    return started
+  } catch (error) {
+    await started.end()
+    throw error
+  }
+}
+
 /** Starts the thread; the engine in it is not open yet. */
 export function startThread(): EmbeddedThread {
   const worker = startWorker(import.meta.url, 'embeddedWorker', undefined)

@@ -1,4 +1,4 @@
-import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs'
+import { cpSync, existsSync, readFileSync, renameSync, rmSync } from 'node:fs'
 import { once } from 'node:events'
 import path from 'node:path'
 import { setImmediate as turnOver, setTimeout as pause } from 'node:timers/promises'
@@ -8,8 +8,9 @@ import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
 import { Availability, codesIn, saidBy, type Trouble, troubleIn } from './availability'
-import { type EmbeddedThread, startThread } from './embeddedThread'
-import { type Holder, lockFolder } from './folderLock'
+import { type BegunEngine, beginEmbedded } from './beginEmbedded'
+import { type EmbeddedThread, openedThread, startThread } from './embeddedThread'
+import type { Holder } from './folderLock'
 import { folderProblem, OpenRefused } from './openRefused'
 import { ProtocolStream } from './protocolStream'
 
@@ -43,6 +44,8 @@ export interface OpenOptions {
   readonly now: () => string
   /** Told what went wrong where nobody waits for an answer. */
   readonly warn?: (message: string) => void
+  /** Embedded only: what has begun already, while the rest of the program was read. */
+  readonly begun?: Promise<BegunEngine>
   /** Called before migrations are applied to a database that already holds something. */
   readonly beforeMigration?: (database: Omit<OpenDatabase, 'close' | 'availability' | 'alone'>) => Promise<void>
 }
@@ -85,13 +88,7 @@ export async function openInMemory({ migrations, now, warn = silent }: OpenOptio
  */
 export async function openEmbedded(folder: string, options: OpenOptions): Promise<OpenDatabase> {
   const { now, warn = silent } = options
-  try {
-    mkdirSync(folder, { recursive: true })
-  } catch (error) {
-    throw folderProblem(error, folder)
-  }
-  const lock = await lockFolder(folder, now)
-  const home = path.join(folder, 'postgres')
+  const { lock, home, fresh, opened } = await (options.begun ?? beginEmbedded(folder, now))
   let thread: EmbeddedThread | undefined
   let closing = false
   // Two engines on one folder would spoil it: whoever ends one and starts another does so alone.
@@ -103,14 +100,8 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
   }
   /** Connections to the engine as it runs now. */
   const lines = new Set<ProtocolStream>()
-  const start = async () => {
-    const started = startThread()
-    try {
-      await started.ask((engine) => engine.open(home))
-    } catch (error) {
-      await started.end()
-      throw error
-    }
+  const start = async (opening = openedThread(home)) => {
+    const started = await opening
     // What an earlier engine knew of them, its statements under names, this one does not: they are let go before anything is asked.
     await Promise.all(
       [...lines].map((line) => {
@@ -157,10 +148,8 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
     warn,
   )
   try {
-    checkHome(home)
-    const fresh = !existsSync(home)
     try {
-      await start()
+      await start(opened)
     } catch (error) {
       const said = openProblem(error, folder, home)
       throw said instanceof OpenRefused || fresh ? said : new DamagedFolder(folder, home, error)
@@ -283,26 +272,6 @@ export class DamagedFolder extends OpenRefused {
       cause,
     )
   }
-}
-
-/** Major version of the engine that folders are made with. */
-const ENGINE_VERSION = '18'
-
-/** @throws OpenRefused when the folder holds something that must not be opened */
-function checkHome(home: string) {
-  if (!existsSync(home)) return
-  if (!statSync(home).isDirectory())
-    throw new OpenRefused(`${home} is a file, not a database. Move it away; nothing was touched.`)
-  const version = path.join(home, 'PG_VERSION')
-  if (!existsSync(version))
-    throw new OpenRefused(
-      `${home} is not a database: it has no PG_VERSION but holds ${readdirSync(home).slice(0, 5).join(', ') || 'nothing'}. It may be half a copy, or another program\u2019s folder. Move it away, or bring a backup back; nothing was touched.`,
-    )
-  const found = readFileSync(version, 'utf8').trim()
-  if (found !== ENGINE_VERSION)
-    throw new OpenRefused(
-      `the database in ${home} is of engine version ${found.slice(0, 20)}, this program opens ${ENGINE_VERSION}. Start the Nachtigal that wrote it, take the jobs out as files, and open those here; nothing was touched.`,
-    )
 }
 
 /** A pool whose connections may die at any time without taking the program with them. */
