@@ -2,6 +2,7 @@ import { type Action, type Convention, switchingPoints } from '../control/switch
 import type { Anchor } from '../control/proportional'
 import { translate } from '../control/translate'
 import type { PortRef } from './chain'
+import { remembered } from './remembered'
 
 /** What a controller does when its probe is broken or shorted. */
 export type ProbeFault = 'off' | 'on' | 'last' | 'duty'
@@ -77,11 +78,12 @@ export type Behaviour = OnOffBehaviour | BandBehaviour | FanBehaviour
 export type PlanOf<B extends Behaviour = Behaviour> = B & { readonly id: string }
 
 /** The planned outputs in order, those that are not used left out. */
-export const plansOf = (planned: Readonly<Record<string, Behaviour>>): PlanOf[] =>
+export const plansOf = remembered((planned: Readonly<Record<string, Behaviour>>): readonly PlanOf[] =>
   Object.entries(planned)
     .map(([id, plan]): PlanOf => ({ ...plan, id }))
     .filter((plan) => !(plan.kind === 'on-off' && plan.unused))
-    .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1))
+    .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1)),
+)
 
 /** The planned outputs that switch, in order, those that are not used left out. */
 export const switchingPlans = (planned: Readonly<Record<string, Behaviour>>): PlanOf<OnOffBehaviour>[] =>

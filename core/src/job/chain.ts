@@ -1,6 +1,6 @@
 import { asSet } from '../profile/asSet'
 import type { DeviceProfile, Port, ProbePlace } from '../profile/deviceProfile'
-import { rememberedOfBoth } from './remembered'
+import { remembered, rememberedOfBoth } from './remembered'
 
 /** One device of a chain: a name on the job, and which profile it is. */
 export interface ChainDevice {
@@ -66,14 +66,19 @@ interface Shared {
 const byOrder = (a: { order: number; id: string }, b: { order: number; id: string }) =>
   a.order - b.order || (a.id < b.id ? -1 : 1)
 
-/** A map with order keys as a list, each with its id; ties broken by id. */
-export function ordered<T extends { readonly order: number }>(
-  map: Readonly<Record<string, T>>,
-): (T & { id: string })[] {
-  return Object.entries(map)
-    .map(([id, item]) => ({ ...item, id }))
-    .sort(byOrder)
+interface Placed {
+  readonly order: number
 }
+
+const inOrder = remembered((map: Readonly<Record<string, Placed>>) =>
+  Object.entries(map)
+    .map(([id, item]) => ({ ...item, id }))
+    .sort(byOrder),
+)
+
+/** A map with order keys as a list, each with its id; ties broken by id. */
+export const ordered = <T extends Placed>(map: Readonly<Record<string, T>>) =>
+  inOrder(map) as readonly Placed[] as readonly (T & { readonly id: string })[]
 
 /** The order key that the next entry of a map takes. */
 export const nextOrder = (map: Readonly<Record<string, { readonly order: number }>> = {}): number =>

@@ -1,4 +1,5 @@
 import type { ResolvedChain, ResolvedDevice } from '../job/chain'
+import { rememberedOfBoth } from '../job/remembered'
 import type { SupplyOutPort } from '../profile/deviceProfile'
 import { supplyOf } from './powerPath'
 
@@ -29,9 +30,13 @@ function feetOf({ facts }: ResolvedDevice, out: SupplyOutPort): NonNullable<Sour
 }
 
 /** The root that feeds a device: through transformers, power supplies and drives up to a circuit, a battery, or its own unknown feed. */
-export function sourceOf(chain: ResolvedChain, device: ResolvedDevice, seen: ReadonlySet<string> = new Set()): Source {
+export const sourceOf = rememberedOfBoth((chain: ResolvedChain, device: ResolvedDevice) =>
+  rootOf(chain, device, new Set()),
+)
+
+function rootOf(chain: ResolvedChain, device: ResolvedDevice, seen: ReadonlySet<string>): Source {
   const feed = supplyOf(chain, device.id)
-  if (feed && !seen.has(feed.fromDevice.id)) return sourceOf(chain, feed.fromDevice, new Set([...seen, device.id]))
+  if (feed && !seen.has(feed.fromDevice.id)) return rootOf(chain, feed.fromDevice, new Set([...seen, device.id]))
   const out = Object.values(device.facts.ports).find((port) => port.kind === 'supply-out')
   const named = { device: device.id, tag: device.tag, name: device.name }
   if (device.facts.category !== 'supply' || out?.kind !== 'supply-out') return { ...named, kind: 'own' }
