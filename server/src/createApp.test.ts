@@ -34,6 +34,10 @@ describe('pages', () => {
       expect(text).toContain('<div id="root">')
     },
   )
+  it('has the list of jobs fetched with the board, and with no other page', async () => {
+    expect((await get('/')).headers['link']).toBe('</api/jobs>; rel=preload; as=fetch; crossorigin')
+    expect((await get('/jobs/1')).headers['link']).toBeUndefined()
+  })
   it('carries a nonce for styles that is new for each answer, and none for scripts', async () => {
     const nonces = await Promise.all(
       [1, 2].map(async () => {

@@ -150,6 +150,11 @@ function servePages(app: Express, folder: string) {
   app.use(express.static(folder, { index: false, maxAge: '1h' }))
   const page = path.join(folder, 'index.html')
   const html = existsSync(page) ? readFileSync(page, 'utf8') : '<p>The pages are not built yet: npm run build</p>'
+  // What the board shows is fetched while its program is read; its type makes it the fetch that the page asks for.
+  app.get('/', (_request, response, next) => {
+    response.append('Link', `<${routes.jobs}>; rel=preload; as=fetch; crossorigin`)
+    next()
+  })
   app.get('/{*path}', (_request, response) => {
     response
       .set('Cache-Control', 'no-store')
