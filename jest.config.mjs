@@ -17,7 +17,7 @@ export default {
   testMatch: ['<rootDir>/{core,contract,server,web,cli}/src/**/*.test.{ts,tsx}', '<rootDir>/scripts/**/*.test.ts'],
   testEnvironment: 'node',
   // A database that is made anew takes seconds on a busy machine; nothing here is held to a time.
-  testTimeout: 60_000,
+  testTimeout: 240_000,
   setupFiles: ['<rootDir>/core/src/testing/seededChance.ts', '<rootDir>/web/src/testing/pageGlobals.ts'],
   moduleNameMapper: {
     '^@nachtigal/(core|contract)/(.*)$': '<rootDir>/$1/src/$2.ts',

@@ -59,7 +59,7 @@ describe('a job from one bench to another', () => {
     expect(nachtigal('export', job.id, '--at', there).stdout).toBe(out.stdout)
     const twice = nachtigal('import', file, '--at', there)
     expect([twice.status, twice.error().message]).toEqual([2, expect.stringContaining('is here already')])
-  }, 60_000)
+  })
   it.each([
     ['a job that is not there', ['export', 'Nowhere'], 'job', /is no job here/],
     ['no file', ['import'], 'file', /takes the path/],

@@ -16,7 +16,7 @@ beforeAll(async () => {
   writeFileSync(path.join(folder, 'icon.svg'), '<svg/>')
   writeFileSync(path.join(path.dirname(folder), 'nachtigal-secret.txt'), 'not for the web')
   server = await testServer(folder)
-}, 60_000)
+})
 afterAll(async () => {
   await server.close()
   rmSync(folder, { recursive: true, force: true })

@@ -25,7 +25,7 @@ beforeAll(async () => {
   server = await testServer()
   file = demoFile()
   await request(server.app).post('/api/import').send(file).expect(201)
-}, 60_000)
+})
 afterAll(() => server.close())
 
 const jobId = () => file.job.id
@@ -72,7 +72,7 @@ describe('the log', () => {
     } finally {
       await other.close()
     }
-  }, 60_000)
+  })
   it('gives the job as it was after any of its rows', async () => {
     for (const sequence of [1, 25, 120, file.log.length]) {
       const { body } = await request(server.app).get(`/api/jobs/${jobId()}/at/${sequence}`).expect(200)
@@ -120,7 +120,7 @@ describe('a job that was taken back', () => {
     } finally {
       await own.close()
     }
-  }, 60_000)
+  })
 })
 
 /** A body as its bytes, whatever it says it is. */
@@ -165,7 +165,7 @@ describe('photos', () => {
     } finally {
       await other.close()
     }
-  }, 60_000)
+  })
   it('inside the JSON, as files of a while ago hold them, are taken too', async () => {
     const own = await testServer()
     try {
@@ -178,7 +178,7 @@ describe('photos', () => {
     } finally {
       await own.close()
     }
-  }, 60_000)
+  })
   it.each([
     ['text', Buffer.from('<script>alert(1)</script>'), 'PHOTO_REFUSED'],
     ['nothing', Buffer.alloc(0), 'PHOTO_REFUSED'],
@@ -228,7 +228,7 @@ describe('older and newer files', () => {
     } finally {
       await own.close()
     }
-  }, 60_000)
+  })
   it('a database of version 1 is brought to the present when the server starts, once', async () => {
     const own = await testServer()
     try {
@@ -253,7 +253,7 @@ describe('older and newer files', () => {
     } finally {
       await own.close()
     }
-  }, 60_000)
+  })
   it('a newer one is refused with what to do', async () => {
     const { error } = (
       await request(server.app)
@@ -343,7 +343,7 @@ describe('handed over', () => {
     await parser.destroy()
     expect(text).toContain('Since hand-over')
     expect(text).toContain('Plan: offset 0.0 K to offset 0.5 K')
-  }, 60_000)
+  })
   it.each(['panel-card', 'owners-page', 'tests'])(
     '%s is made for every loop',
     async (sheet) => {

@@ -14,7 +14,7 @@ import { command, demoFile, newJob, testServer } from './testing'
 let server: Awaited<ReturnType<typeof testServer>>
 beforeAll(async () => {
   server = await testServer()
-}, 60_000)
+})
 afterAll(() => server.close())
 
 const send = (body: object, jobId: string) => request(server.app).post(`/api/jobs/${jobId}/commands`).send(body)
@@ -243,7 +243,7 @@ describe('job file', () => {
     } finally {
       await empty.close()
     }
-  }, 60_000)
+  })
   it('is refused twice, and when it was edited by hand', async () => {
     const file = demoFile()
     expect((await request(server.app).post('/api/import').send(file).expect(409)).body.error.code).toBe('JOB_EXISTS')

@@ -10,7 +10,7 @@ import { testServer } from './testing'
 let server: Awaited<ReturnType<typeof testServer>>
 beforeAll(async () => {
   server = await testServer()
-}, 60_000)
+})
 afterAll(() => server.close())
 
 const read = async () => (await request(server.app).get('/api/shelf').expect(200)).body as Shelf

@@ -110,7 +110,7 @@ export async function startServer(settings: Settings, log: Logger, begun?: Promi
   await database.alone(async () => {
     await store.migrate(!url, (message) => console.log(message))
     if (settings.demo && (await store.list()).length === 0)
-      await Promise.all(demoFiles.map((file) => store.importFile(createReadStream(at('demo', file)))))
+      for (const file of demoFiles) await store.importFile(createReadStream(at('demo', file)))
   })
   const backups = backupsOf(database)
   const desk: BackupDesk = {

@@ -25,7 +25,7 @@ let server: Awaited<ReturnType<typeof testServer>>
 beforeAll(async () => {
   server = await testServer()
   await request(server.app).post('/api/import').send(file).expect(201)
-}, 60_000)
+})
 afterAll(() => server.close())
 
 const fetched = (path: string) =>

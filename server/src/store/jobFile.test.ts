@@ -33,7 +33,7 @@ const places = leaves(file)
 let server: Awaited<ReturnType<typeof testServer>>
 beforeAll(async () => {
   server = await testServer()
-}, 60_000)
+})
 afterAll(() => server.close())
 const take = (body: object) => request(server.app).post('/api/import').send(body)
 

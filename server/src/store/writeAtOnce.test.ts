@@ -9,7 +9,7 @@ import { randomUUID } from 'node:crypto'
 let server: Awaited<ReturnType<typeof testServer>>
 beforeAll(async () => {
   server = await testServer()
-}, 60_000)
+})
 afterAll(() => server.close())
 
 async function jobWithLoop() {
