@@ -1,5 +1,5 @@
 import { saturationPa as exactSaturationPa } from '../plant/moistAir'
-import { type Place, MELT_W_PER_K, type Program } from './program'
+import { cleanCoil, type Place, MELT_W_PER_K, type Program } from './program'
 
 /** Heat of a kilogram of frost, gathered or molten, J. Source: 334 kJ/kg to melt; 2.83 MJ/kg to gather. */
 const MELTS_J_PER_KG = 334_000
@@ -107,8 +107,10 @@ export function fluxOf(program: Program) {
         const frostKg = view.x[flow.at]!
         const [coilC, airC] = [valueOf(view, flow.coil), valueOf(view, flow.air)]
         const moved = flow.mask === 0 || (view.on & flow.mask) !== 0
-        const wPerK = (flow.wPerK * (moved ? 1 : flow.stillShare)) / (1 + frostKg / flow.halfKg)
-        move(rate, flow.air, flow.coil, wPerK * (airC - coilC))
+        const clean = cleanCoil(flow, moved)
+        const wPerK = clean / (1 + frostKg / flow.halfKg)
+        // The clean coil is in the plant itself: here is what the frost takes away from it.
+        move(rate, flow.air, flow.coil, (wPerK - clean) * (airC - coilC))
         if (coilC < 0) {
           const wet = (flow.humidityPercent / 100) * saturationPa(airC)
           const gathered = Math.max(

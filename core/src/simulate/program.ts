@@ -1,3 +1,4 @@
+import type { ThermalFlow } from '../plant/thermalNetwork'
 import { resetLine } from '../control/resetLine'
 import { continuousKinds, type Control, type Scenario } from './scenario'
 import { type Matrix, fastestRate, type Transition, transitions } from './transitions'
@@ -184,6 +185,9 @@ export function programOf(scenario: Scenario, tickS: number, levels: number): Pr
   const takesOut = scenario.actuators.map(({ id, takesOut: out }) => out ?? cooled.has(id))
   const capacities = network.nodes.map(({ capacityJPerK }) => capacityJPerK)
 
+  const isMoved = ({ fan }: Extract<ThermalFlow, { kind: 'frost' }>, on: number) =>
+    fan === undefined || (on & (1 << actuator(fan))) !== 0
+
   /** Rates, inputs and constant heat with these actuators on. */
   function rates(on: number, faults: PlantFaults) {
     const a = new Float64Array(n * n)
@@ -214,6 +218,9 @@ export function programOf(scenario: Scenario, tickS: number, levels: number): Pr
         from(energyAt[by]!, other, -link.wPerK)
       }
     }
+    // What a clean coil takes is straight: only what frost takes away from it is not.
+    for (const flow of flows)
+      if (flow.kind === 'frost') join(place(flow.coil), place(flow.air), cleanCoil(flow, isMoved(flow, on)))
     for (const door of faults.doors) join({ node: door.node }, door.to, door.wPerK)
     gains.forEach((gain, i) => {
       const at = nodeAt(gain.node)
@@ -297,9 +304,8 @@ export function programOf(scenario: Scenario, tickS: number, levels: number): Pr
     if (flow.kind === 'emitter')
       for (const end of [flow.from, flow.to]) busy(end, (flow.exponent * flow.nominalW) / flow.nominalK)
     else if (flow.kind === 'frost') {
-      // It melts with its fan standing, or takes heat with its fan running: never both.
-      busy(flow.coil, Math.max(flow.wPerK, flow.stillShare * flow.wPerK + MELT_W_PER_K))
-      busy(flow.air, flow.wPerK)
+      // It melts with its fan standing, or takes heat with its fan running, which is counted already: never both.
+      busy(flow.coil, Math.max(0, MELT_W_PER_K - (1 - flow.stillShare) * flow.wPerK))
     } else busy(flow.water, flow.wPerPa * 150)
   const watched = new Set(
     scenario.controls
@@ -386,6 +392,12 @@ export class Ladder {
     return made
   }
 }
+
+/** What a coil without frost exchanges with its air, W/K. */
+export const cleanCoil = (
+  { wPerK, stillShare }: { readonly wPerK: number; readonly stillShare: number },
+  moved: boolean,
+) => wPerK * (moved ? 1 : stillShare)
 
 /** How strongly what melts holds a coil at 0 °C. */
 export const MELT_W_PER_K = 300

@@ -64,9 +64,10 @@ const JUDGED_EVERY = 128
 const ROWS = 256
 /** Stretches of fewer ticks are not worth a series. */
 const LEAST_SERIES = 4
-/** A held stride may bend what is curved by this much, in K (%, g/kg, fortieths of the frost that halves a coil), and leave an output this share off. */
-const MOST_BEND = 0.03
+/** A held stride may bend what is curved by this much, in K (%, g/kg; frost by its part of what halves a coil), and leave an output this share off. */
+const MOST_BEND = 0.01
 const MOST_STRAY = 0.001
+const FROST_WEIGHT = 10
 /** A stride that keeps to this part of both is doubled for the next. */
 const CALM_PART = 1 / 4
 /** Where a temperature may have touched its threshold within a stride, it is gone over again this much finer: 2^5. */
@@ -107,6 +108,12 @@ export function run(
   const g = new Float64Array(n)
   const rate = new Float64Array(n)
   const rateBefore = new Float64Array(n)
+  const rateAtEnd = new Float64Array(n)
+  const unused = new Float64Array(program.actuators.length)
+  /** What counts as a kelvin where something bends. */
+  const weights = new Float64Array(n).fill(1)
+  for (const [i, flow] of (scenario.network.flows ?? []).entries())
+    if (flow.kind === 'frost') weights[program.frostAt(i)] = FROST_WEIGHT / flow.halfKg
   const heatW = new Float64Array(program.actuators.length)
   const heatJ = new Float64Array(program.actuators.length)
 
@@ -352,7 +359,7 @@ export function run(
     }
     const strideTicks = ticksOf[level]!
     const grows = held && levels > base && level >= base
-    const bends = grows && curved.active ? bend(strideTicks * tickS) : 0
+    let bends = grows && curved.active ? bend(rateBefore, rate, strideTicks * tickS) : 0
     if (bends > 1 && level > base) {
       heldLevel = level - 1
       continue
@@ -360,7 +367,15 @@ export function run(
     let done = carry(level, count)
     if (grows && done === 1) {
       const off = sampleTicks > 0 ? strays(strideTicks) : 0
-      if (off > 1 && level > base) {
+      if (curved.active) {
+        // Something may turn only in its second half: water that begins to freeze.
+        stateTo(half, 1)
+        view.x = half
+        for (let j = 0; j < c; j++) u[j]! += slope[j]! * strideTicks * tickS
+        curved.flux(view, rateAtEnd, unused, strideTicks * tickS)
+        bends = Math.max(bends, bend(rate, rateAtEnd, strideTicks * tickS))
+      }
+      if (Math.max(bends, off) > 1 && level > base) {
         heldLevel = level - 1
         continue
       }
@@ -417,9 +432,9 @@ export function run(
   }
 
   /** How much what is curved changes within a stride, by what it may. */
-  function bend(strideS: number): number {
+  function bend(from: Float64Array, to: Float64Array, strideS: number): number {
     let most = 0
-    for (let i = 0; i < n; i++) most = Math.max(most, Math.abs(rate[i]! - rateBefore[i]!))
+    for (let i = 0; i < n; i++) most = Math.max(most, weights[i]! * Math.abs(to[i]! - from[i]!))
     return (most * strideS) / MOST_BEND
   }
 

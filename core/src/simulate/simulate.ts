@@ -89,11 +89,16 @@ const samplesOf = ({ controls }: Scenario) =>
 export function simulate(scenario: Scenario, options: SimulateOptions = {}): SimulationResult {
   checkScenario(scenario)
   const stepping = needsSteps(scenario) || options.engine === 'steps'
-  const stepS = stepping ? stepOf(scenario, programOf(scenario, 1, 0).fastest) : strideOf(scenario.traceS)
   const samples = samplesOf(scenario)
   const sampleS = samples.length > 0 ? Math.min(...samples) : 0
   // Whoever asks for a step gets that one.
-  const calm = stepping && scenario.stepS === undefined && needsSteps(scenario) ? CALM : 0
+  const grows = stepping && scenario.stepS === undefined && needsSteps(scenario)
+  const { traceS } = scenario
+  const plain = stepping ? stepOf(scenario, programOf(scenario, 1, 0).fastest) : strideOf(traceS)
+  // Halved from the trace, so that grown strides end on its points.
+  const halvings = grows && sampleS === 0 && traceS > 0 ? Math.ceil(Math.log2(traceS / plain)) : 0
+  const stepS = halvings > 0 ? traceS / 2 ** halvings : plain
+  const calm = grows ? Math.max(CALM, halvings) : 0
   const grid = gridOf(Math.min(stepS, scenario.durationS), scenario, sampleS, calm)
   const program = programOf(scenario, grid.tickS, grid.levels)
   const machine = new Machine(program, grid.tickS, grid.endTick, grid.sampleTicks)
