@@ -16,8 +16,8 @@ const workspaces = {
   },
 }
 
-/** Packages that bring files of their own besides programs, or are only there on some machines; all others are read faster as one file. */
-const apart = ['@electric-sql/pglite', 'fs-native-extensions', 'pino', 'pg-native', 'exceljs']
+/** Packages that read files which lie beside them, start threads of their own, or are only there on some machines; all others are read faster as one file. */
+const apart = ['@electric-sql/pglite', 'elkjs', 'fs-native-extensions', 'pdfmake', 'pg-native', 'pino']
 
 /** Programs of one folder share what they have in common: whatever is one thing in the source is one thing when it runs. */
 const programs = (folder, entries) => {
