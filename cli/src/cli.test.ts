@@ -192,7 +192,7 @@ describe('simulate', () => {
       if (said.includes('\n')) running.kill('SIGINT')
     })
     const [, signal] = (await once(running, 'exit')) as [number | null, string | null]
-    expect(said).toMatch(/^This run takes about \d+ (s|min|h)\. Ctrl-C stops it\.\n$/)
+    expect(said).toMatch(/^This run takes about \d+\s(s|min|h)\. Ctrl-C stops it\.\n$/)
     expect(signal).toBe('SIGINT')
   })
   it('says what it takes, and which file is missing', () => {

@@ -194,7 +194,7 @@ test('a run that would take long says so before it runs, and runs when one wants
   await allow(page, 1)
   await openTry(page, server.url, 'Fish store')
   await page.getByRole('button', { name: 'A season' }).click()
-  const asks = page.getByText(/^This run would take about \d+ s here\./)
+  const asks = page.getByText(/^This run would take about \d+\ss here\./)
   await expect(asks).toBeVisible()
   await expectAccessible(page, 'a run that would take long')
   await expect(page.getByText('Nothing yet: the run has not begun.')).toBeVisible()

@@ -11,5 +11,7 @@ it.each([
   [5_399_000, 'about 90 min'],
   [7_300_000, 'about 2 h'],
 ])('%d ms is %s', (ms, words) => {
-  expect(aboutTime(ms)).toBe(words)
+  // A figure and its unit stay on one line.
+  expect(aboutTime(ms)).toMatch(/\d\u00a0\D/)
+  expect(aboutTime(ms).replace('\u00a0', ' ')).toBe(words)
 })

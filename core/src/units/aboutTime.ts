@@ -5,7 +5,7 @@
  */
 export function aboutTime(ms: number): string {
   const s = ms / 1000
-  if (s < 90) return `about ${Math.max(1, s < 10 ? Math.round(s) : Math.round(s / 5) * 5)} s`
-  if (s < 5400) return `about ${Math.round(s / 60)} min`
-  return `about ${Math.round(s / 3600)} h`
+  if (s < 90) return `about ${Math.max(1, s < 10 ? Math.round(s) : Math.round(s / 5) * 5)}\u00a0s`
+  if (s < 5400) return `about ${Math.round(s / 60)}\u00a0min`
+  return `about ${Math.round(s / 3600)}\u00a0h`
 }
