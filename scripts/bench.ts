@@ -377,11 +377,12 @@ async function sweepOf400() {
         const worker = new Worker(url, { type: 'module' })
         while (row < 20) {
           const argumentList = [given, row++, 60_000].map((value) => ({ type: 'RAW', value }))
-          const answered = new Promise((done) => {
+          const answered = new Promise<MessageEvent>((done) => {
             worker.onmessage = done
           })
           worker.postMessage({ id: `row${row}`, type: 'APPLY', path: ['sweepRow'], argumentList })
-          await answered
+          const { value } = (await answered).data as { value?: { energyKwh?: ArrayLike<number> } }
+          if (value?.energyKwh?.length !== 20) throw new Error('a row of the sweep was not run')
         }
         worker.terminate()
       }),

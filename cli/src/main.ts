@@ -17,6 +17,7 @@ import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { loopContext } from '@nachtigal/core/check/context'
 import { ordered } from '@nachtigal/core/job/chain'
 import type { ProbePart } from '@nachtigal/core/probes/probe'
+import { LONG_RUN_MS } from '@nachtigal/core/simulate/longRun'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import { RunTakesLong, simulate } from '@nachtigal/core/simulate/simulate'
 import { aboutTime } from '@nachtigal/core/units/aboutTime'
@@ -78,9 +79,6 @@ function calc([id, option]: string[]) {
   if (!outcome.ok) refuse(outcome.error.field, outcome.error.message)
   print(outcome.output)
 }
-
-/** Longer than this a run says so before it goes on. */
-const LONG_RUN_MS = 60_000
 
 /** A run; one that takes long says on the error output how long first, and on a terminal how far it is. */
 function patiently(scenario: Scenario) {

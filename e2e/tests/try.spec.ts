@@ -183,7 +183,7 @@ const allow = (page: Page, ms: number) =>
     globalThis.Worker = class extends Real {
       override postMessage(message: unknown, rest?: unknown) {
         const { path: [name] = [], argumentList } = message as { path?: string[]; argumentList?: { value?: unknown }[] }
-        const limit = name === 'run' ? argumentList?.[4] : name === 'sweepRow' ? argumentList?.[2] : undefined
+        const limit = name === 'run' ? argumentList?.[4] : undefined
         if (limit && limit.value !== Infinity) limit.value = most
         super.postMessage(message, rest as Transferable[])
       }

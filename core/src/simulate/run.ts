@@ -331,7 +331,7 @@ export function run(
         continue
       }
     }
-    if (calm || (held && sampleTicks > 0 && levels > base)) {
+    if (sampleTicks > 0 && levels > base) {
       machine.tick = tick
       machine.lean(ticksOf[level]!)
     }

@@ -17,9 +17,6 @@ interface Waiting {
   readonly fail: (error: Error) => void
 }
 
-/** Longer than this nothing runs before one has been told. */
-export const LONG_RUN_MS = 60_000
-
 /** A run that is older than this when the next one is asked for is ended instead of waited for. */
 const PATIENCE_MS = 150
 

@@ -9,10 +9,11 @@ import {
   type SweepSetting,
   withLoopSetting,
 } from '@nachtigal/core/simulate/loop/sweep'
+import { LONG_RUN_MS } from '@nachtigal/core/simulate/longRun'
 import { aboutTime } from '@nachtigal/core/units/aboutTime'
 import { formatQuantity, type Quantity } from '@nachtigal/core/units/quantity'
 import { SweepMap } from '../../instruments/SweepMap'
-import { LONG_RUN_MS, runSweep, SweepTakesLong } from '../../lib/simulator'
+import { runSweep, SweepTakesLong } from '../../lib/simulator'
 import { Cautions } from '../../loop/Cautions'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'

@@ -1,8 +1,9 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { LONG_RUN_MS } from '@nachtigal/core/simulate/longRun'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import type { StripView } from '@nachtigal/core/simulate/stripView'
 import type { RunReport } from '../../lib/simulateWorker'
-import { LONG_RUN_MS, type Simulator } from '../../lib/simulator'
+import type { Simulator } from '../../lib/simulator'
 
 export interface RunState {
   readonly status: 'idle' | 'running' | 'long' | 'done' | 'failed' | 'stopped'
