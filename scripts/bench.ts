@@ -14,7 +14,6 @@ import type { JobFile } from '@nachtigal/contract/api'
 import type { CalcData } from '@nachtigal/core/calc/calculation'
 import { calculations, findCalculation, runCalculation } from '@nachtigal/core/calc/registry'
 import { loopContext } from '@nachtigal/core/check/context'
-import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { emptyJob, emptyLoop, type LoopDocument } from '@nachtigal/core/job/documents'
 import type { Climate } from '@nachtigal/core/plant/climate'
 import type { FieldValue } from '@nachtigal/core/plant/fieldValue'
@@ -35,16 +34,6 @@ const at = (file: string) => new URL(`../${file}`, import.meta.url)
 const json = <T>(file: string) => JSON.parse(readFileSync(at(file), 'utf8')) as T
 const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 
-function time(name: string, rounds: number, run: () => void, goal?: number) {
-  run()
-  const took = Array.from({ length: rounds }, () => {
-    const from = performance.now()
-    run()
-    return performance.now() - from
-  })
-  told(name, median(took), 'ms', goal)
-}
-
 const { job, loops } = json<JobFile>('demo/otterholm.nachtigal.json')
 const data = Object.fromEntries(json<FieldValue[]>('shelf/data/fieldValues.json').map((row) => [row.id, row]))
 const loop = Object.values(loops).find(({ kind }) => kind === 'floor')!
@@ -55,20 +44,9 @@ const scenario = (days: number) => {
   const context = contextOf(loop)
   return loopScenario(context, context.survey!, { hourlyC: winterDay(-14), days }).scenario
 }
-for (const each of all) {
-  // As after a change of it: everything of this loop is derived anew, the others stand.
-  time(
-    `check of a loop: ${each.kind}`,
-    40,
-    () => {
-      const changed = { ...each }
-      const loopsNow = all.map((other) => (other === each ? changed : other))
-      checkLoop(loopContext(job, changed, data, job, loopsNow))
-    },
-    3,
-  )
-}
-await seasonsInNode()
+for (const [kind, what, ms] of await inNode('checks'))
+  told(`check of a loop after a change of its ${what}: ${kind}`, Number(ms), 'ms', 3)
+for (const [kind, ms] of await inNode('seasons')) told(`a season in Node: ${kind}`, Number(ms), 'ms', 1500)
 
 benchSimulation()
 
@@ -327,11 +305,14 @@ async function seasonsOnScreen() {
   await page.close()
 }
 
-/** Seasons in a program of their own, bundled as what is shipped is: from source, each small function would cost its name. */
-async function seasonsInNode() {
-  const bundle = path.join(mkdtempSync(path.join(tmpdir(), 'nachtigal-bench-')), 'seasons.mjs')
+/**
+ * What a program of its own prints, each line in its words; bundled as what is shipped is: from source, each small function would cost its
+ * name.
+ */
+async function inNode(program: 'checks' | 'seasons'): Promise<string[][]> {
+  const bundle = path.join(mkdtempSync(path.join(tmpdir(), 'nachtigal-bench-')), `${program}.mjs`)
   await build({
-    entryPoints: [fileURLToPath(at('scripts/bench/seasons.ts'))],
+    entryPoints: [fileURLToPath(at(`scripts/bench/${program}.ts`))],
     outfile: bundle,
     bundle: true,
     platform: 'node',
@@ -343,11 +324,11 @@ async function seasonsInNode() {
     env: { ...process.env, NODE_OPTIONS: '' },
   })
   rmSync(path.dirname(bundle), { recursive: true })
-  if (status !== 0) throw new Error(`the seasons ended with ${status}: ${stderr}`)
-  for (const line of stdout.trim().split('\n')) {
-    const [kind, ms] = line.split(' ')
-    told(`a season in Node: ${kind}`, Number(ms), 'ms', 1500)
-  }
+  if (status !== 0) throw new Error(`${program} ended with ${status}: ${stderr}`)
+  return stdout
+    .trim()
+    .split('\n')
+    .map((line) => line.split(' '))
 }
 
 /** Twenty by twenty pairs of the floor in two fresh workers of the page, as its sweep shares them out: from starting the workers to the last row. */

@@ -1,7 +1,8 @@
 import { type ResolvedChain, resolveChain } from '../job/chain'
 import type { JobDocument, LoopDocument } from '../job/documents'
+import { remembered, rememberedByWord, rememberedOfBoth } from '../job/remembered'
 import type { FieldData } from '../plant/fieldValue'
-import { type LoopSurvey, surveyResult } from '../survey/surveyResult'
+import { type LoopSurvey, type SurveyOutcome, surveyResult } from '../survey/surveyResult'
 import type { UnitPreferences } from '../units/quantity'
 import { type Words, wordsFor } from '../units/words'
 import { wireList } from '../wiring/wireList'
@@ -25,6 +26,17 @@ export interface LoopContext {
   readonly others: readonly SharedDraw[]
 }
 
+// Each part is remembered by the parts of the document that it is made from: a plan that moves makes no wire list anew.
+const wiresOf = rememberedOfBoth((chain: ResolvedChain, rows: LoopDocument['wiring']['rows']) =>
+  rememberedByWord((practice: JobDocument['practice']) => wireList(chain, practice, rows)),
+)
+const jointsOf = rememberedOfBoth(judgeJoints)
+const surveyOf = remembered((data: FieldData) =>
+  rememberedOfBoth((survey: LoopDocument['survey'], chain: ResolvedChain) =>
+    rememberedByWord((kind: LoopDocument['kind']): SurveyOutcome => surveyResult({ kind, survey }, chain, data)),
+  ),
+)
+
 /**
  * Derives a loop's context from its documents and the field data.
  * @param loops the job's other loops, where what they draw from shared supplies is to count
@@ -38,15 +50,15 @@ export function loopContext(
 ): LoopContext {
   const chain = resolveChain(job, loop.chain)
   const words = wordsFor({ temperatureUnit: preferences.temperatureUnit, system: preferences.system })
-  const wires = wireList(chain, job.practice, loop.wiring.rows)
-  const outcome = surveyResult(loop, chain, data)
+  const wires = wiresOf(chain, loop.wiring.rows)(job.practice)
+  const outcome = surveyOf(data)(loop.survey, chain)(loop.kind)
   return {
     job,
     loop,
     data,
     words,
     chain,
-    joints: judgeJoints(chain, words),
+    joints: jointsOf(chain, words),
     rows: wires.rows,
     wires,
     survey: outcome.ok ? outcome.survey : undefined,

@@ -20,3 +20,13 @@ export function rememberedOfBoth<K extends object, L extends object, V>(
   const by = remembered((of: K) => remembered((and: L) => make(of, and)))
   return (of, and) => by(of)(and)
 }
+
+/** The same for what is made with one of a few words. */
+export function rememberedByWord<K extends string, V>(make: (of: K) => V): (of: K) => V {
+  const made = new Map<K, { readonly value: V }>()
+  return (of) => {
+    const known = made.get(of) ?? { value: make(of) }
+    made.set(of, known)
+    return known.value
+  }
+}

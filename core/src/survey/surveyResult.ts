@@ -32,7 +32,11 @@ export const unansweredSafety = (loop: Pick<LoopDocument, 'kind' | 'survey'>) =>
  * What the survey answers mean: every figure answered, told by the chain or estimated, and the plant they make.
  * Answers come first, then the nameplates of what was chosen; estimates fill in with their spread and their source.
  */
-export function surveyResult(loop: LoopDocument, chain: ResolvedChain, data: FieldData): SurveyOutcome {
+export function surveyResult(
+  loop: Pick<LoopDocument, 'kind' | 'survey'>,
+  chain: ResolvedChain,
+  data: FieldData,
+): SurveyOutcome {
   const open = openQuestions(loop)
   if (open.length > 0) return { ok: false, missing: open.map(({ title }) => title) }
   const asked = askedOf(loop.survey.answers, chain, data)

@@ -17,7 +17,7 @@ export interface Words {
 
 const figures = /\{(-?\d+(?:\.\d+)?) ([CK])\}/g
 
-export const wordsFor = (preferences: UnitPreferences): Words => ({
+const wordsIn = (preferences: UnitPreferences): Words => ({
   preferences,
   say: (si, quantity, decimals) => formatQuantity(si, quantity, preferences, decimals),
   tell: (text) =>
@@ -30,3 +30,12 @@ export const wordsFor = (preferences: UnitPreferences): Words => ({
       ),
     ),
 })
+
+const systems = (temperatureUnit: 'C' | 'F') => ({
+  metric: wordsIn({ temperatureUnit, system: 'metric' }),
+  us: wordsIn({ temperatureUnit, system: 'us' }),
+})
+const everyWords = { C: systems('C'), F: systems('F') }
+
+/** The words of a user's units: always the same ones for the same units, so that what is made with them can be remembered. */
+export const wordsFor = ({ temperatureUnit, system }: UnitPreferences): Words => everyWords[temperatureUnit][system]

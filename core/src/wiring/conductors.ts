@@ -1,5 +1,6 @@
 import type { ResolvedChain, ResolvedDevice } from '../job/chain'
 import type { RowState } from '../job/documents'
+import { remembered, rememberedByWord, rememberedOfBoth } from '../job/remembered'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 import type { Port } from '../profile/deviceProfile'
 import { type Practice, usualSizeMm2 } from './conductor'
@@ -84,7 +85,8 @@ const marked75 = (chain: ResolvedChain, { from, to }: WireRow) =>
   [from, to].every(({ device }) => chain.devices.find(({ id }) => id === device)?.facts.marked75 === true)
 
 const portOf = (chain: ResolvedChain, key: string) => {
-  const [id = '', port = ''] = key.split('.')
+  const at = key.indexOf('.')
+  const [id, port] = [key.slice(0, at), key.slice(at + 1)]
   const device = chain.devices.find((each) => each.id === id)
   const facts = device?.facts.ports[port]
   return device && facts ? { device, portId: port, port: facts } : undefined
@@ -94,7 +96,18 @@ const portOf = (chain: ResolvedChain, key: string) => {
  * Current and loss of each wire: the sum of what hangs on it, one way, R I by its length and section as warm stranded copper.
  * @param states lengths and sections that were written down; a wire without a length is taken as a short run
  */
-export function rowLoads(
+export const rowLoads = (
+  rows: readonly WireRow[],
+  chain: ResolvedChain,
+  states: Readonly<Record<string, RowState>>,
+  practice: Practice,
+): readonly RowLoad[] => loadsOf(rows, states)(chain)(practice)
+
+const loadsOf = rememberedOfBoth((rows: readonly WireRow[], states: Readonly<Record<string, RowState>>) =>
+  remembered((chain: ResolvedChain) => rememberedByWord((practice: Practice) => loads(rows, chain, states, practice))),
+)
+
+function loads(
   rows: readonly WireRow[],
   chain: ResolvedChain,
   states: Readonly<Record<string, RowState>>,
