@@ -78,6 +78,7 @@ module.exports = {
       [
         'units|numeric|signal|series|time',
         'probes|control|plant|net',
+        'schema',
         'profile',
         'job',
         'wiring',

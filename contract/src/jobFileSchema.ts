@@ -16,7 +16,7 @@ export const MOST_LOOPS = 500
 const MOST_PHOTOS = 20_000
 
 /** Version of the job file that is written; older ones are taken in and brought to it. */
-export const JOB_FILE_VERSION = 2
+export const JOB_FILE_VERSION = 3
 /** Name of the JSON in a job file that is a zip, and folder of its photos. */
 export const JOB_IN_ZIP = 'job.json'
 export const PHOTOS_IN_ZIP = 'photos/'
@@ -47,7 +47,7 @@ export const photoFileSchema = shape({
 const headSchema = shape({
   format: oneOf(['nachtigal-job']).required(),
   version: finite(JOB_FILE_VERSION, JOB_FILE_VERSION).required(),
-  job: jobSchema.required(),
+  job: jobSchema,
   loops: mapOf(loopSchema, MOST_LOOPS),
   photos: optionalMapOf(photoFileSchema, MOST_PHOTOS),
 })

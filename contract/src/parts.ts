@@ -103,6 +103,12 @@ export const wholly = (part: AnyObjectSchema, check: WholeCheck): AnyObjectSchem
 const isTree = (value: unknown): value is Readonly<Record<string, unknown>> =>
   value !== null && typeof value === 'object' && !Array.isArray(value)
 
+/** The same for a part that is chosen by the value, and is no object schema itself. */
+export function alsoWhole<V>(part: Part, check: (value: V) => ReturnType<WholeCheck>): Part {
+  wholes.set(part, check as WholeCheck)
+  return part
+}
+
 const map = (member: Part, most: number, missing: boolean): Part => {
   const made = mixed()
     .test('given', '${path} is missing', (value) => missing || value !== undefined)

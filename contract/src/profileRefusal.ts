@@ -1,9 +1,11 @@
 import { asSet } from '@nachtigal/core/profile/asSet'
 import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
 import { home, itemsOf, press } from '@nachtigal/core/profile/menu'
+import type { AnyObjectSchema } from 'yup'
 import { refusal, type Refusal } from './check'
 import { wholly } from './parts'
-import { profileSchema } from './profileSchema'
+import { deviceRecord } from '@nachtigal/core/profile/fields/deviceFields'
+import { partOf } from './partOf'
 
 /**
  * Why a device cannot be taken: its shape, then what must hold between its parts. Every choice of every option gives whole
@@ -14,11 +16,15 @@ export function profileRefusal(value: unknown): Refusal | undefined {
   return refusal(deviceSchema, value)
 }
 
-const partsRefusal = (profile: DeviceProfile): Refusal | undefined =>
+/** What must hold between the parts of a device. */
+export const deviceRefusal = (profile: DeviceProfile): Refusal | undefined =>
   factsRefusal(profile) ?? optionRefusal(profile) ?? terminalRefusal(profile) ?? parameterRefusal(profile)
 
+/** The shape of a device alone. */
+export const profileSchema = partOf(deviceRecord) as AnyObjectSchema
+
 /** A device with everything that must hold between its parts. */
-export const deviceSchema = wholly(profileSchema, partsRefusal)
+export const deviceSchema = wholly(profileSchema, deviceRefusal)
 
 const says = (field: string, message: string): Refusal => ({ field, message })
 

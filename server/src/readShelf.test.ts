@@ -2,7 +2,7 @@ import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from '@jest/globals'
 import { refusal } from '@nachtigal/contract/check'
 import { profileRefusal } from '@nachtigal/contract/profileRefusal'
-import { profileSchema } from '@nachtigal/contract/profileSchema'
+import { profileSchema } from '@nachtigal/contract/profileRefusal'
 import { probeCurve } from '@nachtigal/core/probes/probeCurve'
 import { readShelf } from './readShelf'
 

@@ -3,12 +3,14 @@ import { readFileSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import request from 'supertest'
 import type { JobFile, JobState, LogPage } from '@nachtigal/contract/api'
+import { JOB_FILE_VERSION } from '@nachtigal/contract/jobFileSchema'
 import { loopContext } from '@nachtigal/core/check/context'
 import { signingBlockedBy } from '@nachtigal/core/check/stageStatus'
 import { applyCommand } from '@nachtigal/core/job/applyChange'
 import type { Change } from '@nachtigal/core/job/command'
 import type { LoopDocument } from '@nachtigal/core/job/documents'
 import { handoverTicks } from '@nachtigal/core/job/handover'
+import { LOOP_VERSION } from '@nachtigal/core/job/fields/loopFields'
 import { migration } from '@nachtigal/core/job/migrate'
 import { keyingSheet } from '@nachtigal/core/proof/keyingSheet'
 import { proveAndSwitchOn } from '../../demo/story'
@@ -203,7 +205,7 @@ describe('older and newer files', () => {
       await request(own.app).post('/api/import').send(old).expect(201)
       const { loops, revision } = (await request(own.app).get(`/api/jobs/${old.job.id}`)).body as JobState
       const [loop] = Object.values(loops)
-      expect(loop!.version).toBe(2)
+      expect(loop!.version).toBe(LOOP_VERSION)
       expect(loop!.proof).not.toHaveProperty('answers')
       const read = Object.values(loop!.proof.readings).map(({ test, step, text }) => [test.split('/')[0], step, text])
       expect(read).toEqual(
@@ -218,7 +220,7 @@ describe('older and newer files', () => {
         checked: old.log.length + 1,
       })
       const again = (await request(own.app).get(`/api/jobs/${old.job.id}/file`)).body as JobFile
-      expect(again.version).toBe(2)
+      expect(again.version).toBe(JOB_FILE_VERSION)
       const third = await testServer()
       try {
         await request(third.app).post('/api/import').send(again).expect(201)
@@ -249,7 +251,7 @@ describe('older and newer files', () => {
       expect(await own.store.migrate(true)).toBe(1)
       expect(await own.store.migrate(true)).toBe(0)
       const { loops } = (await request(own.app).get(`/api/jobs/${old.job.id}`)).body as JobState
-      expect(Object.values(loops)[0]!.version).toBe(2)
+      expect(Object.values(loops)[0]!.version).toBe(LOOP_VERSION)
     } finally {
       await own.close()
     }
@@ -258,10 +260,10 @@ describe('older and newer files', () => {
     const { error } = (
       await request(server.app)
         .post('/api/import')
-        .send({ ...file, version: 3 })
+        .send({ ...file, version: JOB_FILE_VERSION + 1 })
         .expect(422)
     ).body
-    expect(error.message).toMatch(/written by a newer Nachtigal; this one reads up to 2\. Update this bench/)
+    expect(error.message).toMatch(/written by a newer Nachtigal; this one reads up to 3\. Update this bench/)
     expect(error.field ?? error.facts?.field).toBe('version')
   })
   it('an old one that was edited by hand is refused like any other', async () => {

@@ -126,8 +126,6 @@ describe('bad input is refused by field, value and what is allowed, and does not
     convention: 'cut-out',
     setpointC: 28,
     swingK: 1,
-    onC: 27,
-    offC: 28,
     offsetK: 0,
     minimumOffS: 180,
     probeFault: 'off',
@@ -150,6 +148,16 @@ describe('bad input is refused by field, value and what is allowed, and does not
     ],
     ['an unknown field', { colour: 'red' }, 'settings.planned.p', 'unknown fields: colour'],
     ['a missing field', { offsetK: undefined }, 'settings.planned.p.offsetK', 'offsetK is missing'],
+    ['points beside the words that say them', { onC: 20, offC: 28 }, 'settings.planned.p', 'unknown fields: onC, offC'],
+    ['no swing', { swingK: undefined }, 'settings.planned.p.swingK', 'swingK is missing: it must be a number over 0'],
+    ['parts of a swing beside it', { aboveK: 1 }, 'settings.planned.p.aboveK', 'aboveK is 1: it must be left out'],
+    [
+      'a split without its parts',
+      { convention: 'split', swingK: undefined },
+      'settings.planned.p.aboveK',
+      'is missing',
+    ],
+    ['a split with a swing', { convention: 'split', aboveK: 1, belowK: 1 }, 'settings.planned.p.swingK', 'left out'],
   ])('%s', async (_, change, field, message) => {
     const { jobId, loopId } = await jobWithLoop()
     const reply = await send(

@@ -1,4 +1,4 @@
-import { storedUnit } from './storedUnit'
+import { storedUnit } from '../schema/storedUnit'
 import type { Field, Fields, NumberField } from './field'
 import { boundsOf } from './quantityLimits'
 

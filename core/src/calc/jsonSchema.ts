@@ -1,7 +1,7 @@
 import type { Calculation } from './calculation'
 import type { Field, Fields } from './field'
 import { boundsOf } from './quantityLimits'
-import { storedUnit } from './storedUnit'
+import { storedUnit } from '../schema/storedUnit'
 
 type Schema = Readonly<Record<string, unknown>>
 

@@ -3,7 +3,7 @@ import type { Calculation } from './calculation'
 import { allowed } from './checkField'
 import type { Field, Fields } from './field'
 import { calculationGroups } from './registry'
-import { storedUnit } from './storedUnit'
+import { storedUnit } from '../schema/storedUnit'
 
 const { tell } = wordsFor({ temperatureUnit: 'C', system: 'metric' })
 

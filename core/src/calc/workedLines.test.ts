@@ -3,7 +3,7 @@ import { calcData } from '../testing/calcData'
 import { plainDigits } from '../units/plainDigits'
 import { quantities, quantityView } from '../units/quantity'
 import { choice, type Field, list, nullable, number, object, optional, text, yes } from './field'
-import { storedUnit } from './storedUnit'
+import { storedUnit } from '../schema/storedUnit'
 import { sayField, sumNote, sumText, workedLines } from './workedLines'
 
 const metric = { temperatureUnit: 'C', system: 'metric' } as const

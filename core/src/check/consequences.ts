@@ -1,6 +1,6 @@
 import { onOffCycle } from '../control/onOffCycle'
 import { relayLifeYears, worstCyclingRested } from '../control/worstCycling'
-import { keyedSwingK, type OnOffBehaviour, type PlanOf } from '../job/behaviour'
+import { keyedSwingK, type OnOffBehaviour, type PlanOf, type Switching, switchingOf } from '../job/behaviour'
 import type { ResolvedChain } from '../job/chain'
 import { coolDownK } from '../plant/coolDown'
 import { fieldValue } from '../plant/fieldValue'
@@ -36,7 +36,11 @@ export function outdoorNow({ loop, words }: Pick<LoopContext, 'loop' | 'words'>)
 const resting = { 'stays-on': 'stays on', 'stays-off': 'stays off' } as const
 
 /** What a display with this controller's step shows at both switching points, and how far a lagging probe is behind. */
-function displayed(plan: OnOffBehaviour, { chain, words }: Given, kPerHour: number | undefined): Consequence[] {
+function displayed(
+  plan: OnOffBehaviour & Switching,
+  { chain, words }: Given,
+  kPerHour: number | undefined,
+): Consequence[] {
   const display = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller?.display
   if (!display) return []
   const { preferences } = words
@@ -65,21 +69,23 @@ function displayed(plan: OnOffBehaviour, { chain, words }: Given, kPerHour: numb
  */
 export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] {
   const { chain, data, survey } = given
-  const { action, convention, setpointC, swingK, aboveK, belowK, swingIs, onC, offC } = plan
-  const points = {
+  const { action, convention, setpointC, aboveK, belowK, swingIs } = plan
+  const points = switchingOf(plan)
+  const { onC, offC, swingK } = points
+  const input = {
     action,
     convention,
     setpointC,
-    ...(convention === 'split' ? { aboveK, belowK } : { swingK: keyedSwingK({ ...plan, swingK }) }),
+    ...(convention === 'split' ? { aboveK, belowK } : { swingK: keyedSwingK(plan) }),
     ...(swingIs ? { swingIs } : {}),
   }
-  const call = (output: string): CalcCall => ({ calc: 'switching.points', input: points, output })
+  const call = (output: string): CalcCall => ({ calc: 'switching.points', input, output })
   const lines: Consequence[] = [
     { id: 'on', label: 'Switches on at', value: onC, quantity: 'temperature', worked: call('onC') },
     { id: 'off', label: 'Switches off at', value: offC, quantity: 'temperature', worked: call('offC') },
   ]
   const load = rungLoad(given, plan)
-  if (!load || !survey) return [...lines, ...displayed(plan, given, undefined)]
+  if (!load || !survey) return [...lines, ...displayed({ ...plan, ...points }, given, undefined)]
   const cycleAt = (restC: number) => ({
     powerW: load.powerW,
     lossWPerK: load.lossWPerK,
@@ -149,11 +155,15 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
     )
   }
   const risesKPerHour = (3600 * load.powerW) / load.capacityJPerK / 2
-  return [...lines, settles(plan, given, load), ...displayed(plan, given, risesKPerHour)]
+  return [
+    ...lines,
+    settles({ ...plan, ...points }, given, load),
+    ...displayed({ ...plan, ...points }, given, risesKPerHour),
+  ]
 }
 
 /** Where the place comes to rest on the design day: between the points, or at the most the plant can do. */
-function settles(plan: OnOffBehaviour, { words }: Given, load: RungLoad): Consequence {
+function settles(plan: OnOffBehaviour & Switching, { words }: Given, load: RungLoad): Consequence {
   const { restC, powerW, lossWPerK, stages } = load
   const heats = plan.action === 'heating'
   const reachesC = restC + ((heats ? 1 : -1) * powerW) / lossWPerK

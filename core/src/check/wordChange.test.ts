@@ -43,12 +43,12 @@ describe('wordChange', () => {
       { reason: 'no siren yet' },
       'Test left out: Alarm: to be made / no siren yet',
     ],
-    [['proof', 'takes', 'sweep/p'], null, { take: 2 }, 'Test begun anew: Modulating sweep: take 1 / take 2'],
+    [['proof', 'takes', 'sweep/p'], null, { take: 2 }, 'Test begun anew: Modulating sweep: attempt 1 / attempt 2'],
     [
       ['proof', 'past', 'x'],
       null,
       { test: 'dial/p', head: 'Adjust the dial' },
-      'Earlier take: Dial test: nothing / Adjust the dial',
+      'Earlier attempt: Dial test: nothing / Adjust the dial',
     ],
     [
       ['handover', 'ticks', 'spareFuses'],
@@ -75,11 +75,11 @@ describe('wordChange', () => {
     [['waivers', 'k'], null, { by: 'Ann', reason: 'long lead' }, 'Finding closed: open / long lead'],
     [['temporary', 't'], { what: 'bridge' }, null, 'Temporary: bridge / nothing'],
     [['handover', 'signed'], null, { by: 'Ann' }, 'Hand-over: not signed / signed by Ann'],
-    [['chain', 'connections', 'c'], null, {}, 'Joint: open / joined'],
+    [['chain', 'connections', 'c'], null, {}, 'Connection: open / joined'],
     [['chain', 'devices', 'd'], { name: 'Wren' }, { name: 'Dipper' }, 'Device: Wren / Dipper'],
     [['chain', 'devices', 'd', 'dialC'], 50, 45, 'Dial of a limiter: 50.0 °C / 45.0 °C'],
     [['devices', 'd', 'place'], null, 'cellar', 'Device: place: nothing / cellar'],
-    [['temperatureUnit'], 'C', 'F', 'Temperature unit: C / F'],
+    [['temperatureUnit'], 'C', 'F', 'Temperature unit: °C / °F'],
     [['profiles', 'dipper'], null, { name: 'Dipper' }, 'Copy of profile dipper: nothing / Dipper'],
     [[], null, { type: 'loop', name: 'Floor' }, 'Loop: nothing / Floor'],
     [[], null, { type: 'job', name: 'Job' }, 'Job: nothing / Job'],
@@ -96,10 +96,12 @@ describe('wordChange', () => {
     const plan = onOff(plannedFloor().loop.settings.planned['plan-1'])
     const words = say(['settings', 'planned', 'p'], plan, { ...plan, ...fromSetpoint('heating', 'cut-out', 27, 2) })
     expect(words).toBe(
-      'Plan: set 28.0 °C, swing 1.0 K, on 27.0 °C, off 28.0 °C / set 27.0 °C, swing 2.0 K, on 25.0 °C, off 27.0 °C',
+      'Plan: setpoint 28.0 °C, swing 1.0 K, on 27.0 °C, off 28.0 °C / setpoint 27.0 °C, swing 2.0 K, on 25.0 °C, off 27.0 °C',
     )
     expect(say(['settings', 'planned', 'p'], plan, { ...plan, offsetK: 0.5 })).toBe('Plan: offset 0.0 K / offset 0.5 K')
-    expect(say(['settings', 'planned', 'p'], null, plan)).toMatch(/^Plan: nothing \/ set 28.0 °C, .*the set cuts out/)
+    expect(say(['settings', 'planned', 'p'], null, plan)).toMatch(
+      /^Plan: nothing \/ .*setpoint 28.0 °C, .*setpoint cuts out, .*on 27.0 °C, off 28.0 °C/,
+    )
   })
 })
 
@@ -111,11 +113,11 @@ describe('what was planned besides switching points', () => {
     const path = ['settings', 'controllers', 'a1', 'reset']
     const to = { ...reset, designSupplyC: 60, setbackK: 5 }
     expect(wordChange({ path, from: reset, to }, metric)).toEqual({
-      what: 'Reset line',
-      before: 'design supply 68.0\u00a0°C, setback 0.0\u00a0K',
-      after: 'design supply 60.0\u00a0°C, setback 5.0\u00a0K',
+      what: 'Reset curve',
+      before: 'design supply 68.0\u00a0°C, set-back 0.0\u00a0K',
+      after: 'design supply 60.0\u00a0°C, set-back 5.0\u00a0K',
     })
-    expect(wordChange({ path, from: reset, to }, us).after).toBe('design supply 140.0\u00a0°F, setback 9.0\u00a0°F')
+    expect(wordChange({ path, from: reset, to }, us).after).toBe('design supply 140.0\u00a0°F, set-back 9.0\u00a0°F')
   })
   it.each(['room', 'fan', 'boiler', 'cold-room', 'cabin', 'cabinet'] as const)(
     '%s: whatever is planned can be told',

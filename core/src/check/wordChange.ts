@@ -1,5 +1,5 @@
-import { spell } from '../control/timerSequence'
-import type { Behaviour } from '../job/behaviour'
+import { documentField } from '../job/atomicPath'
+import { type Switching, switchingOf, type SwitchingWords } from '../job/behaviour'
 import type { Change } from '../job/command'
 import { type HandoverTick, handoverTicks } from '../job/handover'
 import type {
@@ -12,10 +12,12 @@ import type {
   StepDone,
   WayTaken,
 } from '../job/documents'
+import { planVariant } from '../job/fields/planFields'
 import { safetyStepWords } from '../proof/safetyStep'
 import { kindOfTest, stepWords, testTitles } from '../proof/testTitles'
+import type { Field } from '../schema/field'
+import { sayField, saySides } from '../schema/sayField'
 import { hazards } from '../survey/hazards'
-import { conventionWords } from '../control/conventionWords'
 import { kindFacts } from '../survey/kindFacts'
 import { ways } from '../survey/ways'
 import { formatQuantity, type UnitPreferences } from '../units/quantity'
@@ -46,67 +48,22 @@ function question(id: string | undefined, answer?: unknown) {
   return named.find((q) => q.ask === 'choice' && Object.hasOwn(q.choices, String(answer))) ?? named[0]
 }
 
-/** A plan in its parts, each with its name, so that a change tells only what moved. */
-function planParts(value: unknown, preferences: UnitPreferences): readonly string[] {
-  const p = value as Behaviour
-  const say = (v: number | undefined) => (v === undefined ? 'none' : formatQuantity(v, 'temperature', preferences))
-  const gap = (v: number) => formatQuantity(v, 'difference', preferences)
-  const all = [
-    `lowest ${say(p.lowestC)}`,
-    `highest ${say(p.highestC)}`,
-    `alarm ${say(p.alarmHighC)}`,
-    `low alarm ${say(p.alarmLowC)}`,
-    `offset ${gap(p.offsetK)}`,
-    `probe fault ${p.probeFault}`,
-    `without its probe ${p.dutyPercent === undefined ? 'no share' : `${p.dutyPercent} %`}`,
-  ]
-  if (p.kind === 'band')
-    return [
-      `set ${say(p.setpointC)}`,
-      `band ${gap(p.bandK)}`,
-      p.anchor === 'centred' ? 'half at the set' : 'nothing at the set',
-      p.action === 'heating' ? 'heats' : 'cools',
-      `least ${p.minimumPercent} %`,
-      `most ${p.maximumPercent} %`,
-      `integral ${spell(p.integralS)}`,
-      `beat ${p.cycleS === undefined ? 'none' : spell(p.cycleS)}`,
-      `travel ${p.travelS === undefined ? 'none' : spell(p.travelS)}`,
-      ...all,
-    ]
-  if (p.kind === 'fan')
-    return [
-      `warm over ${say(p.setpointC)}`,
-      `full over another ${gap(p.bandK)}`,
-      `damp over ${p.humidityPercent === undefined ? 'none' : `${p.humidityPercent} %`}`,
-      `full over another ${p.humidityBandPercent === undefined ? 'none' : `${p.humidityBandPercent} % humidity`}`,
-      `least speed ${p.minimumPercent === 'off' ? 'off' : `${p.minimumPercent} %`}`,
-      p.minimumMode === 'floor' ? 'demand from 0' : 'demand from the least',
-      ...all,
-    ]
-  return [
-    `set ${say(p.setpointC)}`,
-    p.convention === 'split'
-      ? `swing ${gap(p.aboveK ?? 0)} above, ${gap(p.belowK ?? 0)} below`
-      : `swing ${gap(p.swingK)}`,
-    `the set ${conventionWords[p.convention]}`,
-    `on ${say(p.onC)}`,
-    `off ${say(p.offC)}`,
-    `rest ${p.minimumOffS} s`,
-    p.unused ? 'not used' : 'used',
-    p.action === 'heating' ? 'heats' : 'cools',
-    `follows ${p.input.port}`,
-    ...all,
-  ]
+/** Where an on/off plan switches: it follows from the plan, and older ones hold it. */
+function switchesAt(plan: Readonly<Record<string, unknown>>, preferences: UnitPreferences): Record<string, string> {
+  if (plan['kind'] !== 'on-off') return {}
+  const { onC, offC } = typeof plan['onC'] === 'number' ? (plan as unknown as Switching) : pointsOf(plan)
+  return onC === undefined || offC === undefined
+    ? {}
+    : { on: formatQuantity(onC, 'temperature', preferences), off: formatQuantity(offC, 'temperature', preferences) }
 }
 
-/** Both sides of a changed plan, with the parts alone that differ; a new or a removed one in full. */
-function planSides(from: unknown, to: unknown, preferences: UnitPreferences): Pick<WordedChange, 'before' | 'after'> {
-  const [before, after] = [from, to].map((side) => (side ? planParts(side, preferences) : undefined))
-  if (!before || !after || (from as Behaviour).kind !== (to as Behaviour).kind)
-    return { before: before?.join(', ') ?? 'nothing', after: after?.join(', ') ?? 'nothing' }
-  const moved = before.flatMap((part, i) => (part === after[i] ? [] : [i]))
-  const told = (parts: readonly string[]) => moved.map((i) => parts[i]).join(', ')
-  return { before: told(before), after: told(after) }
+function pointsOf(plan: Readonly<Record<string, unknown>>): Partial<Switching> {
+  try {
+    return switchingOf(plan as unknown as SwitchingWords)
+  } catch {
+    // What stood in a document before it was checked says nothing.
+    return {}
+  }
 }
 
 /** Puts one change into a fitter's words: what it is about, what it was and what it is, in the units given. */
@@ -115,18 +72,16 @@ export function wordChange(
   preferences: UnitPreferences,
   wireName: (id: string) => string | undefined = () => undefined,
 ): WordedChange {
+  const field = documentField(path)
   if (path[0] === 'settings' && path[1] === 'planned' && path.length === 3)
-    return { what: 'Plan', ...planSides(from, to, preferences) }
-  if (path[0] === 'settings' && path[1] === 'controllers' && path.length === 4) {
-    const [before, after] = [from, to].map((side) => controllerParts(side, preferences))
-    const only = (mine: readonly string[], other: readonly string[]) =>
-      mine.filter((part) => !other.includes(part)).join(', ') || 'nothing'
+    return { what: 'Plan', ...saySides(planVariant, from, to, preferences, (plan) => switchesAt(plan, preferences)) }
+  if (path[0] === 'settings' && path[1] === 'controllers' && path.length === 4 && field)
     return {
-      what: controllerWords[path[3]!] ?? 'Controller',
-      before: only(before!, after!),
-      after: only(after!, before!),
+      what: capital(field.word ?? path[3]!),
+      ...(field.type === 'record'
+        ? saySides(field, from, to, preferences)
+        : { before: sayField(field, from, preferences), after: sayField(field, to, preferences) }),
     }
-  }
   const [what, say] = named(path, from ?? to, preferences, wireName)
   return { what, before: say(from), after: say(to) }
 }
@@ -136,77 +91,14 @@ const choiceTitle = (id: string | undefined, value: unknown) => {
   return asked?.ask === 'choice' ? asked.choices[String(value)]?.title : undefined
 }
 const wayWords: Say = (value) => (value ? (ways[(value as WayTaken).way]?.title ?? 'worked out') : 'nothing')
-const foundWords: Readonly<Record<string, string>> = {
-  state: 'what was there',
-  what: 'device',
-  profile: 'device on the shelf',
-  serial: 'serial',
-  weather: 'weather',
-  outdoorC: 'outdoor',
-  terminals: 'terminal',
-  values: 'value',
-}
-const foundValue: Say = (value) => {
-  if (value === null || value === undefined) return 'nothing'
-  if (value === 'there') return 'a control was there'
-  if (value === 'none') return 'nothing was there'
-  if (typeof value !== 'object') return String(value)
-  const { terminal, wire, name, text } = value as Record<string, string>
-  return terminal === undefined ? `${name ?? ''} ${text ?? ''}`.trim() : `${terminal}: ${wire ?? ''}`
-}
-const rowWords: Readonly<Record<string, string>> = { lengthM: 'length', sizeMm2: 'section' }
-const controllerWords: Readonly<Record<string, string>> = {
-  stages: 'Stages',
-  reset: 'Reset line',
-  defrost: 'Defrost',
-  battery: 'Battery cut-off',
-  week: 'Week',
-  timer: 'Timer',
-  values: 'Other keys',
-  owner: 'What the owner may touch',
-  lock: 'Lock',
-}
-/** Units that field names end in. */
-const unitOf = [
-  ['C', 'temperature'],
-  ['K', 'difference'],
-  ['V', 'voltage'],
-  ['Min', 'minutes'],
-  ['S', 'seconds'],
-  ['H', 'hours'],
-] as const
-/** Part of a controller's plan as its fields, each number in the units that are read. */
-function controllerParts(value: unknown, preferences: UnitPreferences): string[] {
-  if (typeof value !== 'object' || value === null) return []
-  return Object.entries(value as Record<string, unknown>)
-    .flatMap(([field, held]) => {
-      if (typeof held === 'object' && held !== null)
-        return Object.values(held as Record<string, unknown>).map((each) =>
-          controllerParts(each, preferences).join(' '),
-        )
-      const unit = unitOf.find(([end]) => field.endsWith(end))
-      const name = (unit ? field.slice(0, -unit[0].length) : field).replace(/([A-Z])/g, ' $1').toLowerCase()
-      const said = unit && typeof held === 'number' ? formatQuantity(held, unit[1], preferences) : String(held)
-      return field === 'order' ? '' : `${name} ${said}`
-    })
-    .filter(Boolean)
-}
-const boxWords: Readonly<Record<string, string>> = {
-  heightM: 'height',
-  widthM: 'width',
-  depthM: 'depth',
-  outsideC: 'temperature around it',
-  build: 'made of',
-  mounting: 'stands',
-}
-const basics: Readonly<Record<string, string>> = {
-  name: 'Name',
-  place: 'Place',
-  temperatureUnit: 'Temperature unit',
-  system: 'Measures',
-  practice: 'Wiring practice',
-  zone: 'Time zone',
-}
+const capital = (word: string) => `${word.slice(0, 1).toUpperCase()}${word.slice(1)}`
+const foundValue =
+  (field: Field | undefined, preferences: UnitPreferences): Say =>
+  (value) => {
+    if (value === null || typeof value !== 'object') return field ? sayField(field, value, preferences) : plain(value)
+    const { terminal, wire, name, text } = value as Record<string, string>
+    return terminal === undefined ? `${name ?? ''} ${text ?? ''}`.trim() : `${terminal}: ${wire ?? ''}`
+  }
 
 function named(
   path: readonly string[],
@@ -215,6 +107,9 @@ function named(
   wireName: (id: string) => string | undefined,
 ): readonly [string, Say] {
   const [a, b, c, d] = path
+  const field = documentField(path)
+  const byField: Say = (value) => (field ? sayField(field, value, preferences) : plain(value))
+  const word = field?.word ?? path.at(-1) ?? ''
   if (a === undefined)
     return [
       (value as { type?: string } | null)?.type === 'loop' ? 'Loop' : 'Job',
@@ -238,18 +133,13 @@ function named(
       (v) => (v === true ? 'ticked' : 'not ticked'),
     ]
   if (a === 'survey' && b === 'ways') return [`How found: ${question(c)?.title.toLowerCase() ?? c}`, wayWords]
-  if (a === 'survey' && b === 'found') return [`As found: ${foundWords[c ?? ''] ?? c ?? ''}`.trim(), foundValue]
-  if (a === 'survey') return ['Complaint', plain]
+  if (a === 'survey' && b === 'found') return [`As found: ${word}`, foundValue(field, preferences)]
   if (a === 'profiles') return [`Copy of profile ${b}`, plain]
   const part = a === 'devices' ? c : a === 'chain' && b === 'devices' ? d : undefined
-  if (part === 'dialC')
-    return [
-      'Dial of a limiter',
-      (v) => (typeof v === 'number' ? formatQuantity(v, 'temperature', preferences) : plain(v)),
-    ]
-  if (part !== undefined) return [`Device: ${part}`, plain]
+  if (part === 'dialC') return ['Dial of a limiter', byField]
+  if (part !== undefined) return [`Device: ${word}`, byField]
   if (a === 'devices' || (a === 'chain' && b === 'devices')) return ['Device', plain]
-  if (a === 'chain') return ['Joint', (v) => (v === null || v === undefined ? 'open' : 'joined')]
+  if (a === 'chain') return ['Connection', (v) => (v === null || v === undefined ? 'open' : 'joined')]
   if (a === 'wiring' && b === 'done') {
     const [block = '', ...step] = (c ?? '').split('/')
     return [
@@ -261,26 +151,19 @@ function named(
     return ['List of wires', (v) => (v === null || v === undefined ? 'seen' : (v as RowChange).says)]
   if (a === 'wiring' && b === 'box')
     return [
-      `Box: ${boxWords[c ?? ''] ?? c ?? ''}`.trim(),
+      `Box: ${word}`,
+      // A box is measured with a rule.
       (v) =>
-        typeof v === 'number'
-          ? formatQuantity(v, c === 'outsideC' ? 'temperature' : 'thickness', preferences)
-          : plain(v),
+        field?.type === 'number' && field.quantity === 'length' && typeof v === 'number'
+          ? formatQuantity(v, 'thickness', preferences)
+          : byField(v),
     ]
   if (a === 'wiring')
     return [
-      `Wire ${wireName(c ?? '') ?? ''} ${rowWords[d ?? ''] ?? d ?? ''}`.replace(/ +/g, ' ').trim(),
-      d === 'tested'
-        ? reading
-        : d === 'lengthM'
-          ? (v) => (typeof v === 'number' ? formatQuantity(v, 'length', preferences) : plain(v))
-          : plain,
+      `Wire ${wireName(c ?? '') ?? ''} ${d === undefined ? '' : word}`.replace(/ +/g, ' ').trim(),
+      d === 'tested' ? reading : byField,
     ]
-  if (a === 'settings' && b === 'controllers')
-    return [
-      controllerWords[d ?? ''] ?? 'Controller',
-      (v) => (v === null || v === undefined ? 'nothing' : controllerParts(v, preferences).join(', ')),
-    ]
+  if (a === 'settings' && b === 'controllers') return ['Controller', byField]
   if (a === 'settings') return [`${b === 'asFound' ? 'As-found' : 'As-left'} ${d ?? ''}`.trim(), d ? reading : plain]
   const taken = a === 'proof' && b === 'readings' ? (value as ProofReading | null) : null
   const safety = taken && safetyStepWords(taken.test ?? '', taken.step ?? '')
@@ -294,13 +177,13 @@ function named(
   if (a === 'proof' && b === 'takes')
     return [
       `Test begun anew: ${testTitles[kindOfTest(c ?? '')] ?? c}`,
-      (v) => `take ${(v as { take: number } | null | undefined)?.take ?? 1}`,
+      (v) => `attempt ${(v as { take: number } | null | undefined)?.take ?? 1}`,
     ]
   // A question of a job from the time when it was kept for a whole loop.
   if (a === 'proof' && b === 'answers') return [`Question: ${c ?? ''}`, plain]
   if (a === 'proof')
     return [
-      `Earlier take: ${testTitles[kindOfTest((value as PastResult | null)?.test ?? '')] ?? 'test'}`,
+      `Earlier attempt: ${testTitles[kindOfTest((value as PastResult | null)?.test ?? '')] ?? 'test'}`,
       (v) => (v === null || v === undefined ? 'nothing' : (v as PastResult).head),
     ]
   if (a === 'waivers')
@@ -330,5 +213,12 @@ function named(
       'Hand-over',
       (v) => (v === null || v === undefined ? 'not signed' : `signed by ${(v as { by: string }).by}`),
     ]
-  return [basics[a] ?? path.join(' '), plain]
+  if (a === 'trial' && b === 'runs')
+    return [
+      'Run kept',
+      (v) => (v === null || v === undefined ? 'nothing' : ((v as { title?: string }).title ?? 'a run')),
+    ]
+  if (a === 'trial' && c !== undefined) return [`Plant value ${c}`, plain]
+  // Whatever has no words of its own here has those of its field.
+  return [field ? capital(word) : path.join(' '), byField]
 }

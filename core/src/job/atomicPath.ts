@@ -1,15 +1,25 @@
+import { trailTo } from '../schema/fieldAt'
+import { jobRecord } from './fields/jobFields'
+import { loopRecord } from './fields/loopFields'
+
+/** The field of a loop or of a job that stands at a path; a loop's first, where both have one. */
+export const documentField = (path: readonly string[]) => {
+  const trail = trailTo(loopRecord, path) ?? trailTo(jobRecord, path)
+  return trail?.at(-1)
+}
+
+/** What an older program wrote and no document has any more; log rows still say it. */
+const olderAtomic = (path: readonly string[]) => path[0] === 'proof' && path.length === 3
+
 /**
  * Whether the value at a path is written as a whole: half of one plan, reading or profile against half of another would mean
- * nothing, so a change names all of it.
+ * nothing, so a change names all of it. Records of a variant always are.
  */
 export function atomicPath(path: readonly string[]): boolean {
-  const [a, b] = path
-  if (a === 'profiles' || a === 'instruments') return path.length === 2
-  if (a === 'settings') return path.length === (b === 'planned' ? 3 : 4)
-  if (a === 'wiring') return path.length === (b === 'rows' ? 4 : 3)
-  if (a === 'chain') return b === 'connections' && path.length === 3
-  if (a === 'proof') return path.length === 3
-  if (a === 'survey') return (b === 'ways' && path.length === 3) || (b === 'found' && path.length === 4)
-  if (a === 'handover' && (b === 'ticks' || b === 'past')) return path.length === 3
-  return (a === 'handover' || a === 'waivers' || a === 'temporary' || a === 'notes') && path.length === 2
+  const field = documentField(path)
+  if (!field) return olderAtomic(path)
+  return field.type === 'variant' || field.atomic === true
 }
+
+/** Whether what stands at a path comes into being member by member, so that two who add to the same new one do not clash. */
+export const growingPath = (path: readonly string[]): boolean => documentField(path)?.grows === true

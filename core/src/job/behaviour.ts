@@ -1,87 +1,79 @@
 import { type Action, type Convention, switchingPoints } from '../control/switchingPoints'
-import type { Anchor } from '../control/proportional'
 import { translate } from '../control/translate'
-import type { PortRef } from './chain'
+import type { OfKind, Value } from '../schema/value'
+import type { planVariant } from './fields/planFields'
 import { remembered } from './remembered'
 
 /** What a controller does when its probe is broken or shorted. */
-export type ProbeFault = 'off' | 'on' | 'last' | 'duty'
+export type ProbeFault = Behaviour['probeFault']
 
-/** What every planned output has, whatever way it controls. */
-interface Planned {
-  readonly order: number
-  readonly output: PortRef
-  readonly input: PortRef
-  readonly action: Action
-  readonly setpointC: number
-  readonly lowestC?: number
-  readonly highestC?: number
-  readonly alarmHighC?: number
-  readonly alarmLowC?: number
-  readonly offsetK: number
-  readonly probeFault: ProbeFault
-  /** Share of full that it runs at without its probe, where the probe fault is `duty`. */
-  readonly dutyPercent?: number
-}
+/** Planned on/off behaviour of one output, as it is stored: in the words of one convention. Where it switches follows from them. */
+export interface OnOffBehaviour extends OfKind<typeof planVariant, 'on-off'> {}
+/** Planned behaviour of an output that gives more or less: a signal, a valve driven open and closed, a relay that takes its share of a beat. */
+export interface BandBehaviour extends OfKind<typeof planVariant, 'band'> {}
+/** Planned behaviour of a fan output: the stronger of two demands, never under its minimum. */
+export interface FanBehaviour extends OfKind<typeof planVariant, 'fan'> {}
+/** What is planned for one output. */
+export type Behaviour = Value<typeof planVariant>
 
-/**
- * Planned on/off behaviour of one output. `onC` and `offC` are what it does; setpoint and swing say the same in the
- * words of one convention. They are only written together, by the functions below.
- */
-export interface OnOffBehaviour extends Planned {
-  readonly kind: 'on-off'
-  readonly convention: Convention
-  /** Width from cut-in to cut-out, always over 0; `signed` puts the sign on when it is keyed. */
-  readonly swingK: number
-  /** Only for `split`. */
-  readonly aboveK?: number
-  readonly belowK?: number
-  /** Only for `centred`: whether the controller's own parameter counts total or each side. */
-  readonly swingIs?: 'total' | 'each-side'
+/** Where an on/off output switches, and how far apart that is. */
+export interface Switching {
   readonly onC: number
   readonly offC: number
-  readonly minimumOffS: number
-  /** A stage that is not used: nothing is keyed for its output, and nothing is asked of it. */
-  readonly unused?: true
+  /** Width from cut-in to cut-out, always over 0. */
+  readonly swingK: number
 }
 
-/** Planned behaviour of an output that gives more or less: a signal, a valve driven open and closed, a relay that takes its share of a beat. */
-export interface BandBehaviour extends Planned {
-  readonly kind: 'band'
-  readonly anchor: Anchor
-  /** From nothing to full. */
-  readonly bandK: number
-  /** Integral time; 0 is without. */
-  readonly integralS: number
-  readonly minimumPercent: number
-  readonly maximumPercent: number
-  /** Beat of an output that is on for its share of it. */
-  readonly cycleS?: number
-  /** End to end, of a valve that is driven open and closed. */
-  readonly travelS?: number
+/** A planned output with its id; of one that switches also where it does. */
+export type PlanOf<B extends Behaviour = Behaviour> = B extends OnOffBehaviour
+  ? B & Switching & { readonly id: string }
+  : B & { readonly id: string }
+
+/** The words that say where an on/off output switches. */
+export type SwitchingWords = Pick<
+  OnOffBehaviour,
+  'action' | 'convention' | 'setpointC' | 'swingK' | 'aboveK' | 'belowK' | 'swingIs'
+>
+
+/**
+ * Where an on/off output switches by the words of its plan. Of `split` the two parts count, of every other convention the swing.
+ * @throws RangeError when neither says how far apart on and off are
+ */
+export function switchingOf(words: SwitchingWords): Switching {
+  const { action, convention, setpointC, aboveK, belowK } = words
+  const split = convention === 'split'
+  const swingK = split ? (aboveK ?? 0) + (belowK ?? 0) : (words.swingK ?? 0)
+  const { onC, offC } = switchingPoints({
+    ...{ action, convention, setpointC },
+    ...(split ? { aboveK, belowK } : {}),
+    swingK: convention === 'signed' && action === 'heating' ? -swingK : swingK,
+  })
+  return { onC, offC, swingK }
 }
 
-/** Planned behaviour of a fan output: the stronger of two demands, never under its minimum. */
-export interface FanBehaviour extends Planned {
-  readonly kind: 'fan'
-  /** To full speed over. */
-  readonly bandK: number
-  readonly humidityPercent?: number
-  readonly humidityBandPercent?: number
-  /** `off` lets it stop. */
-  readonly minimumPercent: number | 'off'
-  readonly minimumMode: 'floor' | 'scaled'
+const resolved = remembered((plan: Behaviour) => (plan.kind === 'on-off' ? { ...plan, ...switchingOf(plan) } : plan))
+
+/** A plan with its id, and where it switches. */
+export const planOf = <B extends Behaviour>(id: string, plan: B): PlanOf<B> =>
+  ({ ...resolved(plan), id }) as unknown as PlanOf<B>
+
+/** The plan alone, as it is stored: without its id and what follows from it. */
+export function storedPlan<B extends Behaviour>(plan: B | PlanOf<B>): B {
+  const { id: _id, onC: _on, offC: _off, swingK, ...rest } = plan as Partial<PlanOf<OnOffBehaviour>>
+  return { ...rest, ...(swingK === undefined || rest.convention === 'split' ? {} : { swingK }) } as unknown as B
 }
 
-export type Behaviour = OnOffBehaviour | BandBehaviour | FanBehaviour
-/** A planned output with its id. */
-export type PlanOf<B extends Behaviour = Behaviour> = B & { readonly id: string }
+/** The same plan with other words for where it switches. */
+export function withSwitching(plan: OnOffBehaviour, words: SwitchingWords): OnOffBehaviour {
+  const { swingK: _swing, aboveK: _above, belowK: _below, swingIs: _is, ...rest } = storedPlan(plan)
+  return { ...rest, ...words }
+}
 
 /** The planned outputs in order, those that are not used left out. */
 export const plansOf = remembered((planned: Readonly<Record<string, Behaviour>>): readonly PlanOf[] =>
   Object.entries(planned)
-    .map(([id, plan]): PlanOf => ({ ...plan, id }))
-    .filter((plan) => !(plan.kind === 'on-off' && plan.unused))
+    .filter(([, plan]) => !(plan.kind === 'on-off' && plan.unused))
+    .map(([id, plan]): PlanOf => planOf(id, plan))
     .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1)),
 )
 
@@ -89,14 +81,8 @@ export const plansOf = remembered((planned: Readonly<Record<string, Behaviour>>)
 export const switchingPlans = (planned: Readonly<Record<string, Behaviour>>): PlanOf<OnOffBehaviour>[] =>
   plansOf(planned).filter((plan): plan is PlanOf<OnOffBehaviour> => plan.kind === 'on-off')
 
-/** The words that say where an on/off output switches. */
-export type SwitchingWords = Pick<
-  OnOffBehaviour,
-  'action' | 'convention' | 'setpointC' | 'swingK' | 'aboveK' | 'belowK' | 'swingIs' | 'onC' | 'offC'
->
-
 /**
- * Setpoint, swing and convention made consistent with the switching points they mean.
+ * Words for a setpoint and a swing in a convention. Of `split` the swing lies half on each side where its parts are not given.
  * @throws RangeError when the swing is not over 0
  */
 export function fromSetpoint(
@@ -111,26 +97,10 @@ export function fromSetpoint(
   } = {},
 ): SwitchingWords {
   if (!(swingK > 0)) throw new RangeError(`swingK ${swingK} must be over 0`)
-  const swingIs = convention === 'centred' ? (options.swingIs ?? 'total') : undefined
-  const split =
-    convention === 'split' ? { aboveK: options.aboveK ?? swingK / 2, belowK: options.belowK ?? swingK / 2 } : undefined
-  const { onC, offC } = switchingPoints({
-    action,
-    convention,
-    setpointC,
-    ...split,
-    swingK: convention === 'signed' ? (action === 'heating' ? -swingK : swingK) : swingK,
-  })
-  return {
-    action,
-    convention,
-    setpointC,
-    onC,
-    offC,
-    swingK: split ? split.aboveK + split.belowK : swingK,
-    ...split,
-    ...(swingIs ? { swingIs } : {}),
-  }
+  const base = { action, convention, setpointC }
+  if (convention === 'split')
+    return { ...base, aboveK: options.aboveK ?? swingK / 2, belowK: options.belowK ?? swingK / 2 }
+  return { ...base, swingK, ...(convention === 'centred' ? { swingIs: options.swingIs ?? 'total' } : {}) }
 }
 
 /** The same switching points in the words of a convention. @throws RangeError when on and off do not fit the action */
@@ -141,21 +111,14 @@ export function fromPoints(
   convention: Convention,
   swingIs: 'total' | 'each-side' = 'total',
 ): SwitchingWords {
-  const said = translate(onC, offC, action, convention)
-  return {
-    action,
-    convention,
-    setpointC: said.setpointC,
-    swingK: Math.abs(onC - offC),
-    onC,
-    offC,
-    ...(said.aboveK !== undefined && said.belowK !== undefined ? { aboveK: said.aboveK, belowK: said.belowK } : {}),
-    ...(convention === 'centred' ? { swingIs } : {}),
-  }
+  const { setpointC, aboveK, belowK } = translate(onC, offC, action, convention)
+  return fromSetpoint(action, convention, setpointC, Math.abs(onC - offC), { aboveK, belowK, swingIs })
 }
 
 /** The number this controller wants keyed for the swing: half for each-side, negative for a signed heating swing. */
-export function keyedSwingK({ convention, swingIs, swingK, action }: SwitchingWords): number {
+export function keyedSwingK(words: SwitchingWords): number {
+  const { convention, swingIs, action } = words
+  const { swingK } = switchingOf(words)
   if (convention === 'signed') return action === 'heating' ? -swingK : swingK
   return swingIs === 'each-side' ? swingK / 2 : swingK
 }

@@ -1,41 +1,15 @@
 import { asSet } from '../profile/asSet'
-import type { DeviceProfile, Port, ProbePlace } from '../profile/deviceProfile'
+import type { DeviceProfile, Port } from '../profile/deviceProfile'
+import type { Value } from '../schema/value'
+import type { chainDeviceRecord, chainRecord, connectionRecord, portRef } from './fields/chainFields'
 import { remembered, rememberedOfBoth } from './remembered'
 
 /** One device of a chain: a name on the job, and which profile it is. */
-export interface ChainDevice {
-  readonly order: number
-  /** Designation on the drawing and on the label: A1, B1, X1 … */
-  readonly tag: string
-  readonly name: string
-  readonly profile: string
-  readonly place?: string
-  /** What is set on the device itself and not keyed in a menu, such as a limiter's dial. */
-  readonly dialC?: number
-  /** Model, links and turned inputs, by option; what is left out is as it comes. */
-  readonly set?: Readonly<Record<string, string>>
-  /** Length of the lead to it, one way, where that counts. */
-  readonly leadM?: number
-  /** Where a probe really sits. */
-  readonly sits?: ProbePlace
-}
-
-export interface PortRef {
-  readonly device: string
-  readonly port: string
-}
-
+export interface ChainDevice extends Value<typeof chainDeviceRecord> {}
+export interface PortRef extends Value<ReturnType<typeof portRef>> {}
 /** Port to port; `from` is the side that gives (supply, probe, contact), `to` the side that takes. */
-export interface Connection {
-  readonly order: number
-  readonly from: PortRef
-  readonly to: PortRef
-}
-
-export interface Chain {
-  readonly devices: Readonly<Record<string, ChainDevice>>
-  readonly connections: Readonly<Record<string, Connection>>
-}
+export interface Connection extends Value<typeof connectionRecord> {}
+export interface Chain extends Value<typeof chainRecord> {}
 
 export interface ResolvedDevice extends ChainDevice {
   readonly id: string

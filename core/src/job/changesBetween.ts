@@ -1,5 +1,5 @@
 import { sameValue } from './canonicalJson'
-import { atomicPath } from './atomicPath'
+import { atomicPath, growingPath } from './atomicPath'
 import type { Change } from './command'
 
 const isTree = (value: unknown): value is Record<string, unknown> =>
@@ -18,17 +18,10 @@ export function changesBetween(
   if (sameValue(before, after)) return []
   // A map that comes into being is told member by member, a whole document or a value as one.
   const grows =
-    path.length > 0 && before === undefined && isTree(after) && mapPath(path) && Object.keys(after).length > 0
+    path.length > 0 && before === undefined && isTree(after) && growingPath(path) && Object.keys(after).length > 0
   if ((!isTree(before) && !grows) || !isTree(after) || atomicPath(path))
     return [{ document, path, from: before ?? null, to: after ?? null }]
   const held = isTree(before) ? before : {}
   const keys = [...new Set([...Object.keys(held), ...Object.keys(after)])].sort()
   return keys.flatMap((key) => changesBetween(document, held[key], after[key], [...path, key]))
 }
-
-/** Maps that are made on first use: values of one device, state of one wire. */
-const mapPath = ([a, b, ...rest]: readonly string[]) =>
-  (a === 'settings' && (b === 'asFound' || b === 'asLeft') && rest.length === 1) ||
-  (a === 'wiring' && b === 'rows' && rest.length === 1) ||
-  (a === 'survey' && ((b === 'ways' && rest.length === 0) || (b === 'found' && rest.length <= 1))) ||
-  (a === 'notes' && b === undefined)

@@ -92,7 +92,7 @@ describe('bringing a loop forward', () => {
       const applied = applyCommand(documents, { change: migration(documents, signed.at) })
       if (!applied.ok) throw new Error('it clashes')
       const next = applied.documents[loop.id] as typeof loop
-      expect(next.version).toBe(2)
+      expect(next.version).toBe(3)
       expect(next.proof).not.toHaveProperty('answers')
       expect(Object.values(next.proof.readings).map(({ step, text }) => [step, text])).toEqual(
         Object.entries(answers ?? {}),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { applyCommand, setAt, valueAt } from './applyChange'
-import { fromPoints, fromSetpoint, keyedSwingK } from './behaviour'
+import { fromPoints, fromSetpoint, keyedSwingK, switchingOf } from './behaviour'
 import { canonicalJson, sameValue } from './canonicalJson'
 import { changesBetween } from './changesBetween'
 import type { Change } from './command'
@@ -120,10 +120,12 @@ describe('behaviour', () => {
   it.each(conventions)('%s: setpoint and points say the same, both actions', (convention) => {
     for (const action of ['heating', 'cooling'] as const) {
       const said = fromSetpoint(action, convention, 28, 1)
-      expect(Math.abs(said.onC - said.offC)).toBeCloseTo(1, 12)
-      const again = fromPoints(said.onC, said.offC, action, convention)
+      const { onC, offC, swingK } = switchingOf(said)
+      expect(swingK).toBe(1)
+      expect(Math.abs(onC - offC)).toBeCloseTo(1, 12)
+      const again = fromPoints(onC, offC, action, convention)
       expect(again.setpointC).toBeCloseTo(said.setpointC, 9)
-      expect(again.swingK).toBeCloseTo(said.swingK, 9)
+      expect(switchingOf(again).swingK).toBeCloseTo(swingK, 9)
     }
   })
   it('keys half for each side and a sign for signed', () => {
@@ -132,7 +134,8 @@ describe('behaviour', () => {
     expect(keyedSwingK(fromSetpoint('cooling', 'signed', 28, 1))).toBe(1)
   })
   it('total swing of 1 each side is 27.5 to 28.5', () => {
-    expect(fromSetpoint('heating', 'centred', 28, 1, { swingIs: 'each-side' })).toMatchObject({ onC: 27.5, offC: 28.5 })
+    const words = fromSetpoint('heating', 'centred', 28, 1, { swingIs: 'each-side' })
+    expect(switchingOf(words)).toMatchObject({ onC: 27.5, offC: 28.5 })
   })
   it.each([0, -15, Number.NaN])('refuses a swing of %d', (swing) =>
     expect(() => fromSetpoint('heating', 'cut-out', 28, swing)).toThrow('must be over 0'),

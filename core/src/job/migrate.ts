@@ -1,7 +1,14 @@
-import { plansOf } from './behaviour'
-import { nextOrder } from './chain'
+import { applyCommand, type Documents } from './applyChange'
+import {
+  fromPoints,
+  type OnOffBehaviour,
+  storedPlan,
+  switchingOf,
+  type SwitchingWords,
+  withSwitching,
+} from './behaviour'
+import { nextOrder, ordered } from './chain'
 import type { Change } from './command'
-import type { Documents } from './applyChange'
 import type { LoopDocument, ProofReading } from './documents'
 
 interface LoopOne {
@@ -23,7 +30,7 @@ const isLoopOne = (document: unknown): document is LoopOne =>
 /** Loop 1 to 2: the two questions before a test were kept for a loop; now they are readings of the test of its first output. */
 function loopOneToTwo(id: string, loop: LoopOne, at: string): Change[] {
   const { answers, readings } = loop.proof
-  const plan = plansOf(loop.settings.planned)[0]
+  const plan = ordered(loop.settings.planned).find((each) => !(each.kind === 'on-off' && each.unused))
   const order = nextOrder(readings)
   const kept = plan ? Object.entries(answers ?? {}) : []
   return [
@@ -45,13 +52,99 @@ function loopOneToTwo(id: string, loop: LoopOne, at: string): Change[] {
   ]
 }
 
+/** A plan of version 2: it also held the points at which it switches, and nothing kept the two from saying different things. */
+interface OnOffTwo extends SwitchingWords {
+  readonly kind: string
+  readonly onC: number
+  readonly offC: number
+}
+
+const isOnOffTwo = (plan: unknown): plan is OnOffTwo =>
+  plan !== null && typeof plan === 'object' && (plan as { kind?: unknown }).kind === 'on-off' && 'onC' in plan
+
+/** Nearer than this two temperatures are the same. */
+const SAME_K = 1e-6
+
+/** A plan without the points that follow from it. Where they said something else, they count: they are what was simulated and proved. */
+function withoutPoints(plan: OnOffTwo): unknown {
+  const { onC, offC, ...words } = plan
+  const bare = storedPlan(words as unknown as OnOffBehaviour)
+  if (!saysTwo(plan)) return bare
+  if (!Number.isFinite(onC) || !Number.isFinite(offC) || onC === offC) return bare
+  const { convention, setpointC, swingIs } = words
+  const action = onC < offC ? 'heating' : 'cooling'
+  const low = Math.min(onC, offC)
+  const high = Math.max(onC, offC)
+  const between = convention === 'split' && setpointC >= low && setpointC <= high
+  try {
+    return withSwitching(
+      bare,
+      between
+        ? { action, convention, setpointC, aboveK: high - setpointC, belowK: setpointC - low }
+        : fromPoints(onC, offC, action, convention, swingIs),
+    )
+  } catch {
+    // Of a convention that there is not: whoever opens it is told, and it waits to be mended.
+    return bare
+  }
+}
+
+interface LoopTwo {
+  readonly settings?: { readonly planned?: Readonly<Record<string, unknown>> }
+}
+
+/** Whether a plan of version 2 says two things: the points it holds, and others by its setpoint and swing. */
+const saysTwo = (plan: OnOffTwo): boolean => {
+  try {
+    const { onC, offC } = switchingOf(plan)
+    return Math.abs(onC - plan.onC) >= SAME_K || Math.abs(offC - plan.offC) >= SAME_K
+  } catch {
+    return true
+  }
+}
+
+/** Why documents were brought forward, in the words of the log: what was decided for somebody is said. */
+export function whyBrought(documents: Documents): string {
+  const decided = Object.values(documents).some(
+    (document) =>
+      isLoopTwo(document) &&
+      Object.values(document.settings?.planned ?? {}).some((plan) => isOnOffTwo(plan) && saysTwo(plan)),
+  )
+  return decided
+    ? 'Brought to the present version of the documents. Where a plan said one thing by its setpoint and swing and another by its switching points, the points were kept: look at them.'
+    : 'Brought to the present version of the documents'
+}
+
+/** Loop 2 to 3: an on/off plan says once where it switches. */
+const loopTwoToThree = (id: string, { settings }: LoopTwo): Change[] => [
+  { document: id, path: ['version'], from: 2, to: 3 },
+  ...Object.entries(settings?.planned ?? {}).flatMap(([plan, held]): Change[] =>
+    isOnOffTwo(held)
+      ? [{ document: id, path: ['settings', 'planned', plan], from: held, to: withoutPoints(held) }]
+      : [],
+  ),
+]
+
+const isLoopTwo = (document: unknown): document is LoopTwo =>
+  document !== null &&
+  typeof document === 'object' &&
+  (document as { type?: unknown }).type === 'loop' &&
+  (document as { version?: unknown }).version === 2
+
+/** Everything that brings one document to its present version, step by step. */
+function forward(id: string, document: unknown, at: string): Change[] {
+  if (isLoopOne(document)) {
+    const change = loopOneToTwo(id, document, at)
+    const applied = applyCommand({ [id]: document }, { change })
+    return applied.ok ? [...change, ...forward(id, applied.documents[id], at)] : change
+  }
+  return isLoopTwo(document) ? loopTwoToThree(id, document) : []
+}
+
 /**
  * What brings a job's documents to the present versions, as changes of one command: the log stays as it was written and the
  * migration stands in it like any other change. Empty when nothing is old.
  * @param at time of the last change before, as ISO text
  */
-export function migration(documents: Documents, at: string): Change[] {
-  return Object.entries(documents).flatMap(([id, document]) =>
-    isLoopOne(document) ? loopOneToTwo(id, document, at) : [],
-  )
-}
+export const migration = (documents: Documents, at: string): Change[] =>
+  Object.entries(documents).flatMap(([id, document]) => forward(id, document, at))

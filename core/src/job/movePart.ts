@@ -1,4 +1,11 @@
-import { fromPoints, fromSetpoint, type OnOffBehaviour } from './behaviour'
+import {
+  fromPoints,
+  fromSetpoint,
+  type OnOffBehaviour,
+  type SwitchingWords,
+  switchingOf,
+  withSwitching,
+} from './behaviour'
 
 export type MovedPart = 'set' | 'on' | 'off' | 'bar' | 'lowest' | 'highest' | 'alarm' | 'alarmLow'
 
@@ -8,10 +15,9 @@ export type MovedPart = 'set' | 'on' | 'off' | 'bar' | 'lowest' | 'highest' | 'a
  * @param stepK narrowest swing that a drag can make
  */
 export function movePart(plan: OnOffBehaviour, part: MovedPart, toC: number, stepK: number): OnOffBehaviour {
-  const { aboveK, belowK, swingIs, ...rest } = plan
-  const { action, convention, swingK } = plan
+  const { action, convention, aboveK, belowK, swingIs } = plan
+  const { swingK, ...points } = switchingOf(plan)
   const heats = action === 'heating'
-  const said = (words: Partial<OnOffBehaviour>) => ({ ...rest, ...words }) as OnOffBehaviour
   switch (part) {
     case 'lowest':
       return { ...plan, lowestC: toC }
@@ -23,22 +29,23 @@ export function movePart(plan: OnOffBehaviour, part: MovedPart, toC: number, ste
       return { ...plan, alarmLowC: toC }
     case 'set':
     case 'bar':
-      return said(fromSetpoint(action, convention, toC, swingK, { aboveK, belowK, swingIs }))
+      return withSwitching(plan, fromSetpoint(action, convention, toC, swingK, { aboveK, belowK, swingIs }))
     case 'on': {
-      const onC = heats ? Math.min(toC, plan.offC - stepK) : Math.max(toC, plan.offC + stepK)
-      return said(keepSplit(plan, fromPoints(onC, plan.offC, action, convention, swingIs)))
+      const onC = heats ? Math.min(toC, points.offC - stepK) : Math.max(toC, points.offC + stepK)
+      return withSwitching(plan, keepSplit(plan, fromPoints(onC, points.offC, action, convention, swingIs)))
     }
     case 'off': {
-      const offC = heats ? Math.max(toC, plan.onC + stepK) : Math.min(toC, plan.onC - stepK)
-      return said(keepSplit(plan, fromPoints(plan.onC, offC, action, convention, swingIs)))
+      const offC = heats ? Math.max(toC, points.onC + stepK) : Math.min(toC, points.onC - stepK)
+      return withSwitching(plan, keepSplit(plan, fromPoints(points.onC, offC, action, convention, swingIs)))
     }
   }
 }
 
 /** Under `split` the set stays where it is while it lies between the points. */
-function keepSplit(plan: OnOffBehaviour, words: ReturnType<typeof fromPoints>) {
-  const low = Math.min(words.onC, words.offC)
-  const high = Math.max(words.onC, words.offC)
+function keepSplit(plan: OnOffBehaviour, words: SwitchingWords): SwitchingWords {
+  const { onC, offC } = switchingOf(words)
+  const low = Math.min(onC, offC)
+  const high = Math.max(onC, offC)
   if (plan.convention !== 'split' || plan.setpointC < low || plan.setpointC > high) return words
   return { ...words, setpointC: plan.setpointC, aboveK: high - plan.setpointC, belowK: plan.setpointC - low }
 }

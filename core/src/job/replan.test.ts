@@ -2,12 +2,12 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { type Convention, conventions } from '../control/switchingPoints'
 import { plannedFloor } from '../testing/warmFloor'
-import { keyedSwingK } from './behaviour'
+import { keyedSwingK, switchingOf, withSwitching, fromPoints } from './behaviour'
 import { inConvention, replan } from './replan'
 import { onOff } from '../testing/plans'
 
 const plan = onOff(plannedFloor().loop.settings.planned['plan-1'])
-const inSplit = inConvention({ ...plan, onC: 27, offC: 29 }, 'split')
+const inSplit = inConvention(withSwitching(plan, fromPoints(27, 29, 'heating', 'cut-out')), 'split')
 
 describe('replan', () => {
   it.each([
@@ -17,7 +17,7 @@ describe('replan', () => {
     ['centred', { swingK: 2 }, 26.5, 28.5],
     ['signed', { swingK: 2 }, 26, 28],
   ] as const)('%s, %j: on %d, off %d', (convention, words, onC, offC) => {
-    const made = replan(inConvention(plan, convention), words)
+    const made = switchingOf(replan(inConvention(plan, convention), words))
     expect(made.onC).toBeCloseTo(onC, 9)
     expect(made.offC).toBeCloseTo(offC, 9)
   })
@@ -28,7 +28,9 @@ describe('replan', () => {
     [{ setpointC: 30 }, 29, 31, 1, 1],
   ])('split, %j', (words, onC, offC, aboveK, belowK) => {
     const made = replan(inSplit, words)
-    expect([made.onC, made.offC, made.aboveK, made.belowK, made.swingK]).toEqual([
+    const { swingK, ...points } = switchingOf(made)
+    expect(made.swingK).toBeUndefined()
+    expect([points.onC, points.offC, made.aboveK, made.belowK, swingK]).toEqual([
       onC,
       offC,
       aboveK,
@@ -40,7 +42,7 @@ describe('replan', () => {
     expect(() => replan(plan, words)).toThrow('must be over 0'),
   )
   it('keeps everything that is no word of the convention', () => {
-    const { onC: _on, offC: _off, setpointC: _s, swingK: _w, ...rest } = replan(plan, { setpointC: 20, swingK: 3 })
+    const { setpointC: _s, swingK: _w, ...rest } = replan(plan, { setpointC: 20, swingK: 3 })
     expect(plan).toMatchObject(rest)
   })
 })
@@ -50,8 +52,8 @@ describe('inConvention', () => {
     fc.assert(
       fc.property(fc.array(fc.constantFrom<Convention>(...conventions), { minLength: 1, maxLength: 8 }), (walk) => {
         const end = walk.reduce((at, convention) => inConvention(at, convention), plan)
-        expect(end.onC).toBeCloseTo(plan.onC, 9)
-        expect(end.offC).toBeCloseTo(plan.offC, 9)
+        expect(switchingOf(end).onC).toBeCloseTo(switchingOf(plan).onC, 9)
+        expect(switchingOf(end).offC).toBeCloseTo(switchingOf(plan).offC, 9)
         expect(end.convention).toBe(walk.at(-1))
       }),
     ))

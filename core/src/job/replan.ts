@@ -1,10 +1,5 @@
 import type { Convention } from '../control/switchingPoints'
-import { fromPoints, fromSetpoint, type OnOffBehaviour } from './behaviour'
-
-/** A plan without the words of its convention, to be given new ones. */
-function wordless({ aboveK: _a, belowK: _b, swingIs: _s, ...rest }: OnOffBehaviour) {
-  return rest
-}
+import { fromPoints, fromSetpoint, type OnOffBehaviour, switchingOf, withSwitching } from './behaviour'
 
 /** What can be said anew of a plan's switching points; what is left out stays. */
 export interface NewWords {
@@ -21,16 +16,14 @@ export interface NewWords {
  */
 export function replan(plan: OnOffBehaviour, words: NewWords): OnOffBehaviour {
   const { action, convention, swingIs } = plan
+  const { swingK } = switchingOf(plan)
   const setpointC = words.setpointC ?? plan.setpointC
   if (convention !== 'split')
-    return {
-      ...wordless(plan),
-      ...fromSetpoint(action, convention, setpointC, words.swingK ?? plan.swingK, { swingIs }),
-    }
-  const share = (words.swingK ?? plan.swingK) / plan.swingK
-  const aboveK = words.aboveK ?? (plan.aboveK ?? plan.swingK / 2) * share
-  const belowK = words.belowK ?? (plan.belowK ?? plan.swingK / 2) * share
-  return { ...wordless(plan), ...fromSetpoint(action, convention, setpointC, aboveK + belowK, { aboveK, belowK }) }
+    return withSwitching(plan, fromSetpoint(action, convention, setpointC, words.swingK ?? swingK, { swingIs }))
+  const share = (words.swingK ?? swingK) / swingK
+  const aboveK = words.aboveK ?? (plan.aboveK ?? swingK / 2) * share
+  const belowK = words.belowK ?? (plan.belowK ?? swingK / 2) * share
+  return withSwitching(plan, fromSetpoint(action, convention, setpointC, aboveK + belowK, { aboveK, belowK }))
 }
 
 /** The same switching points in the words of another convention. */
@@ -39,5 +32,6 @@ export function inConvention(
   convention: Convention,
   swingIs: 'total' | 'each-side' = 'total',
 ): OnOffBehaviour {
-  return { ...wordless(plan), ...fromPoints(plan.onC, plan.offC, plan.action, convention, swingIs) }
+  const { onC, offC } = switchingOf(plan)
+  return withSwitching(plan, fromPoints(onC, offC, plan.action, convention, swingIs))
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { type Behaviour, fromSetpoint, type OnOffBehaviour } from './behaviour'
+import { pointsOf } from '../testing/plans'
+import { type Behaviour, fromSetpoint, type OnOffBehaviour, switchingOf } from './behaviour'
 import {
   addStage,
   moveRung,
@@ -51,7 +52,7 @@ describe('rungs on one scale', () => {
     ['bar', -7, { onC: -5.5, offC: -7 }],
   ] as const)('a %s moves one stage alone', (part, to, points) => {
     const moved = moveRung(brine, 's1', part, to, 0.1)
-    expect(moved['s1']).toMatchObject(points)
+    expect(pointsOf(moved['s1'])).toMatchObject(points)
     expect(sets(moved).slice(1)).toEqual([-5, -4, -3])
   })
   it('a limit is one for the whole scale', () => {
@@ -68,8 +69,10 @@ describe('rungs on one scale', () => {
   })
   it('take one swing for all', () =>
     expect(rungsOf(swingForAll(brine, 's1', 2), 's1').map(({ onC, offC }) => onC - offC)).toEqual([2, 2, 2, 2]))
-  it('turn to the other action with set and swing as they are', () =>
-    expect(turned(stage(1, 'cooling', -6), 'heating')).toMatchObject({ onC: -7.5, offC: -6, setpointC: -6 }))
+  it('turn to the other action with set and swing as they are', () => {
+    const plan = turned(stage(1, 'cooling', -6), 'heating')
+    expect({ ...plan, ...switchingOf(plan) }).toMatchObject({ onC: -7.5, offC: -6, setpointC: -6 })
+  })
 })
 
 describe('stages more and less', () => {
@@ -113,7 +116,7 @@ describe('stages more and less', () => {
         }
         const all = Object.values(planned) as OnOffBehaviour[]
         expect(all.map(({ output }) => output.port).sort()).toEqual(['out1', 'out2', 'out3', 'out4'])
-        for (const { onC, offC, swingK } of all) {
+        for (const { onC, offC, swingK } of all.map(switchingOf)) {
           expect(onC - offC).toBeGreaterThan(0)
           expect(onC - offC).toBeCloseTo(swingK, 9)
         }

@@ -1,4 +1,14 @@
-import { fromSetpoint, type Behaviour, type OnOffBehaviour, type PlanOf } from './behaviour'
+import {
+  type Behaviour,
+  fromSetpoint,
+  type OnOffBehaviour,
+  type PlanOf,
+  planOf,
+  storedPlan,
+  type SwitchingWords,
+  switchingOf,
+  withSwitching,
+} from './behaviour'
 import { ordered } from './chain'
 import { movePart, type MovedPart } from './movePart'
 import { replan } from './replan'
@@ -13,21 +23,34 @@ type Rung = PlanOf<OnOffBehaviour>
 export function rungsOf(planned: Planned, id: string, withUnused = false): Rung[] {
   const first = planned[id]
   if (first?.kind !== 'on-off') return []
-  return ordered(planned).filter(
-    (plan): plan is Rung =>
-      plan.kind === 'on-off' &&
-      plan.output.device === first.output.device &&
-      plan.input.port === first.input.port &&
-      (withUnused || !plan.unused),
+  return ordered(planned).flatMap(({ id, ...plan }) =>
+    plan.kind === 'on-off' &&
+    plan.output.device === first.output.device &&
+    plan.input.port === first.input.port &&
+    (withUnused || !plan.unused)
+      ? [planOf<OnOffBehaviour>(id, plan)]
+      : [],
   )
 }
 
-const bare = ({ id: _id, ...plan }: Rung): OnOffBehaviour => plan
+/** A rung as it is to be written: its points follow from its words. */
+type Written = OnOffBehaviour & { readonly id: string }
 
-const written = (planned: Planned, rungs: readonly Rung[]): Record<string, Behaviour> => ({
+const written = (planned: Planned, rungs: readonly Written[]): Record<string, Behaviour> => ({
   ...planned,
-  ...Object.fromEntries(rungs.map((rung) => [rung.id, bare(rung)])),
+  ...Object.fromEntries(rungs.map((rung) => [rung.id, storedPlan<OnOffBehaviour>(rung)])),
 })
+
+/** Every rung of a scale changed alike. */
+export const eachRung = (
+  planned: Planned,
+  id: string,
+  change: (rung: OnOffBehaviour) => OnOffBehaviour,
+): Record<string, Behaviour> =>
+  written(
+    planned,
+    rungsOf(planned, id).map((rung) => ({ ...change(storedPlan<OnOffBehaviour>(rung)), id: rung.id })),
+  )
 
 /** A rung moved by this much, its swing and its convention kept. What limits and guards it stays. */
 export const shifted = (plan: OnOffBehaviour, byK: number): OnOffBehaviour =>
@@ -103,51 +126,25 @@ export const swingForAll = (planned: Planned, id: string, swingK: number): Recor
   )
 
 /** The words of a rung, which go from one output to another when stages change places. */
-type Words = Pick<
-  OnOffBehaviour,
-  'action' | 'convention' | 'setpointC' | 'swingK' | 'aboveK' | 'belowK' | 'swingIs' | 'onC' | 'offC'
->
-const wordsOf = ({
-  action,
-  convention,
-  setpointC,
-  swingK,
-  aboveK,
-  belowK,
-  swingIs,
-  onC,
-  offC,
-}: OnOffBehaviour): Words => ({
-  action,
-  convention,
-  setpointC,
-  swingK,
-  onC,
-  offC,
-  ...(aboveK === undefined ? {} : { aboveK }),
-  ...(belowK === undefined ? {} : { belowK }),
-  ...(swingIs === undefined ? {} : { swingIs }),
-})
+const wordsOf = (plan: OnOffBehaviour): SwitchingWords => {
+  const { action, convention, setpointC, swingK, aboveK, belowK, swingIs } = storedPlan(plan)
+  return {
+    ...{ action, convention, setpointC },
+    ...(swingK === undefined ? {} : { swingK }),
+    ...(aboveK === undefined ? {} : { aboveK }),
+    ...(belowK === undefined ? {} : { belowK }),
+    ...(swingIs === undefined ? {} : { swingIs }),
+  }
+}
 
-function wear(rung: Rung, words: Words | undefined): Rung {
-  const {
-    action: _a,
-    convention: _c,
-    setpointC: _s,
-    swingK: _k,
-    aboveK: _ab,
-    belowK: _be,
-    swingIs: _is,
-    onC: _on,
-    offC: _off,
-    unused: _u,
-    ...rest
-  } = rung
-  return words ? { ...rest, ...words } : { ...rung, unused: true }
+function wear({ id, ...rung }: Rung, words: SwitchingWords | undefined): Written {
+  if (!words) return { ...storedPlan<OnOffBehaviour>(rung), id, unused: true }
+  const { unused: _unused, ...used } = rung
+  return { ...withSwitching(used, words), id }
 }
 
 /** Writes words onto the outputs of a scale in their order; outputs left over are not used. */
-function lay(planned: Planned, id: string, words: readonly Words[]): Record<string, Behaviour> {
+function lay(planned: Planned, id: string, words: readonly SwitchingWords[]): Record<string, Behaviour> {
   const all = rungsOf(planned, id, true)
   return written(
     planned,
@@ -190,9 +187,7 @@ export function reorderStage(
 
 /** Both switching points of a rung from its set and swing in its own convention, for a scale that turns to the other action. */
 export const turned = (plan: OnOffBehaviour, action: OnOffBehaviour['action']): OnOffBehaviour => {
-  const { aboveK, belowK, swingIs } = plan
-  return {
-    ...plan,
-    ...fromSetpoint(action, plan.convention, plan.setpointC, plan.swingK, { aboveK, belowK, swingIs }),
-  }
+  const { convention, setpointC, aboveK, belowK, swingIs } = plan
+  const { swingK } = switchingOf(plan)
+  return withSwitching(plan, fromSetpoint(action, convention, setpointC, swingK, { aboveK, belowK, swingIs }))
 }

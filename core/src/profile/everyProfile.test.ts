@@ -13,6 +13,7 @@ import { leaflet, parameterComes, parameterRange } from './leaflet'
 import { home, itemsOf, press, pressesOf } from './menu'
 import { emptyProfile, freeId, profileForm } from './profileForm'
 import { withParts } from './withParts'
+import type { Field, Fields } from '../schema/field'
 
 const controlled = shelf.filter(({ controller }) => controller !== undefined)
 const menus = controlled.flatMap((profile) =>
@@ -234,14 +235,36 @@ describe('the shelf', () => {
 })
 
 describe('the form of a device', () => {
-  /** Keys of a value that the form has no field for. */
-  const lost = (fields: ReturnType<typeof profileForm>, value: Readonly<Record<string, unknown>>): string[] =>
-    Object.keys(value).filter((key) => !Object.hasOwn(fields, key))
-  it.each(categories)('%s: every field of the shelf\u2019s devices has its place, or is kept untouched', (category) => {
-    const kept = new Set(['format', 'id', 'version', 'category', 'options', 'body', 'controller', 'load', 'relay'])
-    for (const profile of shelf.filter((each) => each.category === category))
-      expect(lost(profileForm(category), profile as never).filter((key) => !kept.has(key))).toEqual([])
+  /** Paths of a value that the form has no field for. */
+  const lost = (fields: Fields, value: unknown, at = ''): string[] =>
+    Object.entries(value as Readonly<Record<string, unknown>>).flatMap(([key, held]) => {
+      const field = Object.hasOwn(fields, key) ? fields[key]! : undefined
+      return field ? lostIn(field, held, `${at}${key}`) : [`${at}${key}`]
+    })
+  const lostIn = (field: Field, held: unknown, at: string): string[] => {
+    if (field.type === 'record') return lost(field.fields, held, `${at}.`)
+    if (field.type === 'map')
+      return Object.entries(held as object).flatMap(([key, each]) => lostIn(field.of, each, `${at}.${key}`))
+    if (field.type !== 'variant') return []
+    const { kind, ...rest } = held as { readonly kind: string }
+    const chosen = Object.hasOwn(field.of, kind) ? field.of[kind] : undefined
+    return chosen ? lost(chosen.fields, rest, `${at}.`) : [`${at}.kind`]
+  }
+  const written = new Set(['format', 'id', 'version', 'category'])
+  it.each(categories)('%s: holds all that a device of the shelf holds, down to the last field', (category) => {
+    const mine = shelf.filter((each) => each.category === category)
+    expect(mine.length).toBeGreaterThan(0)
+    for (const profile of mine) {
+      const typed = Object.fromEntries(Object.entries(profile).filter(([key]) => !written.has(key)))
+      expect([profile.id, lost(profileForm(category, typed), typed)]).toEqual([profile.id, []])
+      expect([profile.id, lost(profileForm(category), typed)]).toEqual([profile.id, []])
+    }
   })
+  it('does not hold what no device has', () =>
+    expect(lost(profileForm('probe'), { name: 'A', colour: 'red', probe: { lagS: 1, weight: 2 } })).toEqual([
+      'colour',
+      'probe.weight',
+    ]))
   it.each([
     ['Wheatear 2', [], 'wheatear-2'],
     ['  Grå Fugl!  ', [], 'gra-fugl'],

@@ -2,14 +2,14 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { conventions, switchingPoints } from '../control/switchingPoints'
 import { loopContext } from '../check/context'
-import { fromPoints, keyedSwingK, plansOf, type SwitchingWords } from '../job/behaviour'
+import { fromPoints, keyedSwingK, plansOf, type SwitchingWords, switchingOf, withSwitching } from '../job/behaviour'
 import { loopKinds } from '../job/documents'
 import { inConvention } from '../job/replan'
 import { parameterView } from '../profile/parameterView'
 import { withDefaultPlans } from '../survey/defaultPlans'
 import { chained, idOf, swapped } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
-import { onOff } from '../testing/plans'
+import { onOff, pointsOf } from '../testing/plans'
 import { shelf } from '../testing/loops'
 import { roundToStep } from '../units/displayRound'
 import { quantityView } from '../units/quantity'
@@ -56,8 +56,8 @@ describe('behaviour survives translation', () => {
     fc.assert(
       fc.property(fc.array(fc.constantFrom(...conventions), { maxLength: 10 }), (through) => {
         const last = through.reduce((each, convention) => inConvention(each, convention), plan)
-        expect(last.onC).toBeCloseTo(plan.onC, 9)
-        expect(last.offC).toBeCloseTo(plan.offC, 9)
+        expect(switchingOf(last).onC).toBeCloseTo(switchingOf(plan).onC, 9)
+        expect(switchingOf(last).offC).toBeCloseTo(switchingOf(plan).offC, 9)
       }),
     )
   })
@@ -72,10 +72,11 @@ describe('behaviour survives translation', () => {
     )
     expect(others.length).toBeGreaterThan(3)
     const floor = chained('floor')
-    const before = onOff(Object.values(floor.loop.settings.planned)[0])
+    const before = pointsOf(Object.values(floor.loop.settings.planned)[0])
     for (const other of others) {
       const after = onOff(plansOf(swapped(floor, 'dipper', other.id).loop.settings.planned)[0])
-      expect([after.onC, after.offC].map((c) => c.toFixed(9))).toEqual(
+      const points = switchingOf(after)
+      expect([points.onC, points.offC].map((c) => c.toFixed(9))).toEqual(
         [before.onC, before.offC].map((c) => c.toFixed(9)),
       )
       const offered = Object.values(other.controller!.conventions).map(({ convention }) => convention)
@@ -143,7 +144,7 @@ describe('one new set', () => {
     const planned = Object.fromEntries(
       Object.entries(keyed.loop.settings.planned).map(([plan, each]) => [
         plan,
-        { ...onOff(each), ...fromPoints(onOff(each).onC + 1, onOff(each).offC + 1, 'cooling', 'cut-out') },
+        withSwitching(onOff(each), fromPoints(pointsOf(each).onC + 1, pointsOf(each).offC + 1, 'cooling', 'cut-out')),
       ]),
     )
     const moved = { ...keyed, loop: { ...keyed.loop, settings: { ...keyed.loop.settings, planned } } }

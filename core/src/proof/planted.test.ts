@@ -10,6 +10,8 @@ import {
   type FanBehaviour,
   type OnOffBehaviour,
   type PlanOf,
+  type SwitchingWords,
+  switchingOf,
 } from '../job/behaviour'
 import { faultyProbe } from '../probes/faultyProbe'
 import { mismatch } from '../probes/mismatch'
@@ -34,8 +36,11 @@ const switching = (edited: Edited) => switchingPlans(edited.loop.settings.planne
 const floor = chained('floor')
 const floorPlan = switching(floor)
 
+/** Where an output switches, and which way. */
+type Keyed = Pick<PlanOf<OnOffBehaviour>, 'action' | 'onC' | 'offC'>
+
 /** On/off control as the plan says, or as somebody keyed it. */
-const onOffOf = (plan: OnOffBehaviour, keyed: Partial<OnOffBehaviour> = {}): Control => {
+const onOffOf = (plan: Keyed, keyed: Partial<Keyed> = {}): Control => {
   const { action, onC, offC } = { ...plan, ...keyed }
   return { id: 'c', kind: 'on-off', probe: 'probe', drives: 'load', action, onC, offC, probeFault: 'off' }
 }
@@ -43,7 +48,7 @@ const onOffOf = (plan: OnOffBehaviour, keyed: Partial<OnOffBehaviour> = {}): Con
 /** The rise-and-fall test made on a bench: bath up and down twice, the bath read where the load went on or off. */
 function riseAndFall(
   edited: Edited,
-  keyed: Partial<OnOffBehaviour> = {},
+  keyed: Partial<Keyed> = {},
   { faults = [], offsetK = 0, display = true }: { faults?: readonly Fault[]; offsetK?: number; display?: boolean } = {},
 ) {
   const plan = switching(edited)
@@ -64,16 +69,18 @@ function riseAndFall(
 }
 
 /** What another swing, convention or set does to the points. */
-const keyedAs = (plan: OnOffBehaviour, change: Partial<OnOffBehaviour>): Partial<OnOffBehaviour> => {
+const wordedAs = (plan: PlanOf<OnOffBehaviour>, change: Partial<OnOffBehaviour>): SwitchingWords => {
   const next = { ...plan, ...change }
   return fromSetpoint(next.action, next.convention, next.setpointC, next.swingK)
 }
+const keyedAs = (plan: PlanOf<OnOffBehaviour>, change: Partial<OnOffBehaviour>): Partial<Keyed> =>
+  switchingOf(wordedAs(plan, change))
 
 describe('rise and fall on the bench', () => {
   it('is good when nothing is planted', () => {
     expect(riseAndFall(floor).result.verdict).toBe('good')
   })
-  it.each<[string, Partial<OnOffBehaviour>, Parameters<typeof riseAndFall>[2]]>([
+  it.each<[string, Partial<Keyed>, Parameters<typeof riseAndFall>[2]]>([
     ['swing-doubled', keyedAs(floorPlan, { swingK: 2 * floorPlan.swingK }), {}],
     ['swing-not-as-planned', keyedAs(floorPlan, { swingK: 3.2 * floorPlan.swingK }), {}],
     ['set-not-as-planned', keyedAs(floorPlan, { setpointC: floorPlan.setpointC + 1.5 }), {}],
@@ -88,7 +95,7 @@ describe('rise and fall on the bench', () => {
     expect(first(riseAndFall(floor, keyed, planted))).toBe(id)
   })
   it('swing halved: the total was meant, each side was keyed', () => {
-    const wide = replanned(floor, keyedAs(floorPlan, { swingK: 4 }))
+    const wide = replanned(floor, wordedAs(floorPlan, { swingK: 4 }))
     expect(first(riseAndFall(wide, keyedAs(switching(wide), { swingK: 2 })))).toBe('swing-halved')
   })
   it('does not repeat: a joint that comes and goes', () => {

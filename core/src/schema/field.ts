@@ -25,6 +25,12 @@ export interface NumberField extends Named {
   readonly over?: number
 }
 
+/** Always the same: the version and the sort of a document. */
+export interface ConstantField extends Named {
+  readonly type: 'constant'
+  readonly is: string | number
+}
+
 /** One of a few figures. */
 export interface FigureField extends Named {
   readonly type: 'figure'
@@ -104,6 +110,7 @@ export interface OpenField extends Named {
 
 export type Field =
   | NumberField
+  | ConstantField
   | FigureField
   | ChoiceField
   | TextField
@@ -130,6 +137,7 @@ export const number = <const O extends Omit<Said<NumberField>, 'quantity' | 'wor
   quantity: Quantity,
   options: O = {} as O,
 ) => ({ type: 'number', word, quantity, ...options }) satisfies NumberField as NumberField & O
+export const constant = <const V extends string | number>(is: V) => ({ type: 'constant', is }) as const
 export const figure = <const N extends number>(word: string, among: readonly N[]) =>
   ({ type: 'figure', word, among }) as const
 export const choice = <const C extends string>(
@@ -174,8 +182,7 @@ export const list = <const F extends Field>(word: string, of: F, least: number, 
   ({ type: 'list', word, of, least, most }) as const
 export const tuple = <const I extends readonly Field[]>(word: string, items: I) =>
   ({ type: 'tuple', word, items }) as const
-export const record = <const R extends Fields>(word: string, fields: R) =>
-  ({ type: 'record', word, fields }) as const
+export const record = <const R extends Fields>(word: string, fields: R) => ({ type: 'record', word, fields }) as const
 export const map = <const F extends Field>(word: string, of: F, most = MOST_ENTRIES) =>
   ({ type: 'map', word, of, most }) as const
 export const variant = <const V extends Readonly<Record<string, RecordField>>>(word: string, of: V) =>
@@ -191,7 +198,8 @@ export const flags = <const K extends string>(word: string, keys: readonly K[]) 
   )
 
 /** The same field, that may be left out. */
-export const maybe = <const F extends Field>(field: F) => ({ ...field, optional: true }) as F & { readonly optional: true }
+export const maybe = <const F extends Field>(field: F) =>
+  ({ ...field, optional: true }) as F & { readonly optional: true }
 /** The same field, written as a whole. */
 export const whole = <const F extends Field>(field: F) => ({ ...field, atomic: true }) as F & { readonly atomic: true }
 /** The same field, that comes into being member by member. */

@@ -1,4 +1,4 @@
-import { type BandBehaviour, type FanBehaviour, fromSetpoint, type OnOffBehaviour } from '../job/behaviour'
+import { type BandBehaviour, type FanBehaviour, fromSetpoint, type OnOffBehaviour, switchingOf } from '../job/behaviour'
 import type { PortRef } from '../job/chain'
 import type { LoopDocument } from '../job/documents'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
@@ -70,6 +70,7 @@ export function defaultBehaviour(
   // Never narrower than the display, or a bimetal, can tell.
   const swingK = Math.max(swing.typical, fieldValue(data, 'resolve.swing').low * controller.display.stepC)
   const words = fromSetpoint(action, first?.convention ?? 'cut-out', setpointC, swingK, { swingIs: first?.swingIs })
+  const { onC, offC } = switchingOf(words)
   const rest = facts.rest(answers)
   return {
     kind: 'on-off',
@@ -79,7 +80,7 @@ export function defaultBehaviour(
     ...words,
     ...start,
     highestC,
-    alarmHighC: Math.max(highestC, words.onC, words.offC) + LIMIT_K,
+    alarmHighC: Math.max(highestC, onC, offC) + LIMIT_K,
     offsetK: 0,
     minimumOffS: rest ? fieldValue(data, rest).typical * MINUTE : 180,
   }

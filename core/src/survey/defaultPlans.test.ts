@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { keyedSwingK } from '../job/behaviour'
+import { keyedSwingK, switchingOf } from '../job/behaviour'
 import { inConvention } from '../job/replan'
 import { fieldData } from '../testing/fieldData'
 import { plannedFloor, profile } from '../testing/warmFloor'
@@ -23,7 +23,7 @@ describe('withDefaultPlans', () => {
   it('says the same points in the convention of the controller that took its place', () => {
     const floor = plannedFloor()
     const wren = only(replaceDevice(floor, 'device-2', profile('controllers/wren')))
-    expect(wren).toMatchObject({ onC: 27, offC: 28 })
+    expect(switchingOf(wren)).toMatchObject({ onC: 27, offC: 28 })
     expect(Object.values(profile('controllers/wren').controller!.conventions).map((c) => c.convention)).toContain(
       wren.convention,
     )
@@ -34,7 +34,7 @@ describe('withDefaultPlans', () => {
     const edited = { ...floor, loop: { ...floor.loop, settings: { ...floor.loop.settings, planned: { p: centred } } } }
     const wren = only(replaceDevice(edited, 'device-2', profile('controllers/wren')))
     expect([keyedSwingK(centred), keyedSwingK(wren)]).toEqual([1, 0.5])
-    expect(wren).toMatchObject({ convention: 'centred', onC: 27, offC: 28 })
+    expect({ ...wren, ...switchingOf(wren) }).toMatchObject({ convention: 'centred', onC: 27, offC: 28 })
   })
   it('takes away the plan of an output that is gone', () =>
     expect(plans(removeDevice(plannedFloor(), 'device-2'))).toEqual({}))

@@ -1,8 +1,11 @@
+import { number } from '../schema/field'
 import type { BodyFacts, DeviceProfile } from '../profile/deviceProfile'
 import { escapeXml } from './picture/svgText'
 
 /** Length of the bar that proves the print, mm. */
 export const BAR_MM = 100
+/** What a rule shows of the printed bar. */
+export const printedBar = number('bar', 'length', { over: 0, max: 1 })
 /** Room for plugs and the bend of the wires behind a device, mm. */
 const BEND_MM = 40
 

@@ -8,7 +8,7 @@ import { applyCommand, type Documents } from '@nachtigal/core/job/applyChange'
 import { sameValue } from '@nachtigal/core/job/canonicalJson'
 import { type Command, firstHash, type LogRow } from '@nachtigal/core/job/command'
 import type { AnyDocument, JobDocument } from '@nachtigal/core/job/documents'
-import { migration } from '@nachtigal/core/job/migrate'
+import { migration, whyBrought } from '@nachtigal/core/job/migrate'
 import { AppError } from '../appError'
 import type { Database } from '../db/openDatabase'
 import { documents, jobs, logRows, photos, snapshots } from '../db/schema'
@@ -350,7 +350,7 @@ export function broughtForward(
     baseRevision: sequence - 1,
     at: receivedAt,
     by: 'Nachtigal',
-    why: 'Brought to the present version of the documents',
+    why: whyBrought(all),
     change,
   }
   const applied = applyCommand(all, command)

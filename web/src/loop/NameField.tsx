@@ -1,3 +1,4 @@
+import { noted } from '@nachtigal/core/job/fields/loopFields'
 import { useAppDispatch, useAppSelector } from '../lib/store'
 import { nameGiven } from '../lib/viewSlice'
 import { TextField } from '../ui/TextField'
@@ -14,7 +15,7 @@ export function NameField({ label = 'You are, in the log' }: { label?: string })
       onCommit={(name) => {
         dispatch(nameGiven(name))
       }}
-      most={80}
+      field={noted.by}
       required
     />
   )

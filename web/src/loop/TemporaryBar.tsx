@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { ordered } from '@nachtigal/core/job/chain'
-import { type Temporary, temporaryKinds } from '@nachtigal/core/job/documents'
+import type { Temporary } from '@nachtigal/core/job/documents'
+import { temporaryKinds } from '@nachtigal/core/job/fields/loopFields'
 import { Button } from '../ui/Button'
 import { ChoiceField } from '../ui/ChoiceField'
 import { Field } from '../ui/Field'

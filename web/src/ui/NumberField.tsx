@@ -16,9 +16,12 @@ interface Props {
   /** Names the field across the application, so that what is typed survives whatever happens to the screen. */
   readonly draftKey: string
   readonly value: number | undefined
-  readonly quantity: Quantity
+  /** What it is a field of: its quantity and its bounds are declared there. */
+  readonly field?: DeclaredNumber
+  /** Quantity where it is shown as another than its field's, or has no field. */
+  readonly quantity?: Quantity
   readonly preferences: UnitPreferences
-  /** Bounds that must hold, SI; `over` cannot be reached. */
+  /** Bounds that follow from what else is there, SI, where no field declares them; `over` cannot be reached. */
   readonly low?: number
   readonly high?: number
   readonly over?: number
@@ -38,7 +41,31 @@ interface Props {
   readonly shown?: string
 }
 
-const allowed = ({ quantity, preferences, low, high, over }: Props) => {
+/** A number that is declared as a field: of a document, a device or a calculation. */
+export interface DeclaredNumber {
+  readonly quantity: Quantity
+  readonly min?: number
+  readonly max?: number
+  readonly over?: number
+}
+
+type Bounds = Pick<Props, 'preferences' | 'low' | 'high' | 'over'> & { readonly quantity: Quantity }
+
+/** What a field takes: as it is declared, narrower where what else is there says so. */
+function boundsOf({ field, quantity, low, high, over, preferences }: Props): Bounds {
+  const least = low ?? (over === undefined ? field?.min : undefined)
+  const most = high ?? field?.max
+  const above = over ?? (low === undefined ? field?.over : undefined)
+  return {
+    quantity: quantity ?? field?.quantity ?? 'factor',
+    preferences,
+    ...(least === undefined ? {} : { low: least }),
+    ...(most === undefined ? {} : { high: most }),
+    ...(above === undefined ? {} : { over: above }),
+  }
+}
+
+const allowed = ({ quantity, preferences, low, high, over }: Bounds) => {
   const say = (si: number) => formatQuantity(si, quantity, preferences)
   if (over !== undefined) return `over ${say(over)}${high === undefined ? '' : `, up to ${say(high)}`}`
   if (low !== undefined && high !== undefined) return `${say(low)} to ${say(high)}`
@@ -52,7 +79,6 @@ export function NumberField(props: Props) {
     label,
     draftKey,
     value,
-    quantity,
     preferences,
     onCommit,
     placeholder,
@@ -65,6 +91,8 @@ export function NumberField(props: Props) {
     decimals,
     stepSi,
   } = props
+  const bounds = boundsOf(props)
+  const { quantity } = bounds
   const dispatch = useAppDispatch()
   const draft = useAppSelector((state) => state.drafts[draftKey])
   const [answer, setAnswer] = useState<string>()
@@ -74,13 +102,13 @@ export function NumberField(props: Props) {
   const text = draft ?? formatted
 
   const wrong = (typed: string): string | undefined => {
-    if (typed.trim() === '') return required ? `${label} is empty: it takes ${allowed(props)}.` : undefined
+    if (typed.trim() === '') return required ? `${label} is empty: it takes ${allowed(bounds)}.` : undefined
     const read = parseNumber(typed)
-    if (!read.ok) return `${label} is \u201c${typed.slice(0, 30)}\u201d: it takes ${allowed(props)}.`
+    if (!read.ok) return `${label} is \u201c${typed.slice(0, 30)}\u201d: it takes ${allowed(bounds)}.`
     const si = view.toSi(read.value)
-    const { low = -Infinity, high = Infinity, over = -Infinity } = props
+    const { low = -Infinity, high = Infinity, over = -Infinity } = bounds
     return si < low - 1e-9 || si > high + 1e-9 || si <= over
-      ? `${label} is ${typed.trim()}${view.label ? `\u00a0${view.label}` : ''}: it takes ${allowed(props)}.`
+      ? `${label} is ${typed.trim()}${view.label ? `\u00a0${view.label}` : ''}: it takes ${allowed(bounds)}.`
       : undefined
   }
   const commit = (typed: string) => {

@@ -9,7 +9,8 @@ interface Props {
   readonly value: string
   readonly onCommit: (value: string) => string | undefined | void
   readonly placeholder?: string
-  readonly most?: number
+  /** What it is a field of: how long it may be is declared there. */
+  readonly field?: { readonly longest: number }
   readonly required?: boolean
   readonly className?: string
 }
@@ -21,7 +22,7 @@ export function TextField({
   value,
   onCommit,
   placeholder,
-  most = 200,
+  field,
   required = false,
   className = '',
 }: Props) {
@@ -43,7 +44,7 @@ export function TextField({
         <input
           {...ids}
           type="text"
-          maxLength={most}
+          maxLength={field?.longest ?? 200}
           autoComplete="off"
           value={draft ?? value}
           placeholder={placeholder}

@@ -126,6 +126,17 @@ export const controlDroop = defineCalculation<DroopInput>({
   },
 })
 
+/** What a step test is read for. */
+export const stepTestFields = {
+  gainKPerPercent: number('Gain of the plant', 'gain', {
+    over: 0,
+    symbol: 'K',
+    hint: 'Kelvin that one percent of output moves it in the end',
+  }),
+  timeConstantS: number('Time constant', 'seconds', { over: 0, symbol: 'T' }),
+  deadS: number('Dead time', 'seconds', { over: 0, symbol: 'L' }),
+}
+
 export const controlTune = defineCalculation<{
   gainKPerPercent: number
   timeConstantS: number
@@ -136,13 +147,7 @@ export const controlTune = defineCalculation<{
   title: 'Tune from a step test',
   find: 'pid pi tuning step response gain dead time reset rate band ziegler nichols cohen coon simc hunting oscillates',
   inputs: {
-    gainKPerPercent: number('Gain of the plant', 'gain', {
-      over: 0,
-      symbol: 'K',
-      hint: 'Kelvin that one percent of output moves it in the end',
-    }),
-    timeConstantS: number('Time constant', 'seconds', { over: 0, symbol: 'T' }),
-    deadS: number('Dead time', 'seconds', { over: 0, symbol: 'L' }),
+    ...stepTestFields,
     method: choice('Method', tuningMethods, {
       says: {
         simc: 'simc: calm, PI',

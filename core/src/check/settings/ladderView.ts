@@ -1,7 +1,7 @@
 import { stagesEnergised } from '../../control/stages'
 import { movedField, rungsOf } from '../../job/stageGroup'
 import type { Action } from '../../control/switchingPoints'
-import type { OnOffBehaviour, PlanOf } from '../../job/behaviour'
+import type { OnOffBehaviour, PlanOf, Switching } from '../../job/behaviour'
 import { reachOf } from '../../wiring/reach'
 import type { LoopContext } from '../context'
 import { cutOuts, iceLine } from './freezeGuards'
@@ -35,7 +35,7 @@ export interface LadderView {
 
 /** Ranges in which a heating and a cooling rung can both be on: under the one's cut-out and over the other's. */
 export function fightsOf(
-  rungs: readonly Pick<OnOffBehaviour, 'action' | 'onC' | 'offC'>[],
+  rungs: readonly Pick<OnOffBehaviour & Switching, 'action' | 'onC' | 'offC'>[],
 ): { readonly fromC: number; readonly toC: number }[] {
   return rungs
     .filter(({ action }) => action === 'heating')

@@ -1,3 +1,4 @@
+import { plansOf } from '../../job/behaviour'
 import { describe, expect, it } from '@jest/globals'
 import { fromSetpoint } from '../../job/behaviour'
 import type { Answer, LoopKind } from '../../job/documents'
@@ -17,7 +18,7 @@ import { workingRange } from './workingRange'
 
 const contextOf = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 const codes = (edited: Edited) => checkLoop(contextOf(edited)).open.map(({ code }) => code)
-const plansIn = ({ loop }: Edited) => Object.entries(loop.settings.planned).map(([id, plan]) => ({ ...plan, id }))
+const plansIn = ({ loop }: Edited) => plansOf(loop.settings.planned)
 
 describe('forced air, whatever way it is controlled', () => {
   const switched = (answers: Readonly<Record<string, Answer>> = {}) =>

@@ -1,5 +1,7 @@
 import { replan } from '../../job/replan'
-import type { Behaviour } from '../../job/behaviour'
+import { type Behaviour, switchingOf } from '../../job/behaviour'
+import { planVariant } from '../../job/fields/planFields'
+import type { Field, NumberField } from '../../schema/field'
 import type { LoopDocument } from '../../job/documents'
 import { stageIds } from './stageIds'
 import { runFigures } from '../runFigures'
@@ -66,7 +68,18 @@ export const settingsOf = ({ kind }: Behaviour): readonly SweepSetting[] =>
 
 /** What a setting of an output stands at. */
 export const settingOf = (plan: Behaviour, setting: SweepSetting): number =>
-  Number((plan as unknown as Record<string, unknown>)[setting] ?? 0)
+  plan.kind === 'on-off' && setting === 'swingK'
+    ? switchingOf(plan).swingK
+    : Number((plan as unknown as Record<string, unknown>)[setting] ?? 0)
+
+/** What a setting of an output may be. */
+export const fieldOfSetting = ({ kind }: Pick<Behaviour, 'kind'>, setting: SweepSetting): NumberField => {
+  const fields: Readonly<Record<string, Field>> = planVariant.of[kind].fields
+  const field = fields[setting]
+  if (field?.type === 'either') return field.number
+  if (field?.type !== 'number') throw new RangeError(`${setting} is no setting of a ${kind} plan`)
+  return field
+}
 
 /** An output with one setting moved. */
 export function withSetting(plan: Behaviour, setting: SweepSetting, value: number): Behaviour {

@@ -154,12 +154,7 @@ export function DeviceForm({ from }: { from?: DeviceProfile }) {
               )}
             </Field>
           )}
-          <SpecFields
-            fields={profileForm(category)}
-            value={value}
-            onChange={change}
-            terminals={treeAt(value['terminals'])}
-          />
+          <SpecFields fields={profileForm(category, value)} value={value} onChange={change} device={value} />
         </>
       )}
       <div className="sticky bottom-0 bg-paper py-2 border-t border-line -mx-4 md:-mx-5 px-4 md:px-5">

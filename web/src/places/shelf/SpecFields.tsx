@@ -1,10 +1,10 @@
 import { useState } from 'react'
-import type { Fields, FieldSpec } from '@nachtigal/core/profile/profileForm'
+import type { Field as Declared, Fields, MapField, NumberField } from '@nachtigal/core/schema/field'
 import { probeName } from '@nachtigal/core/probes/probeName'
 import { sameCurve } from '@nachtigal/core/probes/sameCurve'
 import type { Probe } from '@nachtigal/core/probes/probe'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
-import { quantityView } from '@nachtigal/core/units/quantity'
+import { formatQuantity, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
 import { Field } from '../../ui/Field'
 import { Tick } from '../../ui/Tick'
 import { useShelf } from './shelfContext'
@@ -17,82 +17,105 @@ interface Props {
   readonly fields: Fields
   readonly value: Tree
   readonly onChange: (next: Tree) => void
-  /** Terminals of the device, for whatever lands on one. */
-  readonly terminals: Tree
+  /** The whole device: fields may name its terminals, its keys, its parameters. */
+  readonly device: Tree
   /** Names the fields for a reader where the same stand there many times. */
   readonly of?: string
   /** Stands before the first field, in its row. */
   readonly head?: React.ReactNode
 }
 
-/** The fields of a device's form, as its spec says; nothing here knows what a device is. */
-export function SpecFields({ fields, value, onChange, terminals, of = '', head }: Props) {
+/** The fields of a device's form, as they are declared; nothing here knows what a device is. */
+export function SpecFields({ fields, value, onChange, device, of = '', head }: Props) {
   const put = (key: string, next: unknown) => {
     const { [key]: _old, ...rest } = value
     onChange(next === undefined ? rest : { ...rest, [key]: next })
   }
-  const plain = Object.entries(fields).filter(([, spec]) => !isLarge(spec))
-  const large = Object.entries(fields).filter(([, spec]) => isLarge(spec))
+  const typed = Object.entries(fields).filter(([key, spec]) => key !== 'order' && spec.type !== 'constant')
+  const plain = typed.filter(([, spec]) => !isLarge(spec))
+  const large = typed.filter(([, spec]) => isLarge(spec))
   return (
     <div className="grid gap-4">
       <div className="grid gap-x-4 gap-y-3 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-5 items-end">
         {head}
         {plain.map(([key, spec]) => (
-          <Plain
-            key={key}
-            spec={spec}
-            value={value[key]}
-            onChange={(next) => put(key, next)}
-            terminals={terminals}
-            of={of}
-          />
+          <Plain key={key} spec={spec} value={value[key]} onChange={(next) => put(key, next)} device={device} of={of} />
         ))}
       </div>
       {large.map(([key, spec]) => (
-        <Large
-          key={key}
-          spec={spec}
-          value={value[key]}
-          onChange={(next) => put(key, next)}
-          terminals={terminals}
-          of={of}
-        />
+        <Large key={key} spec={spec} value={value[key]} onChange={(next) => put(key, next)} device={device} of={of} />
       ))}
     </div>
   )
 }
 
-const isLarge = ({ type }: FieldSpec) => type === 'rows' || type === 'kinds' || type === 'group' || type === 'flags'
+const isLarge = ({ type }: Declared) => type === 'record' || type === 'map' || type === 'open'
 
-interface One {
-  readonly spec: FieldSpec
+/** Entries of another part of the device that a field names, each with what it is called. */
+function namedIn(device: Tree, part: string): readonly (readonly [id: string, title: string])[] {
+  const entries = part.split('.').reduce<Tree>((tree, key) => treeAt(tree[key]), device)
+  return Object.entries(entries).map(([id, each]) => {
+    const { label, title, name } = treeAt(each)
+    return [id, String(label ?? title ?? name ?? id)] as const
+  })
+}
+
+interface One<F extends Declared = Declared> {
+  readonly spec: F
   readonly value: unknown
   readonly onChange: (next: unknown) => void
-  readonly terminals: Tree
+  readonly device: Tree
   readonly of: string
 }
 
-function Plain({ spec, value, onChange, terminals, of }: One) {
-  const label = of ? `${spec.title}, ${of}` : spec.title
-  const shown = <span aria-hidden={of ? true : undefined}>{spec.title}</span>
+const words = (choice: string) => choice.replace(/-/g, ' ')
+
+function Plain({ spec, value, onChange, device, of }: One) {
+  const title = spec.word ?? ''
+  const label = of ? `${title}, ${of}` : title
+  const shown = <span aria-hidden={of ? true : undefined}>{title}</span>
   const named = of ? (
     <>
       {shown}
       <span className="sr-only">{label}</span>
     </>
   ) : (
-    spec.title
+    title
   )
+  const choose = (
+    options: readonly (readonly [value: string, title: string])[],
+    held: string,
+    take: (chosen: string) => unknown,
+  ) => (
+    <Field label={named} text>
+      {(ids) => (
+        <select
+          {...ids}
+          value={held}
+          onChange={(event) => onChange(event.target.value === '' ? undefined : take(event.target.value))}
+        >
+          <option value="">{spec.optional ? 'none' : 'choose'}</option>
+          {options.map(([option, each]) => (
+            <option key={option} value={option}>
+              {each}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  )
+  const held = typeof value === 'string' ? value : ''
   switch (spec.type) {
     case 'text':
+      if (spec.names !== undefined) return choose(namedIn(device, spec.names), held, (chosen) => chosen)
       return (
         <Field label={named} text>
           {(ids) => (
             <input
               {...ids}
-              maxLength={spec.most}
+              maxLength={spec.longest}
               autoComplete="off"
-              value={typeof value === 'string' ? value : ''}
+              value={held}
               onChange={(event) => onChange(event.target.value === '' ? undefined : event.target.value)}
               onBlur={(event) => onChange(event.target.value.trim() || undefined)}
             />
@@ -102,37 +125,35 @@ function Plain({ spec, value, onChange, terminals, of }: One) {
     case 'number':
       return <NumberInput spec={spec} value={value} onChange={onChange} label={named} />
     case 'choice':
-    case 'terminal': {
-      const options =
-        spec.type === 'choice'
-          ? spec.options.map((option) => [option, option.replace(/-/g, ' ')] as const)
-          : Object.entries(terminals).map(([id, each]) => [id, String(treeAt(each)['label'] ?? id)] as const)
-      return (
-        <Field label={named} text>
-          {(ids) => (
-            <select
-              {...ids}
-              value={typeof value === 'string' ? value : ''}
-              onChange={(event) => onChange(event.target.value === '' ? undefined : event.target.value)}
-            >
-              <option value="">{spec.required ? 'choose' : 'none'}</option>
-              {options.map(([option, title]) => (
-                <option key={option} value={option}>
-                  {title}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
+      return choose(
+        spec.choices.map((option) => [option, spec.says?.[option] ?? words(option)] as const),
+        held,
+        (chosen) => chosen,
       )
-    }
+    case 'figure':
+      return choose(
+        spec.among.map((figure) => [String(figure), String(figure)] as const),
+        typeof value === 'number' ? String(value) : '',
+        Number,
+      )
+    case 'yes':
+      return choose(
+        [
+          ['true', 'yes'],
+          ['false', 'no'],
+        ],
+        typeof value === 'boolean' ? String(value) : '',
+        (chosen) => chosen === 'true',
+      )
+    case 'either':
+      return <EitherInput spec={spec} value={value} onChange={onChange} label={named} />
     case 'flag':
       return (
         <Tick checked={value === true} onChange={(on) => onChange(on ? true : undefined)}>
           {named}
         </Tick>
       )
-    case 'curve':
+    case 'variant':
       return <CurveInput value={value} onChange={onChange} label={named} />
     default:
       return null
@@ -145,7 +166,7 @@ function NumberInput({
   onChange,
   label,
 }: {
-  spec: Extract<FieldSpec, { type: 'number' }>
+  spec: NumberField
   value: unknown
   onChange: (next: unknown) => void
   label: React.ReactNode
@@ -157,9 +178,11 @@ function NumberInput({
   const text = typed ?? own
   const read = parseNumber(text)
   const wrong =
-    typed !== undefined && typed.trim() !== '' && !read.ok
-      ? `${spec.title} is \u201c${typed.slice(0, 20)}\u201d: it takes a number such as 21.5.`
-      : undefined
+    typed === undefined || typed.trim() === ''
+      ? undefined
+      : read.ok
+        ? outOfBounds(spec, view.toSi(read.value), preferences)
+        : `${spec.word ?? ''} is \u201c${typed.slice(0, 20)}\u201d: it takes a number such as 21.5.`
   return (
     <Field label={label} unit={view.label} error={wrong}>
       {(ids) => (
@@ -176,6 +199,46 @@ function NumberInput({
           }}
           onBlur={() => {
             if (!wrong) setTyped(undefined)
+          }}
+        />
+      )}
+    </Field>
+  )
+}
+
+/** What a figure that a field does not take is told. */
+function outOfBounds({ word = '', quantity, min, max, over }: NumberField, si: number, preferences: UnitPreferences) {
+  const say = (bound: number) => formatQuantity(bound, quantity, preferences)
+  if (over !== undefined && si <= over) return `${word} is ${say(si)}: it must be over ${say(over)}.`
+  if (min !== undefined && si < min) return `${word} is ${say(si)}: it must be ${say(min)} or more.`
+  if (max !== undefined && si > max) return `${word} is ${say(si)}: it must be ${say(max)} or less.`
+  return undefined
+}
+
+/** A number, or a text in its place. */
+function EitherInput({
+  spec,
+  value,
+  onChange,
+  label,
+}: {
+  spec: Extract<Declared, { type: 'either' }>
+  value: unknown
+  onChange: (next: unknown) => void
+  label: React.ReactNode
+}) {
+  return (
+    <Field label={label} text>
+      {(ids) => (
+        <input
+          {...ids}
+          autoComplete="off"
+          maxLength={spec.longest}
+          value={typeof value === 'string' || typeof value === 'number' ? String(value) : ''}
+          onChange={(event) => {
+            const typed = event.target.value
+            const plain = typed.trim() !== '' && String(Number(typed)) === typed.trim()
+            onChange(typed === '' ? undefined : plain ? Number(typed) : typed)
           }}
         />
       )}
@@ -229,122 +292,213 @@ function CurveInput({
   )
 }
 
-function Large({ spec, value, onChange, terminals, of }: One) {
-  const heading = <span className="h3">{spec.title}</span>
-  if (spec.type === 'flags') {
-    const held = treeAt(value)
-    const put = (option: string, on: boolean) => {
-      const { [option]: _old, ...rest } = held
-      const next = on ? { ...rest, [option]: true } : rest
-      onChange(Object.keys(next).length === 0 ? undefined : next)
-    }
+/** Marks that stand together: each there or left out. */
+const marksOf = (fields: Fields) => Object.values(fields).every(({ type, optional }) => type === 'flag' && optional)
+
+function Large({ spec, value, onChange, device, of }: One) {
+  const heading = <span className="h3">{spec.word}</span>
+  if (spec.type === 'open') return <OpenInput spec={spec} value={value} onChange={onChange} device={device} of={of} />
+  if (spec.type === 'map')
+    return <Entries spec={spec} value={value} onChange={onChange} device={device} of={of} heading={heading} />
+  if (spec.type !== 'record') return null
+  const held = treeAt(value)
+  const put = (next: Tree) => onChange(spec.optional && Object.keys(next).length === 0 ? undefined : next)
+  if (marksOf(spec.fields))
     return (
       <fieldset>
-        <legend className="lab">{spec.title}</legend>
+        <legend className="lab">{spec.word}</legend>
         <div className="flex flex-wrap gap-x-5">
-          {spec.options.map((option) => (
+          {Object.entries(spec.fields).map(([key, { word = key }]) => (
             <Tick
-              key={option}
-              checked={held[option] === true}
-              onChange={(on) => put(option, on)}
+              key={key}
+              checked={held[key] === true}
+              onChange={(on) => {
+                const { [key]: _old, ...rest } = held
+                put(on ? { ...rest, [key]: true } : rest)
+              }}
               className="max-md:min-h-12"
             >
-              {option.replace(/-/g, ' ')}
+              {words(word)}
             </Tick>
           ))}
         </div>
       </fieldset>
     )
-  }
-  if (spec.type === 'group') {
-    const put = (next: Tree) => onChange(spec.optional && Object.keys(next).length === 0 ? undefined : next)
-    return (
-      <fieldset className="border-l-2 border-line pl-4 min-w-0">
-        <legend className="mb-2">{heading}</legend>
-        <SpecFields fields={spec.fields} value={treeAt(value)} onChange={put} terminals={terminals} of={of} />
-      </fieldset>
-    )
-  }
-  if (spec.type !== 'rows' && spec.type !== 'kinds') return null
-  const held = treeAt(value)
-  const kinds = spec.type === 'kinds' ? spec.kinds : undefined
-  const entries = Object.entries(held).sort(
-    ([, a], [, b]) => Number(treeAt(a)['order'] ?? 0) - Number(treeAt(b)['order'] ?? 0),
-  )
-  const add = (kind?: string) => {
-    const order = entries.reduce((most, [, each]) => Math.max(most, Number(treeAt(each)['order'] ?? 0)), 0) + 1
-    let n = entries.length + 1
-    while (Object.hasOwn(held, `${spec.one[0]}${n}`)) n++
-    onChange({
-      ...held,
-      [`${spec.one[0]}${n}`]: { ...(spec.type === 'rows' && spec.ordered ? { order } : {}), ...(kind ? { kind } : {}) },
-    })
-  }
-  return (
+  const fields = <SpecFields fields={spec.fields} value={held} onChange={put} device={device} of={of} />
+  // What most devices have not is there to be opened: a leaflet is read from the top.
+  return spec.optional ? (
+    <Folded heading={heading} open={Object.keys(held).length > 0}>
+      {fields}
+    </Folded>
+  ) : (
     <fieldset className="border-l-2 border-line pl-4 min-w-0">
       <legend className="mb-2">{heading}</legend>
-      <div className="grid gap-4">
-        {entries.map(([key, each]) => {
-          const row = treeAt(each)
-          const fields = kinds ? (kinds[String(row['kind'])] ?? {}) : spec.type === 'rows' ? spec.fields : {}
-          return (
-            <div key={key} className="border-b border-line pb-2">
-              <SpecFields
-                fields={fields}
-                value={row}
-                onChange={(next) => onChange({ ...held, [key]: next })}
-                terminals={terminals}
-                of={`${spec.one} ${key}`}
-                head={
-                  <div className="flex items-end gap-4 pb-1">
-                    <KeyInput
-                      title={kinds ? String(row['kind']).replace(/-/g, ' ') : 'Id'}
-                      of={`${spec.one} ${key}`}
-                      value={key}
-                      taken={Object.keys(held)}
-                      onChange={(next) =>
-                        onChange(Object.fromEntries(Object.entries(held).map(([id, v]) => [id === key ? next : id, v])))
-                      }
-                    />
-                    <button
-                      type="button"
-                      className="third min-h-8 max-md:min-h-12"
-                      aria-label={`Take ${spec.one} ${key} out`}
-                      onClick={() => {
-                        const { [key]: _gone, ...rest } = held
-                        onChange(rest)
-                      }}
-                    >
-                      Take out
-                    </button>
-                  </div>
-                }
-              />
-            </div>
-          )
-        })}
-        {kinds ? (
-          <label className="flex items-center gap-3">
-            <span className="lab">Add a {spec.one}</span>
-            <select
-              className="bg-blank border-b-2 border-ink h-9 max-md:h-12"
-              value=""
-              onChange={(event) => add(event.target.value)}
+      {fields}
+    </fieldset>
+  )
+}
+
+/** A part that may be left out, folded away while nothing is in it. It stays open once it was, so that the field in hand is not lost. */
+function Folded({ heading, open, children }: { heading: React.ReactNode; open: boolean; children: React.ReactNode }) {
+  const [begunOpen] = useState(open)
+  return (
+    <details open={begunOpen} className="border-l-2 border-line pl-4 min-w-0">
+      <summary className="min-h-8 max-md:min-h-12 flex items-center gap-2 cursor-pointer">
+        {heading} <span className="small text-ink2">if it has one</span>
+      </summary>
+      <div className="pt-2">{children}</div>
+    </details>
+  )
+}
+
+/** What has no fields of its own: an object as JSON. */
+function OpenInput({ spec, value, onChange, of }: One) {
+  const [typed, setTyped] = useState<string>()
+  const text = typed ?? JSON.stringify(treeAt(value))
+  let read: unknown
+  try {
+    read = JSON.parse(text)
+  } catch {
+    read = undefined
+  }
+  const label = `${spec.word ?? ''}, ${of}`
+  return (
+    <Field label={label} text error={isTree(read) ? undefined : 'This is no object in JSON, such as {"lowC": -40}.'}>
+      {(ids) => (
+        <input
+          {...ids}
+          className="mono"
+          autoComplete="off"
+          maxLength={4000}
+          value={text}
+          onChange={(event) => {
+            setTyped(event.target.value)
+            try {
+              const next: unknown = JSON.parse(event.target.value)
+              if (isTree(next)) onChange(next)
+            } catch {
+              // Not yet whole: it is told below, and what stood there stays.
+            }
+          }}
+          onBlur={() => {
+            if (isTree(read)) setTyped(undefined)
+          }}
+        />
+      )}
+    </Field>
+  )
+}
+
+function Entries({ spec, value, onChange, device, heading }: One<MapField> & { heading: React.ReactNode }) {
+  const held = treeAt(value)
+  const member = spec.of
+  const one = (member.word ?? 'entry').toLowerCase()
+  const kinds = member.type === 'variant' ? member.of : undefined
+  const placed = member.type === 'record' && Object.hasOwn(member.fields, 'order')
+  const orderOf = (each: unknown) => Number(treeAt(each)['order'] ?? 0)
+  const entries = Object.entries(held).sort(([, a], [, b]) => orderOf(a) - orderOf(b))
+  const begun = (kind: string | undefined): unknown => {
+    if (member.type === 'flag') return true
+    if (member.type !== 'record' && member.type !== 'variant') return member.type === 'open' ? {} : ''
+    const order = entries.reduce((most, [, each]) => Math.max(most, orderOf(each)), 0) + 1
+    return { ...(placed ? { order } : {}), ...(kind === undefined ? {} : { kind }) }
+  }
+  const add = (kind?: string) => {
+    let n = entries.length + 1
+    while (Object.hasOwn(held, `${one[0]}${n}`)) n++
+    onChange({ ...held, [`${one[0]}${n}`]: begun(kind) })
+  }
+  const rows = (
+    <div className="grid gap-4">
+      {entries.map(([key, each]) => {
+        const row = treeAt(each)
+        const put = (next: unknown) => onChange({ ...held, [key]: next })
+        const head = (
+          <div className="flex items-end gap-4 pb-1">
+            <KeyInput
+              title={kinds ? (kinds[String(row['kind'])]?.word ?? words(String(row['kind']))) : 'Id'}
+              of={`${one} ${key}`}
+              value={key}
+              taken={Object.keys(held)}
+              onChange={(next) =>
+                onChange(Object.fromEntries(Object.entries(held).map(([id, v]) => [id === key ? next : id, v])))
+              }
+            />
+            <button
+              type="button"
+              className="third min-h-8 max-md:min-h-12"
+              aria-label={`Take ${one} ${key} out`}
+              onClick={() => {
+                const { [key]: _gone, ...rest } = held
+                onChange(rest)
+              }}
             >
-              <option value="">choose what for</option>
-              {Object.keys(kinds).map((kind) => (
-                <option key={kind} value={kind}>
-                  {kind.replace(/-/g, ' ')}
-                </option>
-              ))}
-            </select>
-          </label>
-        ) : (
-          <button type="button" className="third justify-self-start min-h-10 max-md:min-h-12" onClick={() => add()}>
-            Add a {spec.one}
-          </button>
-        )}
-      </div>
+              Take out
+            </button>
+          </div>
+        )
+        const record = member.type === 'record' ? member : kinds?.[String(row['kind'])]
+        return (
+          <div key={key} className="border-b border-line pb-2">
+            {record || kinds ? (
+              <SpecFields
+                fields={record?.fields ?? {}}
+                value={row}
+                onChange={put}
+                device={device}
+                of={`${one} ${key}`}
+                head={head}
+              />
+            ) : (
+              <div className="flex flex-wrap items-end gap-4">
+                {head}
+                {member.type === 'flag' ? null : member.type === 'open' ? (
+                  <OpenInput spec={member} value={each} onChange={put} device={device} of={`${one} ${key}`} />
+                ) : (
+                  <Plain
+                    spec={member}
+                    value={each}
+                    onChange={(next) => put(next ?? '')}
+                    device={device}
+                    of={`${one} ${key}`}
+                  />
+                )}
+              </div>
+            )}
+          </div>
+        )
+      })}
+      {kinds ? (
+        <label className="flex items-center gap-3">
+          <span className="lab">Add a {one}</span>
+          <select
+            className="bg-blank border-b-2 border-ink h-9 max-md:h-12"
+            value=""
+            onChange={(event) => add(event.target.value)}
+          >
+            <option value="">choose what for</option>
+            {Object.entries(kinds).map(([kind, { word }]) => (
+              <option key={kind} value={kind}>
+                {word ?? words(kind)}
+              </option>
+            ))}
+          </select>
+        </label>
+      ) : (
+        <button type="button" className="third justify-self-start min-h-10 max-md:min-h-12" onClick={() => add()}>
+          Add {/^[aeiou]/.test(one) ? 'an' : 'a'} {one}
+        </button>
+      )}
+    </div>
+  )
+  return spec.optional ? (
+    <Folded heading={heading} open={entries.length > 0}>
+      {rows}
+    </Folded>
+  ) : (
+    <fieldset className="border-l-2 border-line pl-4 min-w-0">
+      <legend className="mb-2">{heading}</legend>
+      {rows}
     </fieldset>
   )
 }

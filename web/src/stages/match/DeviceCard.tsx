@@ -3,6 +3,7 @@ import { choiceOf } from '@nachtigal/core/profile/asSet'
 import type { ProbePlace } from '@nachtigal/core/profile/deviceProfile'
 import { placeTitles } from '@nachtigal/core/profile/placeTitles'
 import { dropSupply, leaveSupply, removeDevice, setDevice, setOption } from '@nachtigal/core/wiring/chainEdit'
+import { chainDeviceRecord } from '@nachtigal/core/job/fields/chainFields'
 import { useLoop } from '../../loop/loopContext'
 import { useEdit } from '../../loop/useEdit'
 import { ChoiceField } from '../../ui/ChoiceField'
@@ -43,10 +44,8 @@ export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRe
             label="Lead, one way"
             draftKey={`${loop.id}/lead/${id}`}
             value={device.leadM}
-            quantity="length"
+            field={chainDeviceRecord.fields.leadM}
             preferences={preferences}
-            low={0}
-            high={2000}
             onCommit={(leadM) => {
               if (leadM !== undefined) return write({ leadM })
               return undefined

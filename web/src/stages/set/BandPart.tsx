@@ -5,6 +5,8 @@ import { spell } from '@nachtigal/core/control/timerSequence'
 import type { BandBehaviour, PlanOf } from '@nachtigal/core/job/behaviour'
 import { anchored, moveBand } from '@nachtigal/core/job/moveBand'
 import { bindsAny } from '@nachtigal/core/profile/bound'
+import { bandRecord } from '@nachtigal/core/job/fields/planFields'
+import { stepTestFields } from '@nachtigal/core/calc/entries/tuning'
 import { BandChart, type BandHandle } from '../../instruments/BandChart'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
@@ -46,8 +48,6 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
       | 'alarmHighC'
       | 'lowestC'
       | 'highestC',
-    quantity: 'temperature' | 'difference' | 'percent' | 'seconds',
-    bounds: { readonly low?: number; readonly high: number; readonly over?: number },
     finding?: 'look',
   ) => (
     <NumberField
@@ -55,10 +55,9 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
       label={label}
       draftKey={key(field)}
       value={plan[field]}
-      quantity={quantity}
+      field={bandRecord.fields[field]}
       preferences={preferences}
-      {...bounds}
-      {...(quantity === 'temperature' || quantity === 'difference' ? { stepSi } : {})}
+      {...(['temperature', 'difference'].includes(bandRecord.fields[field].quantity) ? { stepSi } : {})}
       required={!['alarmHighC', 'lowestC', 'highestC'].includes(field)}
       finding={finding}
       onCommit={(v) =>
@@ -105,14 +104,8 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
           />
         </div>
         <div className="param-row">
-          {number('Set', 'setpointC', 'temperature', { low: -273, high: 2000 })}
-          {number(
-            'Band',
-            'bandK',
-            'difference',
-            { over: 0, high: 500 },
-            has('C119_BAND_UNDER_RESOLUTION') ? 'look' : undefined,
-          )}
+          {number('Set', 'setpointC')}
+          {number('Band', 'bandK', has('C119_BAND_UNDER_RESOLUTION') ? 'look' : undefined)}
           <ChoiceField
             label="At the set, gives"
             value={plan.anchor}
@@ -133,24 +126,14 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
               onChoose={(action) => edit({ action: action as BandBehaviour['action'] })}
             />
           ) : null}
-          {number('Least output', 'minimumPercent', 'percent', { low: 0, high: 100 })}
-          {number('Most output', 'maximumPercent', 'percent', { low: 0, high: 100 })}
-          {controller && bindsAny(controller, 'integral')
-            ? number('Integral time', 'integralS', 'seconds', { low: 0, high: 86400 })
-            : null}
-          {plan.cycleS === undefined
-            ? null
-            : number(
-                'Beat',
-                'cycleS',
-                'seconds',
-                { over: 0, high: 7200 },
-                has('C121_BEAT_TOO_SHORT') ? 'look' : undefined,
-              )}
-          {plan.travelS === undefined ? null : number('Valve travel', 'travelS', 'seconds', { over: 0, high: 7200 })}
-          {number('Lowest set', 'lowestC', 'temperature', { low: -273, high: 2000 })}
-          {number('Highest set', 'highestC', 'temperature', { low: -273, high: 2000 })}
-          {number('High alarm', 'alarmHighC', 'temperature', { low: -273, high: 2000 })}
+          {number('Least output', 'minimumPercent')}
+          {number('Most output', 'maximumPercent')}
+          {controller && bindsAny(controller, 'integral') ? number('Integral time', 'integralS') : null}
+          {plan.cycleS === undefined ? null : number('Beat', 'cycleS', has('C121_BEAT_TOO_SHORT') ? 'look' : undefined)}
+          {plan.travelS === undefined ? null : number('Valve travel', 'travelS')}
+          {number('Lowest set', 'lowestC')}
+          {number('Highest set', 'highestC')}
+          {number('High alarm', 'alarmHighC')}
         </div>
       </section>
       <MeaningPanel lines={view.lines}>
@@ -191,30 +174,24 @@ function Tune({ onUse, plan }: { onUse: (bandK: number, integralS: number) => vo
           label="Rise for each %"
           draftKey={`${plan}/tune/gain`}
           value={gain}
-          quantity="gain"
+          field={stepTestFields.gainKPerPercent}
           preferences={preferences}
-          over={0}
-          high={100}
           onCommit={setGain}
         />
         <NumberField
           label="63 % after"
           draftKey={`${plan}/tune/time`}
           value={time}
-          quantity="seconds"
+          field={stepTestFields.timeConstantS}
           preferences={preferences}
-          over={0}
-          high={1e6}
           onCommit={setTime}
         />
         <NumberField
           label="Nothing for"
           draftKey={`${plan}/tune/dead`}
           value={dead}
-          quantity="seconds"
+          field={stepTestFields.deadS}
           preferences={preferences}
-          over={0}
-          high={1e5}
           onCommit={setDead}
         />
         <ChoiceField

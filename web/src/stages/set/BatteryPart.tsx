@@ -2,6 +2,7 @@ import { batteryView } from '@nachtigal/core/check/settings/batteryView'
 import type { BatteryPlan } from '@nachtigal/core/job/controllerPlan'
 import { bindsAny } from '@nachtigal/core/profile/bound'
 import { fieldValue } from '@nachtigal/core/plant/fieldValue'
+import { batteryPlanRecord } from '@nachtigal/core/job/fields/controllerPlanFields'
 import { BatteryScale } from '../../instruments/BatteryScale'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
@@ -58,10 +59,8 @@ export function BatteryPart() {
             label="Cut off under"
             draftKey={key('cutOff')}
             value={plan.cutOffV}
-            quantity="voltage"
+            field={batteryPlanRecord.fields.cutOffV}
             preferences={preferences}
-            over={0}
-            high={60}
             stepSi={0.1}
             required
             finding={has('C112_CUT_OFF_LOW') ? 'stop' : has('C113_START_CUTS_OFF') ? 'look' : undefined}
@@ -71,10 +70,8 @@ export function BatteryPart() {
             label="Held for"
             draftKey={key('hold')}
             value={plan.holdS}
-            quantity="seconds"
+            field={batteryPlanRecord.fields.holdS}
             preferences={preferences}
-            low={0}
-            high={3600}
             stepSi={1}
             required
             onCommit={(v) => (v === undefined ? undefined : safely(() => put({ holdS: v })))}
@@ -84,10 +81,8 @@ export function BatteryPart() {
               label="Starts again over"
               draftKey={key('restart')}
               value={plan.restartV}
-              quantity="voltage"
+              field={batteryPlanRecord.fields.restartV}
               preferences={preferences}
-              over={0}
-              high={60}
               stepSi={0.1}
               required
               finding={has('C114_RESTART_HUNTS') ? 'look' : undefined}

@@ -2,7 +2,7 @@ import { spell } from '@nachtigal/core/control/timerSequence'
 import { defrostView } from '@nachtigal/core/check/settings/defrostView'
 import type { DefrostPlan } from '@nachtigal/core/job/controllerPlan'
 import { bindsAny } from '@nachtigal/core/profile/bound'
-import type { Quantity } from '@nachtigal/core/units/quantity'
+import { defrostPlanRecord } from '@nachtigal/core/job/fields/controllerPlanFields'
 import { SpanStrip } from '../../instruments/SpanStrip'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
@@ -30,8 +30,6 @@ export function DefrostPart() {
   const number = (
     label: string,
     field: 'everyH' | 'coilC' | 'endC' | 'longestMin' | 'dripMin' | 'fanBackC' | 'blindMin',
-    quantity: Quantity,
-    bounds: { readonly low: number; readonly high: number },
     finding?: 'look' | 'stop',
   ) => (
     <NumberField
@@ -39,10 +37,9 @@ export function DefrostPart() {
       label={label}
       draftKey={key(field)}
       value={plan[field]}
-      quantity={quantity}
+      field={defrostPlanRecord.fields[field]}
       preferences={preferences}
-      {...bounds}
-      {...(quantity === 'temperature' ? { stepSi } : {})}
+      {...(defrostPlanRecord.fields[field].quantity === 'temperature' ? { stepSi } : {})}
       required
       finding={finding}
       onCommit={(v) => (v === undefined ? undefined : safely(() => put({ [field]: v })))}
@@ -194,35 +191,21 @@ export function DefrostPart() {
               onChoose={(value) => safely(() => put({ waits: value === 'all' }))}
             />
           )}
-          {follows
-            ? null
-            : number('Every', 'everyH', 'hours', { low: 0, high: 168 }, has('C108_DEFROST_NEVER') ? 'look' : undefined)}
-          {plan.coilC === undefined ? null : number('Or coil at', 'coilC', 'temperature', { low: -60, high: 20 })}
-          {number('Ends at coil', 'endC', 'temperature', { low: -20, high: 60 })}
+          {follows ? null : number('Every', 'everyH', has('C108_DEFROST_NEVER') ? 'look' : undefined)}
+          {plan.coilC === undefined ? null : number('Or coil at', 'coilC')}
+          {number('Ends at coil', 'endC')}
           {bindsAny(controller!, 'defrost.longest')
             ? number(
                 'At most',
                 'longestMin',
-                'minutes',
-                { low: 0, high: 600 },
                 has('C109_DEFROST_ENDLESS') ? 'stop' : has('C110_DEFROST_CUT_SHORT') ? 'look' : undefined,
               )
             : null}
-          {bindsAny(controller!, 'defrost.drip')
-            ? number('Drips for', 'dripMin', 'minutes', { low: 0, high: 120 })
-            : null}
+          {bindsAny(controller!, 'defrost.drip') ? number('Drips for', 'dripMin') : null}
           {bindsAny(controller!, 'defrost.fanBack')
-            ? number(
-                'Fan back at coil',
-                'fanBackC',
-                'temperature',
-                { low: -60, high: 40 },
-                has('C111_FAN_BACK_WARM') ? 'look' : undefined,
-              )
+            ? number('Fan back at coil', 'fanBackC', has('C111_FAN_BACK_WARM') ? 'look' : undefined)
             : null}
-          {bindsAny(controller!, 'defrost.blind')
-            ? number('Alarm blind for', 'blindMin', 'minutes', { low: 0, high: 600 })
-            : null}
+          {bindsAny(controller!, 'defrost.blind') ? number('Alarm blind for', 'blindMin') : null}
         </div>
       </section>
       <MeaningPanel lines={view.lines} />

@@ -2,14 +2,17 @@ import { useState } from 'react'
 import { commandWords, fanAt, fanView } from '@nachtigal/core/check/settings/fanView'
 import type { FanBehaviour, PlanOf } from '@nachtigal/core/job/behaviour'
 import { bindsAny } from '@nachtigal/core/profile/bound'
+import { fanRecord } from '@nachtigal/core/job/fields/planFields'
 import { type FanHandle, FanMap } from '../../instruments/FanMap'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
 import { ChoiceField } from '../../ui/ChoiceField'
-import { NumberField } from '../../ui/NumberField'
+import { type DeclaredNumber, NumberField } from '../../ui/NumberField'
 import { MeaningPanel } from './MeaningPanel'
 import { useSetting } from './setting'
 import { useDisplay } from './useDisplay'
+
+const fan = fanRecord.fields
 
 /** The fan: the stronger of two demands, as a map with the point it works at. */
 export function FanPart() {
@@ -56,18 +59,16 @@ function Fan({ plan }: { plan: PlanOf<FanBehaviour> }) {
   const number = (
     label: string,
     value: number | undefined,
-    quantity: 'temperature' | 'difference' | 'percent',
-    bounds: { readonly low?: number; readonly high: number; readonly over?: number },
+    field: DeclaredNumber,
     put: (v: number) => Partial<FanBehaviour>,
   ) => (
     <NumberField
       label={label}
       draftKey={key(label)}
       value={value}
-      quantity={quantity}
+      field={field}
       preferences={preferences}
-      {...bounds}
-      {...(quantity === 'percent' ? {} : { stepSi })}
+      {...(field.quantity === 'percent' ? {} : { stepSi })}
       required
       onCommit={(v) => (v === undefined ? undefined : edit(put(v)))}
     />
@@ -108,8 +109,8 @@ function Fan({ plan }: { plan: PlanOf<FanBehaviour> }) {
           />
         </div>
         <div className="param-row">
-          {number('Warm over', plan.setpointC, 'temperature', { low: -50, high: 100 }, (v) => ({ setpointC: v }))}
-          {number('Full over another', plan.bandK, 'difference', { over: 0, high: 100 }, (v) => ({ bandK: v }))}
+          {number('Warm over', plan.setpointC, fan.setpointC, (v) => ({ setpointC: v }))}
+          {number('Full over another', plan.bandK, fan.bandK, (v) => ({ bandK: v }))}
           {controller && bindsAny(controller, 'humidity') ? (
             <ChoiceField
               label="Humidity"
@@ -131,10 +132,10 @@ function Fan({ plan }: { plan: PlanOf<FanBehaviour> }) {
           ) : null}
           {plan.humidityPercent === undefined ? null : (
             <>
-              {number('Damp over', plan.humidityPercent, 'percent', { low: 0, high: 100 }, (v) => ({
+              {number('Damp over', plan.humidityPercent, fan.humidityPercent, (v) => ({
                 humidityPercent: v,
               }))}
-              {number('Full over another %', plan.humidityBandPercent, 'percent', { over: 0, high: 100 }, (v) => ({
+              {number('Full over another %', plan.humidityBandPercent, fan.humidityBandPercent, (v) => ({
                 humidityBandPercent: v,
               }))}
             </>
@@ -161,18 +162,16 @@ function Fan({ plan }: { plan: PlanOf<FanBehaviour> }) {
           />
           {plan.minimumPercent === 'off'
             ? null
-            : number('Least speed', plan.minimumPercent, 'percent', { low: 0, high: 100 }, (v) => ({
+            : number('Least speed', plan.minimumPercent, fan.minimumPercent.number, (v) => ({
                 minimumPercent: v,
               }))}
           <NumberField
             label="High alarm"
             draftKey={key('alarm')}
             value={plan.alarmHighC}
-            quantity="temperature"
+            field={fan.alarmHighC}
             preferences={preferences}
             stepSi={stepSi}
-            low={-50}
-            high={200}
             onCommit={(v) =>
               safely(() => {
                 const { alarmHighC: _old, ...rest } = kept

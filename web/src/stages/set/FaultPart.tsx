@@ -1,5 +1,6 @@
 import { faultTitle, faultView } from '@nachtigal/core/check/settings/faultView'
 import type { Consequence } from '@nachtigal/core/check/consequences'
+import { onOffRecord } from '@nachtigal/core/job/fields/planFields'
 import { useLoop } from '../../loop/loopContext'
 import { NumberField } from '../../ui/NumberField'
 import { Shape } from '../../ui/Shape'
@@ -69,10 +70,8 @@ export function FaultPart() {
               label="Runs without its probe"
               draftKey={`${loop.id}/${id}/duty`}
               value={plan.dutyPercent}
-              quantity="percent"
+              field={onOffRecord.fields.dutyPercent}
               preferences={preferences}
-              low={0}
-              high={100}
               onCommit={(v) =>
                 safely(() => {
                   const { dutyPercent: _old, ...rest } = stored

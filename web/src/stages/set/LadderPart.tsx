@@ -6,6 +6,7 @@ import { type Convention, conventions } from '@nachtigal/core/control/switchingP
 import type { Behaviour, OnOffBehaviour, PlanOf } from '@nachtigal/core/job/behaviour'
 import { inConvention, replan } from '@nachtigal/core/job/replan'
 import {
+  eachRung,
   addStage,
   moveRung,
   removeStage,
@@ -19,6 +20,8 @@ import {
 } from '@nachtigal/core/job/stageGroup'
 import { bindsAny } from '@nachtigal/core/profile/bound'
 import { formatQuantity } from '@nachtigal/core/units/quantity'
+import { stagePlanRecord } from '@nachtigal/core/job/fields/controllerPlanFields'
+import { onOffRecord } from '@nachtigal/core/job/fields/planFields'
 import { Ladder } from '../../instruments/Ladder'
 import type { LadderPart as LadderHandle } from '../../instruments/ladderValues'
 import { PHONE, useMedia } from '../../lib/useMedia'
@@ -28,6 +31,8 @@ import { NumberField } from '../../ui/NumberField'
 import { MeaningPanel } from './MeaningPanel'
 import { useSetting } from './setting'
 import { useDisplay } from './useDisplay'
+
+const onOff = onOffRecord.fields
 
 /** Part of the drawing at which a finding stands. */
 const marked: Readonly<Record<string, LadderHandle>> = {
@@ -228,10 +233,8 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
             label={several ? 'First set' : 'Set'}
             draftKey={key('set')}
             value={first?.setpointC}
-            quantity="temperature"
+            field={onOff.setpointC}
             {...common}
-            low={-273}
-            high={2000}
             required
             finding={field('C020_SETPOINT_OUTSIDE_LIMITS')}
             onCommit={(v) =>
@@ -246,10 +249,8 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
               aside={even ? undefined : 'not even'}
               draftKey={key('apart')}
               value={spacing[0]}
-              quantity="difference"
+              field={onOff.swingK}
               {...common}
-              over={0}
-              high={200}
               onCommit={(v) => (v === undefined ? undefined : safely(() => all(spaceEvenly(kept, plan.id, v))))}
             />
           ) : null}
@@ -258,10 +259,8 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
               label={`Stage ${view.rungs.find(({ id }) => id === plan.id)?.stage ?? 1} set`}
               draftKey={key('stage')}
               value={plan.setpointC}
-              quantity="temperature"
+              field={onOff.setpointC}
               {...common}
-              low={-273}
-              high={2000}
               required
               onCommit={(v) =>
                 v === undefined ? undefined : safely(() => withPlan(plan.id, replan(stored, { setpointC: v })))
@@ -276,10 +275,8 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
                   label={side === 'above' ? 'Swing above' : 'below'}
                   draftKey={key(side)}
                   value={plan[`${side}K`]}
-                  quantity="difference"
+                  field={onOff[`${side}K`]}
                   {...common}
-                  low={0}
-                  high={500}
                   required
                   finding={swingFinding}
                   onCommit={(v) =>
@@ -293,10 +290,8 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
               label={several ? 'Swing, all' : 'Swing'}
               draftKey={key('swing')}
               value={plan.swingK}
-              quantity="difference"
+              field={onOff.swingK}
               {...common}
-              over={0}
-              high={500}
               required
               finding={swingFinding}
               onCommit={(v) =>
@@ -313,10 +308,8 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
               label={`Stage ${view.rungs.find(({ id }) => id === plan.id)?.stage ?? 1} swing`}
               draftKey={key('stage-swing')}
               value={plan.swingK}
-              quantity="difference"
+              field={onOff.swingK}
               {...common}
-              over={0}
-              high={500}
               required
               finding={swingFinding}
               onCommit={(v) =>
@@ -334,15 +327,11 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
             }))}
             onChoose={(value) =>
               safely(() =>
-                all({
-                  ...kept,
-                  ...Object.fromEntries(
-                    rungsOf(kept, plan.id).map(({ id, ...rung }) => [
-                      id,
-                      inConvention(rung, value as Convention, offered.get(value as Convention)),
-                    ]),
+                all(
+                  eachRung(kept, plan.id, (rung) =>
+                    inConvention(rung, value as Convention, offered.get(value as Convention)),
                   ),
-                }),
+                ),
               )
             }
           />
@@ -356,14 +345,9 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
               ]}
               onChoose={(value) =>
                 safely(() =>
-                  all({
-                    ...kept,
-                    ...Object.fromEntries(
-                      (bindsPerOutput(controller) ? [{ ...stored, id: plan.id }] : rungsOf(kept, plan.id)).map(
-                        ({ id, ...rung }) => [id, turned(rung as OnOffBehaviour, value as OnOffBehaviour['action'])],
-                      ),
-                    ),
-                  }),
+                  bindsPerOutput(controller)
+                    ? withPlan(plan.id, turned(stored, value as OnOffBehaviour['action']))
+                    : all(eachRung(kept, plan.id, (rung) => turned(rung, value as OnOffBehaviour['action']))),
                 )
               }
             />
@@ -382,10 +366,8 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
               label={label}
               draftKey={key(part)}
               value={view[part]}
-              quantity="temperature"
+              field={onOff[part]}
               {...common}
-              low={-273}
-              high={2000}
               finding={'finding' in more ? field(more.finding) : undefined}
               onCommit={(v) => drop(part, v)}
             />
@@ -394,22 +376,13 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
             label="Least rest"
             draftKey={key('rest')}
             value={plan.minimumOffS}
-            quantity="seconds"
+            field={onOff.minimumOffS}
             preferences={preferences}
-            low={0}
-            high={86400}
             required
             onCommit={(v) =>
               v === undefined
                 ? undefined
-                : safely(() =>
-                    all({
-                      ...kept,
-                      ...Object.fromEntries(
-                        rungsOf(kept, plan.id).map(({ id, ...rung }) => [id, { ...rung, minimumOffS: v }]),
-                      ),
-                    }),
-                  )
+                : safely(() => all(eachRung(kept, plan.id, (rung) => ({ ...rung, minimumOffS: v }))))
             }
           />
           {several && whole.stages ? (
@@ -418,10 +391,8 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
                 label="Stage wait"
                 draftKey={key('wait')}
                 value={whole.stages.waitS}
-                quantity="seconds"
+                field={stagePlanRecord.fields.waitS}
                 preferences={preferences}
-                low={0}
-                high={86400}
                 required
                 finding={findings.some(({ code }) => code === 'C094_STAGE_WAIT_SHORT') ? 'look' : undefined}
                 onCommit={(v) =>

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { offsetAdvice, offsetLimits, type OffsetPair } from '@nachtigal/core/check/settings/offsetView'
 import type { Consequence } from '@nachtigal/core/check/consequences'
 import { fieldValue } from '@nachtigal/core/plant/fieldValue'
+import { onOffRecord } from '@nachtigal/core/job/fields/planFields'
 import { useLoop } from '../../loop/loopContext'
 import { NumberField } from '../../ui/NumberField'
 import { Shape } from '../../ui/Shape'
@@ -60,20 +61,16 @@ export function OffsetPart() {
                 label={`Reference ${i + 1}`}
                 draftKey={`${loop.id}/${id}/offset/ref${i}`}
                 value={points[i]?.referenceC}
-                quantity="temperature"
+                field={onOffRecord.fields.setpointC}
                 preferences={preferences}
-                low={-200}
-                high={1500}
                 onCommit={(v) => write(i, { referenceC: v })}
               />
               <NumberField
                 label={`Display ${i + 1}`}
                 draftKey={`${loop.id}/${id}/offset/shown${i}`}
                 value={points[i]?.shownC}
-                quantity="temperature"
+                field={onOffRecord.fields.setpointC}
                 preferences={preferences}
-                low={-200}
-                high={1500}
                 onCommit={(v) => write(i, { shownC: v })}
               />
             </div>
@@ -104,11 +101,9 @@ export function OffsetPart() {
             label="Offset"
             draftKey={`${loop.id}/${id}/offset`}
             value={plan.offsetK}
-            quantity="difference"
+            field={onOffRecord.fields.offsetK}
             preferences={preferences}
             stepSi={stepSi}
-            low={-50}
-            high={50}
             required
             finding={large ? 'look' : undefined}
             onCommit={(v) => (v === undefined ? undefined : put(v))}

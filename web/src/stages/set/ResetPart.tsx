@@ -1,6 +1,7 @@
 import { resetSeason } from '@nachtigal/core/check/settings/resetSeason'
 import { resetView } from '@nachtigal/core/check/settings/resetView'
 import type { ResetPlan } from '@nachtigal/core/job/controllerPlan'
+import { resetPlanRecord } from '@nachtigal/core/job/fields/controllerPlanFields'
 import { type ResetHandle, ResetLine } from '../../instruments/ResetLine'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
@@ -108,11 +109,9 @@ export function ResetPart() {
               label={label}
               draftKey={key(field)}
               value={plan[field]}
-              quantity="temperature"
+              field={resetPlanRecord.fields[field]}
               preferences={preferences}
               stepSi={stepSi}
-              low={-100}
-              high={200}
               required={!optional.has(field)}
               finding={
                 field === 'frostBelowC' && has('C102_NO_FROST_GUARD')
@@ -147,11 +146,9 @@ export function ResetPart() {
             label="Night set-back"
             draftKey={key('setback')}
             value={plan.setbackK}
-            quantity="difference"
+            field={resetPlanRecord.fields.setbackK}
             preferences={preferences}
             stepSi={stepSi}
-            low={0}
-            high={100}
             required
             onCommit={(v) => (v === undefined ? undefined : safely(() => put({ setbackK: v })))}
           />
@@ -159,11 +156,9 @@ export function ResetPart() {
             label="Shift"
             draftKey={key('shift')}
             value={plan.shiftK}
-            quantity="difference"
+            field={resetPlanRecord.fields.shiftK}
             preferences={preferences}
             stepSi={stepSi}
-            low={-100}
-            high={100}
             required
             onCommit={(v) => (v === undefined ? undefined : safely(() => put({ shiftK: v })))}
           />
@@ -171,10 +166,8 @@ export function ResetPart() {
             label="Averaged over"
             draftKey={key('average')}
             value={plan.averageH}
-            quantity="hours"
+            field={resetPlanRecord.fields.averageH}
             preferences={preferences}
-            low={0}
-            high={96}
             required
             onCommit={(v) => (v === undefined ? undefined : safely(() => put({ averageH: v })))}
           />

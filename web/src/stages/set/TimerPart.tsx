@@ -2,6 +2,7 @@ import { spell } from '@nachtigal/core/control/timerSequence'
 import { timerView } from '@nachtigal/core/check/settings/timerView'
 import type { TimerPlan } from '@nachtigal/core/job/controllerPlan'
 import { bindsAny, boundTo, timeFrom } from '@nachtigal/core/profile/bound'
+import { timerPlanRecord } from '@nachtigal/core/job/fields/controllerPlanFields'
 import { SpanStrip } from '../../instruments/SpanStrip'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
@@ -31,10 +32,9 @@ export function TimerPart() {
       label={label}
       draftKey={key(field)}
       value={inMinutes ? timer[field] / 60 : timer[field]}
-      quantity={inMinutes ? 'minutes' : 'seconds'}
+      field={timerPlanRecord.fields[field]}
+      {...(inMinutes ? { quantity: 'minutes', high: timerPlanRecord.fields[field].max / 60 } : {})}
       preferences={preferences}
-      low={0}
-      high={1e5}
       stepSi={1}
       required
       onCommit={(v) => (v === undefined ? undefined : safely(() => put({ [field]: inMinutes ? v * 60 : v })))}

@@ -4,6 +4,7 @@ import type { WeekPlan } from '@nachtigal/core/job/controllerPlan'
 import { addPeriod, endOverlap, startAt, toggleDay, withoutPeriod, withPeriod } from '@nachtigal/core/job/weekPlan'
 import { bindsAny, boundTo } from '@nachtigal/core/profile/bound'
 import { wallMinutes } from '@nachtigal/core/time/weekSchedule'
+import { weekPeriodRecord, weekPlanRecord } from '@nachtigal/core/job/fields/controllerPlanFields'
 import { type WeekBarDrawn, WeekStrip } from '../../instruments/WeekStrip'
 import { download } from '../../lib/download'
 import { PHONE, useMedia } from '../../lib/useMedia'
@@ -246,10 +247,8 @@ export function WeekPart() {
               label="Runs for"
               draftKey={key('minutes')}
               value={inHand.minutes}
-              quantity="minutes"
+              field={weekPeriodRecord.fields.minutes}
               preferences={preferences}
-              over={0}
-              high={10080}
               stepSi={stepMin}
               required
               onCommit={(v) =>
@@ -273,10 +272,8 @@ export function WeekPart() {
               label="Run once, for"
               draftKey={`${loop.id}/${device.id}/once`}
               value={week.onceMin}
-              quantity="minutes"
+              field={weekPlanRecord.fields.onceMin}
               preferences={preferences}
-              over={0}
-              high={10080}
               required
               onCommit={(v) => (v === undefined ? undefined : safely(() => put({ ...keptWeek, onceMin: v })))}
             />

@@ -2,7 +2,7 @@ import { createContext, type ReactNode, useCallback, useContext, useMemo, useSta
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import type { LoopContext } from '@nachtigal/core/check/context'
 import type { Finding } from '@nachtigal/core/check/finding'
-import type { Behaviour, PlanOf } from '@nachtigal/core/job/behaviour'
+import { type Behaviour, type PlanOf, planOf, storedPlan } from '@nachtigal/core/job/behaviour'
 import type { ResolvedDevice } from '@nachtigal/core/job/chain'
 import type { ControllerPlan } from '@nachtigal/core/job/controllerPlan'
 import type { LoopDocument } from '@nachtigal/core/job/documents'
@@ -67,11 +67,11 @@ export function SettingProvider({ device, children }: { device: ResolvedDevice; 
       findings,
       device,
       whole: controllerPlanOf(context, device),
-      plan: id === undefined || !shown ? undefined : { ...shown, id },
+      plan: id === undefined || !shown ? undefined : planOf(id, shown),
       hold: setHeld,
       keep,
       replanned,
-      withPlan: (planId, plan) => replanned({ ...loop.settings.planned, [planId]: plan }),
+      withPlan: (planId, plan) => replanned({ ...loop.settings.planned, [planId]: storedPlan<Behaviour>(plan) }),
       withWhole: (part) => withControllerPlan({ ...inHand, loop }, device, part),
       move: (make, done) => {
         let next: LoopDocument

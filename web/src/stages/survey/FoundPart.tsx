@@ -1,5 +1,6 @@
 import type { Found } from '@nachtigal/core/job/documents'
 import { nextOrder, ordered } from '@nachtigal/core/job/chain'
+import { foundRecord, surveyRecord } from '@nachtigal/core/job/fields/surveyFields'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
@@ -8,6 +9,9 @@ import { TextField } from '../../ui/TextField'
 import { newId } from '../../lib/newId'
 
 const FREE = 'free'
+
+const valueFields = foundRecord.fields.values.of.fields
+const terminalFields = foundRecord.fields.terminals.of.fields
 
 /** The control that was there, before anything is keyed or lifted: what it is, every parameter, every terminal, the weather of the day. */
 export function FoundPart() {
@@ -44,7 +48,7 @@ export function FoundPart() {
           label="Complaint, in the owner’s words"
           draftKey={`${loop.id}/complaint`}
           value={loop.survey.complaint ?? ''}
-          most={1000}
+          field={surveyRecord.fields.complaint}
           onCommit={(text) => {
             const { complaint: _old, ...rest } = loop.survey
             return change({ loop: { ...loop, survey: text === '' ? rest : { ...rest, complaint: text } } })
@@ -71,10 +75,8 @@ export function FoundPart() {
           label="Outdoor now"
           draftKey={`${loop.id}/found/outdoor`}
           value={found.outdoorC}
-          quantity="temperature"
+          field={foundRecord.fields.outdoorC}
           preferences={preferences}
-          low={-60}
-          high={60}
           onCommit={(outdoorC) => {
             const { outdoorC: _old, ...rest } = found
             put(outdoorC === undefined ? rest : { ...rest, outdoorC })
@@ -97,13 +99,14 @@ export function FoundPart() {
               label="What its label says"
               draftKey={`${loop.id}/found/what`}
               value={found.what ?? ''}
+              field={foundRecord.fields.what}
               onCommit={(what) => put({ ...found, what })}
             />
             <TextField
               label="Serial"
               draftKey={`${loop.id}/found/serial`}
               value={found.serial ?? ''}
-              most={60}
+              field={foundRecord.fields.serial}
               onCommit={(serial) => put({ ...found, serial })}
             />
           </div>
@@ -120,7 +123,7 @@ export function FoundPart() {
                     label={`${code} ${name}`}
                     draftKey={`${loop.id}/found/value/${code}`}
                     value={values[code]?.text ?? ''}
-                    most={40}
+                    field={valueFields.text}
                     onCommit={(text) => setValue(code, name, text, order)}
                   />
                 ))}
@@ -130,14 +133,14 @@ export function FoundPart() {
                     label="Parameter"
                     draftKey={`${loop.id}/found/name/${id}`}
                     value={name}
-                    most={60}
+                    field={valueFields.name}
                     onCommit={(next) => setValue(id, next, text, order)}
                   />
                   <TextField
                     label="Shows"
                     draftKey={`${loop.id}/found/value/${id}`}
                     value={text}
-                    most={40}
+                    field={valueFields.text}
                     onCommit={(next) => setValue(id, name, next, order)}
                   />
                 </div>
@@ -172,7 +175,7 @@ export function FoundPart() {
                     label="Terminal"
                     draftKey={`${loop.id}/found/terminal/${id}`}
                     value={entry.terminal}
-                    most={20}
+                    field={terminalFields.terminal}
                     onCommit={(next) =>
                       put({ ...found, terminals: { ...terminals, [id]: { ...entry, terminal: next } } })
                     }
@@ -181,16 +184,15 @@ export function FoundPart() {
                     label="Wire: colour, label, where to"
                     draftKey={`${loop.id}/found/wire/${id}`}
                     value={entry.wire}
+                    field={terminalFields.wire}
                     onCommit={(next) => put({ ...found, terminals: { ...terminals, [id]: { ...entry, wire: next } } })}
                   />
                   <NumberField
                     label="Volts on it"
                     draftKey={`${loop.id}/found/volts/${id}`}
                     value={entry.volts}
-                    quantity="voltage"
+                    field={terminalFields.volts}
                     preferences={preferences}
-                    low={0}
-                    high={1000}
                     onCommit={(volts) => {
                       const { volts: _old, ...rest } = entry
                       return put({

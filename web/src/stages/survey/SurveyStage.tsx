@@ -1,6 +1,7 @@
 import { useNavigate, useParams } from 'react-router'
 import { factsOfKind } from '@nachtigal/core/survey/kindFacts'
 import { openQuestions } from '@nachtigal/core/survey/surveyResult'
+import { loopRecord } from '@nachtigal/core/job/fields/loopFields'
 import { Cautions } from '../../loop/Cautions'
 import { Findings } from '../../loop/Findings'
 import { useLoop } from '../../loop/loopContext'
@@ -86,7 +87,7 @@ export function SurveyStage() {
               label="Name of the loop"
               draftKey={`${loop.id}/name`}
               value={loop.name}
-              most={80}
+              field={loopRecord.fields.name}
               required
               onCommit={(name) => change({ loop: { ...loop, name } })}
             />

@@ -1,3 +1,4 @@
+import { faultHour } from '@nachtigal/core/job/fields/loopFields'
 import { X } from 'lucide-react'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { NumberField } from '../../ui/NumberField'
@@ -41,9 +42,8 @@ export function FaultsPart() {
                   label="From"
                   draftKey={`${loop.id}/fault/${i}/from`}
                   value={fault.atH}
-                  quantity="hours"
+                  field={faultHour}
                   preferences={preferences}
-                  low={0}
                   high={hours}
                   required
                   onCommit={(atH) => (atH === undefined ? undefined : put(i, { atH }))}
@@ -52,9 +52,8 @@ export function FaultsPart() {
                   label="Until"
                   draftKey={`${loop.id}/fault/${i}/until`}
                   value={fault.untilH}
-                  quantity="hours"
+                  field={faultHour}
                   preferences={preferences}
-                  low={0}
                   high={hours}
                   placeholder="the end"
                   onCommit={(untilH) =>

@@ -1,6 +1,7 @@
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 import { loopPlant } from '@nachtigal/core/simulate/loop/loopPlant'
 import { formatQuantity } from '@nachtigal/core/units/quantity'
+import { trialRecord } from '@nachtigal/core/job/fields/loopFields'
 import { useMemo } from 'react'
 import { useLoop } from '../../loop/loopContext'
 import { NumberField } from '../../ui/NumberField'
@@ -80,9 +81,8 @@ export function PlantPart() {
                     label={row.what}
                     draftKey={`${loop.id}/plant/${row.id}`}
                     value={row.value}
-                    quantity="factor"
+                    field={trialRecord.fields.plant.of}
                     preferences={preferences}
-                    over={0}
                     high={row.high * 20}
                     onCommit={(value) => changed(row.id, value)}
                   />

@@ -1,6 +1,12 @@
 import { Slider } from 'radix-ui'
 import { useMemo } from 'react'
-import { settingOf, settingsOf, type SweepSetting, withLoopSetting } from '@nachtigal/core/simulate/loop/sweep'
+import {
+  fieldOfSetting,
+  settingOf,
+  settingsOf,
+  type SweepSetting,
+  withLoopSetting,
+} from '@nachtigal/core/simulate/loop/sweep'
 import { settingSpan } from '@nachtigal/core/simulate/loop/settingSpan'
 import { quantityView } from '@nachtigal/core/units/quantity'
 import { useLoop } from '../../loop/loopContext'
@@ -63,9 +69,7 @@ export function SettingSliders() {
               quantity={quantity}
               preferences={preferences}
               required
-              {...(setting === 'swingK' || setting === 'bandK' ? { over: 0, high: 500 } : {})}
-              {...(setting === 'minimumOffS' || setting === 'integralS' ? { low: 0, high: 36000 } : {})}
-              {...(setting === 'minimumPercent' ? { low: 0, high: 100 } : {})}
+              field={fieldOfSetting(plan, setting)}
               stepSi={step}
               onCommit={(si) => (si === undefined ? undefined : put(si, true))}
             />

@@ -3,7 +3,8 @@ import { fill, routes } from '@nachtigal/contract/api'
 import { mountings } from '@nachtigal/core/plant/enclosure'
 import type { BoxPlan } from '@nachtigal/core/job/documents'
 import { boxBuilds, boxPlan, type BoxState } from '@nachtigal/core/wiring/boxPlan'
-import { BAR_MM, cutOutOf, printVerdict } from '@nachtigal/core/wiring/cutOut'
+import { BAR_MM, cutOutOf, printedBar, printVerdict } from '@nachtigal/core/wiring/cutOut'
+import { boxRecord } from '@nachtigal/core/job/fields/wiringFields'
 import { useLoop } from '../../loop/loopContext'
 import { Worked } from '../../loop/Worked'
 import { ChoiceField } from '../../ui/ChoiceField'
@@ -76,10 +77,9 @@ function Box({ state }: { state: BoxState }) {
       draftKey={`${loop.id}/box/${key}`}
       value={given[key]}
       placeholder={words.say(needed[key], 'thickness', 0).replace(/\s.*$/, '')}
+      field={boxRecord.fields[key]}
       quantity="thickness"
       preferences={preferences}
-      over={0}
-      high={10}
       onCommit={(next) => put({ [key]: next })}
     />
   )
@@ -104,10 +104,8 @@ function Box({ state }: { state: BoxState }) {
           draftKey={`${loop.id}/box/outside`}
           value={given.outsideC}
           placeholder={words.say(box.outsideC, 'temperature', 0).replace(/\s.*$/, '')}
-          quantity="temperature"
+          field={boxRecord.fields.outsideC}
           preferences={preferences}
-          low={-60}
-          high={100}
           onCommit={(next) => put({ outsideC: next })}
         />
         <ChoiceField
@@ -238,10 +236,8 @@ function Cut({ device: id }: { device: string }) {
           label={`The ${BAR_MM} mm bar measures`}
           draftKey={`${loop.id}/cut/${id}`}
           value={measured}
-          quantity="thickness"
+          field={printedBar}
           preferences={{ ...preferences, system: 'metric' }}
-          over={0}
-          high={1}
           decimals={1}
           onCommit={(next) => setMeasured(next)}
         />

@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
 import { cutKey, type HuntGround, huntReadings, huntShort, huntTest } from '@nachtigal/core/proof/shortFinder'
+import { measuredOhm } from '@nachtigal/core/job/fields/readingFields'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'
@@ -97,10 +98,8 @@ export function HuntSheet({ ground, onDone }: { ground: HuntGround; onDone: () =
           label="Meter reads"
           draftKey={key}
           value={undefined}
-          quantity="resistance"
+          field={measuredOhm}
           preferences={preferences}
-          low={0}
-          high={1e12}
           big
           onCommit={(si, typed) => (si === undefined ? undefined : keep(typed))}
         />

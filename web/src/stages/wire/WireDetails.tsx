@@ -2,6 +2,7 @@ import { tradeSizesMm2 } from '@nachtigal/core/wiring/wireResistance'
 import { gaugeOf, sizeWords } from '@nachtigal/core/wiring/conductor'
 import { dropCall, type RowLoad, rowLoads } from '@nachtigal/core/wiring/conductors'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
+import { rowRecord } from '@nachtigal/core/job/fields/wiringFields'
 import { useLoop } from '../../loop/loopContext'
 import { Worked } from '../../loop/Worked'
 import { ChoiceField } from '../../ui/ChoiceField'
@@ -23,10 +24,8 @@ export function WireDetails({ row }: { row: WireRow }) {
         label="Length"
         draftKey={`${loop.id}/wire/${row.id}/length`}
         value={state?.lengthM}
-        quantity="length"
+        field={rowRecord.fields.lengthM}
         preferences={preferences}
-        low={0}
-        high={10000}
         placeholder={assumed ? 'not known' : ''}
         onCommit={(next) => {
           const { lengthM: _l, ...rest } = state ?? {}
@@ -54,7 +53,7 @@ export function WireDetails({ row }: { row: WireRow }) {
         draftKey={`${loop.id}/wire/${row.id}/label`}
         value={state?.label ?? ''}
         placeholder={String(row.number)}
-        most={20}
+        field={rowRecord.fields.label}
         onCommit={(next) => {
           const { label: _l, ...rest } = state ?? {}
           return write(next === '' ? rest : { ...rest, label: next })
@@ -64,7 +63,7 @@ export function WireDetails({ row }: { row: WireRow }) {
         label="Note"
         draftKey={`${loop.id}/wire/${row.id}/note`}
         value={state?.note ?? ''}
-        most={300}
+        field={rowRecord.fields.note}
         onCommit={(next) => {
           const { note: _n, ...rest } = state ?? {}
           return write(next === '' ? rest : { ...rest, note: next })

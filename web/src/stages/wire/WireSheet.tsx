@@ -1,5 +1,6 @@
 import { sizeWords } from '@nachtigal/core/wiring/conductor'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
+import { measuredOhm } from '@nachtigal/core/job/fields/readingFields'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'
@@ -76,10 +77,8 @@ export function WireSheet({ row, onNext, last }: { row: WireRow; onNext: () => v
       draftKey={key}
       value={state?.tested?.value}
       shown={state?.tested?.state === 'over-range' ? 'OL' : (state?.tested?.text ?? '')}
-      quantity="resistance"
+      field={measuredOhm}
       preferences={preferences}
-      low={0}
-      high={1e9}
       big={phone}
       onCommit={(_value, typed) => keep(typed)}
       finding={verdict === 'stop' ? 'stop' : undefined}
