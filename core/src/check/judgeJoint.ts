@@ -1,3 +1,4 @@
+import { EXTRA_LOW_V } from '../units/peopleLimits'
 import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../job/chain'
 import { mismatch, probeRange } from '../probes/mismatch'
 import { faultyProbe } from '../probes/faultyProbe'
@@ -400,7 +401,7 @@ function judgeSupply({ fromPort, toPort, fromDevice, toDevice }: ResolvedConnect
   }
 }
 
-const isExtraLow = (volts: number) => volts <= 50
+const isExtraLow = (volts: number) => volts <= EXTRA_LOW_V
 
 function judgeContact(chain: ResolvedChain, connection: ResolvedConnection, path: PowerPath, { say }: Words): Judged {
   const { fromPort, fromDevice, id } = connection

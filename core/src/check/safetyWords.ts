@@ -1,5 +1,5 @@
 import type { Words } from '../units/words'
-import { CLASS_A_MOST_V } from '../wiring/groundFault'
+import { CLASS_A_MOST_V } from '../units/peopleLimits'
 
 interface Sentences {
   readonly head: string

@@ -68,7 +68,7 @@ describe('wordChange', () => {
     ],
     [['proof', 'readings', 'r'], null, { ...reading, test: 'hunt/x', step: 'a' }, 'Short finder: no reading / 0.2 ohm'],
     [['wiring', 'done', 'isolate/off:x'], null, { answer: 'yes' }, 'Isolate: off and locked: open / done'],
-    [['wiring', 'done', 'mount/d/0'], { answer: 'yes' }, null, 'Mechanical step: done / open'],
+    [['wiring', 'done', 'mount/d/drill'], { answer: 'yes' }, null, 'Mechanical step: done / open'],
     [['wiring', 'changed', 'a~b'], { says: '4: A1 5 to K1 A1' }, null, 'List of wires: 4: A1 5 to K1 A1 / seen'],
     [['wiring', 'box', 'heightM'], null, 0.4, 'Box: height: nothing / 400 mm'],
     [['proof', 'answers', 'commanded'], null, 'yes', 'Question: commanded: nothing / yes'],

@@ -9,7 +9,8 @@ import {
 } from './behaviour'
 import { nextOrder, ordered } from './chain'
 import type { Change } from './command'
-import type { LoopDocument, ProofReading } from './documents'
+import type { JobDocument, LoopDocument, ProofReading } from './documents'
+import { mountingKey } from './mountingTwo'
 
 interface LoopOne {
   readonly version: 1
@@ -90,7 +91,10 @@ function withoutPoints(plan: OnOffTwo): unknown {
 }
 
 interface LoopTwo {
+  readonly kind?: string
+  readonly chain?: LoopDocument['chain']
   readonly settings?: { readonly planned?: Readonly<Record<string, unknown>> }
+  readonly wiring?: { readonly done?: Readonly<Record<string, unknown>> }
 }
 
 /** Whether a plan of version 2 says two things: the points it holds, and others by its setpoint and swing. */
@@ -115,14 +119,22 @@ export function whyBrought(documents: Documents): string {
     : 'Brought to the present version of the documents'
 }
 
-/** Loop 2 to 3: an on/off plan says once where it switches. */
-const loopTwoToThree = (id: string, { settings }: LoopTwo): Change[] => [
+/** Loop 2 to 3: an on/off plan says once where it switches, and a step of mounting is ticked under an id that lasts. */
+const loopTwoToThree = (id: string, loop: LoopTwo, job: JobDocument | undefined): Change[] => [
   { document: id, path: ['version'], from: 2, to: 3 },
-  ...Object.entries(settings?.planned ?? {}).flatMap(([plan, held]): Change[] =>
+  ...Object.entries(loop.settings?.planned ?? {}).flatMap(([plan, held]): Change[] =>
     isOnOffTwo(held)
       ? [{ document: id, path: ['settings', 'planned', plan], from: held, to: withoutPoints(held) }]
       : [],
   ),
+  ...Object.entries(loop.wiring?.done ?? {}).flatMap(([key, tick]): Change[] => {
+    const now = mountingKey(key, loop, job)
+    if (now === key) return []
+    return [
+      { document: id, path: ['wiring', 'done', key], from: tick, to: null },
+      ...(now === undefined ? [] : [{ document: id, path: ['wiring', 'done', now], from: null, to: tick }]),
+    ]
+  }),
 ]
 
 const isLoopTwo = (document: unknown): document is LoopTwo =>
@@ -132,13 +144,13 @@ const isLoopTwo = (document: unknown): document is LoopTwo =>
   (document as { version?: unknown }).version === 2
 
 /** Everything that brings one document to its present version, step by step. */
-function forward(id: string, document: unknown, at: string): Change[] {
+function forward(id: string, document: unknown, at: string, job: JobDocument | undefined): Change[] {
   if (isLoopOne(document)) {
     const change = loopOneToTwo(id, document, at)
     const applied = applyCommand({ [id]: document }, { change })
-    return applied.ok ? [...change, ...forward(id, applied.documents[id], at)] : change
+    return applied.ok ? [...change, ...forward(id, applied.documents[id], at, job)] : change
   }
-  return isLoopTwo(document) ? loopTwoToThree(id, document) : []
+  return isLoopTwo(document) ? loopTwoToThree(id, document, job) : []
 }
 
 /**
@@ -146,5 +158,7 @@ function forward(id: string, document: unknown, at: string): Change[] {
  * migration stands in it like any other change. Empty when nothing is old.
  * @param at time of the last change before, as ISO text
  */
-export const migration = (documents: Documents, at: string): Change[] =>
-  Object.entries(documents).flatMap(([id, document]) => forward(id, document, at))
+export function migration(documents: Documents, at: string): Change[] {
+  const job = Object.values(documents).find((each): each is JobDocument => (each as JobDocument | null)?.type === 'job')
+  return Object.entries(documents).flatMap(([id, document]) => forward(id, document, at, job))
+}

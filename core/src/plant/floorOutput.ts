@@ -1,3 +1,5 @@
+import { FLOOR_BATH_OVER_ROOM_K, FLOOR_EDGE_C, FLOOR_OCCUPIED_C, FLOOR_TIMBER_C } from '../units/peopleLimits'
+
 export const floorZones = ['occupied', 'edge', 'bath', 'timber'] as const
 export type FloorZone = (typeof floorZones)[number]
 
@@ -14,5 +16,10 @@ export function floorSurface(wPerM2: number, roomC: number): number {
 
 /** Highest surface temperature: 29 °C occupied, 35 edge, room + 9 bath (EN 1264), 27 under timber (covering makers' practice). */
 export function floorLimit(zone: FloorZone, roomC: number): number {
-  return { occupied: 29, edge: 35, bath: roomC + 9, timber: 27 }[zone]
+  return {
+    occupied: FLOOR_OCCUPIED_C,
+    edge: FLOOR_EDGE_C,
+    bath: roomC + FLOOR_BATH_OVER_ROOM_K,
+    timber: FLOOR_TIMBER_C,
+  }[zone]
 }

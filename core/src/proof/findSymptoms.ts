@@ -1,3 +1,4 @@
+import { EXTRA_LOW_V } from '../units/peopleLimits'
 import type { LoopContext } from '../check/context'
 import { faultTitle } from '../check/settings/faultView'
 import { plansOf } from '../job/behaviour'
@@ -94,7 +95,7 @@ function facts(context: LoopContext): ReadonlySet<SymptomNeed> {
     )
     add(
       'low-voltage',
-      ports.some((port) => port.kind === 'supply-out' && port.volts <= 50),
+      ports.some((port) => port.kind === 'supply-out' && port.volts <= EXTRA_LOW_V),
     )
     const whole = device.facts.controller ? controllerPlanOf(context, device) : {}
     add('reset', whole.reset !== undefined)

@@ -1,6 +1,6 @@
 import type { LoopContext } from '../check/context'
 import { deadTestVerdict, type DeadTestVerdict, ohmWords } from '../wiring/deadTest'
-import { EXTRA_LOW_V } from '../wiring/extraLow'
+import { EXTRA_LOW_V } from '../units/peopleLimits'
 import { givenBy } from '../wiring/groundFault'
 import type { WireRow } from '../wiring/wireRow'
 import { electronicsOf } from './electronics'

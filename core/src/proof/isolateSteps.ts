@@ -4,12 +4,8 @@ import type { ResolvedDevice } from '../job/chain'
 import type { Source } from '../wiring/sources'
 import type { DeadTestVerdict } from '../wiring/deadTest'
 import { type SafetyStep, signOf } from './safetyStep'
+import { DEAD_V, LIVE_V } from '../units/peopleLimits'
 import { stepMaker } from './stepMaker'
-
-/** Under this a conductor counts as dead; over it something feeds or is picked up, V. */
-const DEAD_V = 5
-/** From here it can hurt: it is live. Source: IEC 61140, 50 V AC. */
-const LIVE_V = 50
 
 /** Verdict on a voltage that should be none. */
 export function deadVoltage(volts: number | null): DeadTestVerdict {

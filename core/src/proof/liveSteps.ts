@@ -5,7 +5,7 @@ import type { SupplyVariant } from '../profile/deviceProfile'
 import { signalSpan } from '../signal/signal'
 import { deadTestVerdict, type DeadTestVerdict } from '../wiring/deadTest'
 import { voltsToEarth } from '../wiring/groundFault'
-import { EXTRA_LOW_V } from '../wiring/extraLow'
+import { EXTRA_LOW_V, NEUTRAL_V } from '../units/peopleLimits'
 import { powerPaths, supplyOf } from '../wiring/powerPath'
 import { supplyVariant } from '../wiring/supplyVariant'
 import { deadVoltage, holdsCharge, sourcesToIsolate } from './isolateSteps'
@@ -348,8 +348,6 @@ function windowVerdict(
 /** A small transformer stands up to so many times its name without load. */
 const OPEN_CIRCUIT = 1.35
 
-/** A neutral carries little against earth, V. */
-const NEUTRAL_V = 10
 function neutralVerdict(reading: number | null): DeadTestVerdict {
   const told = reading === null ? 'over-range' : `${Number(reading.toPrecision(3))} V`
   return reading !== null && Math.abs(reading) < NEUTRAL_V

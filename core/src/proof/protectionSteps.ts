@@ -1,3 +1,4 @@
+import { TOUCH_V } from '../units/peopleLimits'
 import type { LoopContext } from '../check/context'
 import { fieldValue } from '../plant/fieldValue'
 import { wantsGroundFault } from '../survey/atRisk'
@@ -101,9 +102,6 @@ export function protectionSteps(context: LoopContext, make: StepMaker): SafetySt
       ]
     })
 }
-
-/** Most that a body may stand over earth while a fault lasts, V. Source: IEC 60364-4-41. */
-const TOUCH_V = 50
 
 /**
  * Verdict on an earth-fault loop: low enough for the breaker; or high, and only a residual-current device switches the fault off, where local

@@ -2,6 +2,8 @@ import type { LoopContext } from '../check/context'
 import type { ResolvedDevice } from '../job/chain'
 import type { LoopKind, StepDone } from '../job/documents'
 import type { ProbePlace } from '../profile/deviceProfile'
+import { SCALDS_C } from '../units/peopleLimits'
+import { figure } from '../units/words'
 import { touchedBy } from './atRisk'
 
 /** One step of the mechanical work, ticked when done. */
@@ -14,39 +16,53 @@ export interface MountingStep {
   readonly done?: StepDone
 }
 
-type Draft = Omit<MountingStep, 'id' | 'done'>
+/** A step as it is written; its id lasts, whatever comes before it one day. */
+type Draft = Omit<MountingStep, 'done'>
 
-const WET = 'Pressure and hot water: let it cool, shut off, relieve, then open. Water over {60 C} scalds in seconds.'
+const WET = `Pressure and hot water: let it cool, shut off, relieve, then open. Water over ${figure(SCALDS_C, 'C', 0)} scalds in seconds.`
 
 const byPlace: Readonly<Partial<Record<ProbePlace, readonly Draft[]>>> = {
   pocket: [
-    { title: 'Shut off and relieve', doing: 'Close both sides, open the drain, see that no more comes.', caution: WET },
     {
+      id: 'shut-off',
+      title: 'Shut off and relieve',
+      doing: 'Close both sides, open the drain, see that no more comes.',
+      caution: WET,
+    },
+    {
+      id: 'drill',
       title: 'Drill and tap for the pocket',
       doing: 'Hole for its thread, swarf caught, not into the pipe.',
       caution: 'Rotating tool, sharp swarf: glasses, no gloves at the drill.',
     },
-    { title: 'Seal and screw in', doing: 'Tape or paste on the thread, tip against the flow; fill, look for drips.' },
-    { title: 'Paste, probe in, clip', doing: 'To the bottom, lead tied.' },
+    {
+      id: 'seal',
+      title: 'Seal and screw in',
+      doing: 'Tape or paste on the thread, tip against the flow; fill, look for drips.',
+    },
+    { id: 'paste', title: 'Paste, probe in, clip', doing: 'To the bottom, lead tied.' },
   ],
   pipe: [
     {
+      id: 'bare',
       title: 'Bare the pipe',
       doing: 'Insulation off a hand wide, paint and rust off to metal.',
       caution: 'Hot pipe: let it cool or wear gloves.',
     },
-    { title: 'Paste and clamp', doing: 'Probe along the pipe, metal band tight, lead tied.' },
-    { title: 'Insulate over it', doing: 'A hand wide both ways, closed.' },
+    { id: 'clamp', title: 'Paste and clamp', doing: 'Probe along the pipe, metal band tight, lead tied.' },
+    { id: 'insulate', title: 'Insulate over it', doing: 'A hand wide both ways, closed.' },
   ],
   floor: [
     {
+      id: 'conduit',
       title: 'Conduit in the screed',
       doing: 'Between two pipes, end closed, bend wide enough to pull the probe later.',
     },
-    { title: 'Pull the probe in', doing: 'Depth written down, ohms measured before the floor is closed.' },
+    { id: 'pull', title: 'Pull the probe in', doing: 'Depth written down, ohms measured before the floor is closed.' },
   ],
   outdoor: [
     {
+      id: 'housing',
       title: 'Fix the housing',
       doing: 'Shaded wall, entry from below, hole sealed from inside.',
       caution: 'Ladder: footed, two hands free only from a platform.',
@@ -54,6 +70,7 @@ const byPlace: Readonly<Partial<Record<ProbePlace, readonly Draft[]>>> = {
   ],
   coil: [
     {
+      id: 'clip',
       title: 'Clip into the fins',
       doing: 'Where frost comes first; fins not bent, no screw near a tube.',
       caution: 'A punctured tube lets refrigerant out: opening the circuit is for licensed people.',
@@ -61,6 +78,7 @@ const byPlace: Readonly<Partial<Record<ProbePlace, readonly Draft[]>>> = {
   ],
   water: [
     {
+      id: 'sleeve',
       title: 'Sleeve and guard',
       doing: 'Probe in its sleeve, lead in conduit to above the water line.',
       caution: 'Water near electricity: only safety extra-low voltage goes in there.',
@@ -68,6 +86,7 @@ const byPlace: Readonly<Partial<Record<ProbePlace, readonly Draft[]>>> = {
   ],
   oven: [
     {
+      id: 'gland',
       title: 'Gland in the wall',
       doing: 'Drill, gland of metal, no lead against hot metal.',
       caution: 'Heat near combustibles: nothing that burns within a hand of the gland.',
@@ -78,6 +97,7 @@ const byPlace: Readonly<Partial<Record<ProbePlace, readonly Draft[]>>> = {
 const byKind: Readonly<Partial<Record<LoopKind, readonly Draft[]>>> = {
   pool: [
     {
+      id: 'flush',
       title: 'Flush to waste',
       doing: 'Swarf and dirt out to waste before filter and heater are opened to the flow.',
       caution: 'Pump off and locked while a union is open.',
@@ -85,6 +105,7 @@ const byKind: Readonly<Partial<Record<LoopKind, readonly Draft[]>>> = {
   ],
   enclosure: [
     {
+      id: 'air-line',
       title: 'Shut and bleed the air line',
       doing: 'Valve shut, pressure bled until the gauge is at nothing; filter in, vent path free.',
       caution: 'Compressed air: an open line whips and blinds. Glasses, ear protection.',
@@ -92,6 +113,7 @@ const byKind: Readonly<Partial<Record<LoopKind, readonly Draft[]>>> = {
   ],
   'cold-room': [
     {
+      id: 'seal-holes',
       title: 'Seal every hole',
       doing: 'Foam and vapour seal on the warm side.',
       caution: 'Somebody outside knows you are in; the inside release is tried first.',
@@ -99,6 +121,7 @@ const byKind: Readonly<Partial<Record<LoopKind, readonly Draft[]>>> = {
   ],
   cabin: [
     {
+      id: 'cable',
       title: 'Cable in its own run',
       doing: 'Away from exhaust and fuel line, grommet at each edge, fuse a hand from the battery.',
       caution: 'Battery: fuse out before a spanner comes near it.',
@@ -110,18 +133,25 @@ const others: readonly { readonly suits: (device: ResolvedDevice) => boolean; re
   {
     suits: ({ facts }) => facts.permissive?.senses === 'flow',
     steps: [
-      { title: 'Shut off and relieve', doing: 'Close both sides, drain, see that no more comes.', caution: WET },
       {
+        id: 'flow-shut-off',
+        title: 'Shut off and relieve',
+        doing: 'Close both sides, drain, see that no more comes.',
+        caution: WET,
+      },
+      {
+        id: 'tee',
         title: 'Tee or tapped saddle in straight pipe',
         doing: 'Five diameters free before and after, arrow with the flow, paddle cut to the pipe.',
       },
-      { title: 'Fill, vent, look for drips', doing: 'Then pump off: it must drop out.' },
+      { id: 'fill', title: 'Fill, vent, look for drips', doing: 'Then pump off: it must drop out.' },
     ],
   },
   {
     suits: ({ facts }) => facts.limiter !== undefined,
     steps: [
       {
+        id: 'own-probe',
         title: 'Mount its own probe',
         doing: 'By itself, on clean metal, clamped and insulated; capillary in wide loops, not kinked.',
         caution: 'Hot surfaces: let it cool first.',
@@ -132,16 +162,23 @@ const others: readonly { readonly suits: (device: ResolvedDevice) => boolean; re
     suits: ({ facts }) => facts.body?.mount === 'panel',
     steps: [
       {
+        id: 'cut',
         title: 'Cut the panel',
         doing: 'By the 1:1 drawing, edges deburred, swarf out of the box before anything is wired.',
         caution: 'Dead and covered: swarf on a live terminal is a short.',
       },
-      { title: 'Gasket and clips', doing: 'Gasket flat all round, clips from behind, drawn up evenly.' },
+      { id: 'gasket', title: 'Gasket and clips', doing: 'Gasket flat all round, clips from behind, drawn up evenly.' },
     ],
   },
   {
     suits: ({ facts }) => facts.body?.mount === 'wall',
-    steps: [{ title: 'Fix on the wall', doing: 'Plugs for this wall, entry from below, conduit stopped behind it.' }],
+    steps: [
+      {
+        id: 'fix',
+        title: 'Fix on the wall',
+        doing: 'Plugs for this wall, entry from below, conduit stopped behind it.',
+      },
+    ],
   },
 ]
 
@@ -153,6 +190,7 @@ const forDevice = (device: ResolvedDevice): readonly Draft[] => {
 
 /** Metal at water that is touched is joined before anything there is energised; the dead tests measure it. */
 const bonding: Draft = {
+  id: 'bonding',
   title: 'Bond the metal at the water',
   doing:
     'By the licensed trade: bonding conductor, 4 mm\u00b2 (8 AWG solid in US practice) or what local code asks for, from the earth bar to rails, ladder, pipes, reinforcement, grating and heater shell, each under its own clamp. Marked where it can be reached.',
@@ -162,17 +200,15 @@ const bonding: Draft = {
 /** The mechanical work of the loop as a checklist, device by device, with its cautions; what its kind needs comes last. */
 export function mountingSteps({ chain, loop }: Pick<LoopContext, 'chain' | 'loop'>): readonly MountingStep[] {
   const done = loop.wiring.done ?? {}
-  const withTick = (key: string, draft: Draft): MountingStep => {
-    const id = `mount/${key}`
+  const withTick = (of: string, draft: Draft): MountingStep => {
+    const id = `mount/${of}${draft.id}`
     return { ...draft, id, ...(done[id] ? { done: done[id] } : {}) }
   }
   return [
     ...chain.devices.flatMap((device) =>
-      forDevice(device).map((draft, i) =>
-        withTick(`${device.id}/${i}`, { ...draft, title: `${device.tag}: ${draft.title}` }),
-      ),
+      forDevice(device).map((draft) => withTick(`${device.id}/`, { ...draft, title: `${device.tag}: ${draft.title}` })),
     ),
-    ...(touchedBy({ loop }) ? [withTick('bonding', bonding)] : []),
-    ...(byKind[loop.kind] ?? []).map((draft, i) => withTick(`kind/${i}`, draft)),
+    ...(touchedBy({ loop }) ? [withTick('', bonding)] : []),
+    ...(byKind[loop.kind] ?? []).map((draft) => withTick('kind/', draft)),
   ]
 }

@@ -1,5 +1,6 @@
 import type { ResolvedChain, ResolvedDevice } from '../job/chain'
 import type { RowState } from '../job/documents'
+import { EXTRA_LOW_V } from '../units/peopleLimits'
 import { remembered, rememberedByWord, rememberedOfBoth } from '../job/remembered'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 import type { Port } from '../profile/deviceProfile'
@@ -158,7 +159,7 @@ export function endVoltages(loads: readonly RowLoad[], chain: ResolvedChain, dat
     const glows = end.device.facts.load?.glowA !== undefined
     const limit = fieldValue(
       data,
-      glows ? 'drop.cabinstart' : supply.volts <= 50 ? 'drop.elv' : lamp ? 'drop.lighting' : 'drop.other',
+      glows ? 'drop.cabinstart' : supply.volts <= EXTRA_LOW_V ? 'drop.elv' : lamp ? 'drop.lighting' : 'drop.other',
     )
     const allowedPercent = glows ? (100 * limit.typical) / supply.volts : limit.typical
     const dropPercent = (100 * dropV) / supply.volts

@@ -1,3 +1,4 @@
+import { INSULATION } from '../units/peopleLimits'
 export const deadTests = ['earth', 'continuity', 'separation', 'insulation', 'polarity', 'probe', 'supply'] as const
 export type DeadTest = (typeof deadTests)[number]
 
@@ -33,11 +34,6 @@ const EARTH_OVER_LOOSE = 0.1
 const EARTH_UNKNOWN = 0.3
 /** Under this two conductors are joined, ohm. */
 const JOINED = 10
-/** Least insulation and what is plainly good, ohm, and the test voltage that counts (IEC 60364-6). */
-const insulation = {
-  'extra-low': { testV: 250, least: 0.5 * MEG, good: 5 * MEG },
-  mains: { testV: 500, least: 1 * MEG, good: 20 * MEG },
-} as const
 
 const good = (cause: string, next = 'Next test.'): DeadTestVerdict => ({
   verdict: 'good',
@@ -116,7 +112,7 @@ function separation({ reading, expected, loadOhm, tolerance }: DeadTestInput): D
 }
 
 function insulationTest({ reading, circuit = 'mains', testV, electronicsConnected }: DeadTestInput): DeadTestVerdict {
-  const limits = insulation[circuit]
+  const limits = INSULATION[circuit]
   if (electronicsConnected)
     return stop(
       `Electronics are still connected: ${limits.testV} V would break them and they would spoil the reading.`,
@@ -129,7 +125,7 @@ function insulationTest({ reading, circuit = 'mains', testV, electronicsConnecte
       `${NOT_PROVED} Halve the run. A damp element is dried out and tested again.`,
     )
   if (usedV < limits.testV) {
-    const protectors = circuit === 'mains' && usedV >= insulation['extra-low'].testV
+    const protectors = circuit === 'mains' && usedV >= INSULATION['extra-low'].testV
     return look(
       `${ohmWords(reading)} measured with ${volts(usedV)}: ${circuit === 'mains' ? 'a circuit up to 500 V' : 'an extra-low circuit'} is tested with ${volts(limits.testV)}.`,
       protectors

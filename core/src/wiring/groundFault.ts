@@ -1,12 +1,7 @@
 import type { ResolvedChain, ResolvedDevice } from '../job/chain'
 import type { Port, SupplyOutPort } from '../profile/deviceProfile'
 import type { Practice } from './conductor'
-import { EXTRA_LOW_V } from './extraLow'
-
-/** Most that a residual-current device may let through where a body is protected by it, mA. Source: IEC 60364-4-41. */
-const PERSON_MA = 30
-/** Class A ground-fault protection is for circuits up to so many volts to ground. Source: US practice. */
-export const CLASS_A_MOST_V = 150
+import { CLASS_A_MOST_V, EXTRA_LOW_V, PERSON_MA } from '../units/peopleLimits'
 
 /** What a device gives, where it is a supply. */
 export const givenBy = ({ facts }: ResolvedDevice): SupplyOutPort | undefined =>

@@ -1,7 +1,7 @@
 import type { ResolvedDevice } from '../../job/chain'
 import { fieldValue } from '../../plant/fieldValue'
 import type { Port } from '../../profile/deviceProfile'
-import { EXTRA_LOW_V } from '../../wiring/extraLow'
+import { EXTRA_LOW_V } from '../../units/peopleLimits'
 import { transformerLoad } from '../../wiring/transformerLoad'
 import { callPaths, lineVoltage, powerPaths, supplyOf } from '../../wiring/powerPath'
 import { supplyDraws } from '../../wiring/supplyDraws'

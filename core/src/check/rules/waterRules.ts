@@ -1,7 +1,7 @@
 import { fieldValue } from '../../plant/fieldValue'
 import type { ResolvedChain, ResolvedDevice } from '../../job/chain'
-import { EXTRA_LOW_V } from '../../wiring/extraLow'
-import { CLASS_A_MOST_V, groundFault, mainsCircuits, voltsToEarth } from '../../wiring/groundFault'
+import { CLASS_A_MOST_V, EXTRA_LOW_V, PEOPLE_WATER_MOST_C } from '../../units/peopleLimits'
+import { groundFault, mainsCircuits, voltsToEarth } from '../../wiring/groundFault'
 import { lineVoltage, type PowerPath, powerPaths, supplyOf } from '../../wiring/powerPath'
 import { touchedBy, wantsGroundFault } from '../../survey/atRisk'
 import { isValve } from '../../wiring/valves'
@@ -116,13 +116,18 @@ const sprayPlanned: Rule = (context) => {
     : []
 }
 
-/** Warmest water that people may be in, °C. Source: pool and spa codes. */
-const PEOPLE_MOST_C = 40
-
 const notTooHot: Rule = (context) => {
   const target = answered(context, 'target')
-  return touchedBy(context) === 'people' && typeof target === 'number' && target > PEOPLE_MOST_C
-    ? [told(context, 'C137_WATER_TOO_HOT', 'site', { targetC: target, mostC: PEOPLE_MOST_C }, { stage: 'survey' })]
+  return touchedBy(context) === 'people' && typeof target === 'number' && target > PEOPLE_WATER_MOST_C
+    ? [
+        told(
+          context,
+          'C137_WATER_TOO_HOT',
+          'site',
+          { targetC: target, mostC: PEOPLE_WATER_MOST_C },
+          { stage: 'survey' },
+        ),
+      ]
     : []
 }
 
