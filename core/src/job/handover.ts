@@ -1,6 +1,7 @@
+import { shownDay } from '../time/shownMoment'
 import { changesBetween } from './changesBetween'
 import type { Change } from './command'
-import type { LoopDocument } from './documents'
+import type { JobDocument, LoopDocument } from './documents'
 
 /** What has to lie in the panel, or in somebody's hand, when a loop is handed over. */
 export const handoverTicks = {
@@ -22,19 +23,26 @@ const signedParts: ReadonlySet<string> = new Set(['survey', 'chain', 'wiring', '
 export const changesSince = (then: LoopDocument | undefined, now: LoopDocument): Change[] =>
   then === undefined ? [] : changesBetween(now.id, then, now).filter(({ path }) => signedParts.has(path[0] ?? ''))
 
+/** The zone of the job among its documents; UTC where it is not there. */
+const zoneOf = (documents: Readonly<Record<string, unknown>>): string =>
+  (Object.values(documents) as readonly (Partial<JobDocument> | null | undefined)[]).find(
+    (each) => each?.type === 'job',
+  )?.zone ?? 'UTC'
+
 /**
  * What keeps a change from a loop that was handed over: it is opened again first, with a reason.
+ * @param documents of the job, itself among them: its clock counts
  * @returns a sentence, or nothing where the change may be made
  */
 export function lockedOut(
-  loops: Readonly<Record<string, unknown>>,
+  documents: Readonly<Record<string, unknown>>,
   change: readonly Pick<Change, 'document' | 'path'>[],
 ): string | undefined {
   for (const { document, path } of change) {
-    const loop = loops[document] as LoopDocument | undefined
+    const loop = documents[document] as LoopDocument | undefined
     if (loop?.type !== 'loop' || !isLocked(loop)) continue
     if (path[0] === undefined || signedParts.has(path[0]))
-      return `${loop.name} was handed over ${loop.handover.signed!.at.slice(0, 10)} by ${loop.handover.signed!.by} and is locked. Open it again under Hand over, with a reason; then change it.`
+      return `${loop.name} was handed over ${shownDay(loop.handover.signed!.at, zoneOf(documents))} by ${loop.handover.signed!.by} and is locked. Open it again under Hand over, with a reason; then change it.`
   }
   return undefined
 }

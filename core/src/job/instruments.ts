@@ -20,9 +20,8 @@ export function mayErr(instrument: Pick<Instrument, 'errs'>, quantity: Quantity,
   return fixed + (percent / 100) * Math.abs(value)
 }
 
-/** Whether an instrument's check had run out on the day of a reading: ISO days compare as text. */
-export const outOfDate = ({ due }: Pick<Instrument, 'due'>, at: string): boolean =>
-  due !== undefined && due < at.slice(0, 10)
+/** Whether an instrument's check had run out on a day: ISO days compare as text. */
+export const outOfDate = ({ due }: Pick<Instrument, 'due'>, day: string): boolean => due !== undefined && due < day
 
 /** The instruments that were taken out on a day, in order. */
 export const kitOf = (job: Pick<JobDocument, 'instruments' | 'kit'>, day: string) =>

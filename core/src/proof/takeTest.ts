@@ -3,6 +3,7 @@ import { currentReadings, type HeldReading } from '../job/proofReadings'
 import { ordered } from '../job/chain'
 import { mayErr, outOfDate } from '../job/instruments'
 import { fieldValue } from '../plant/fieldValue'
+import { shownDay } from '../time/shownMoment'
 import { counted } from '../units/words'
 import type {
   Ask,
@@ -98,7 +99,7 @@ function askState({ job, data, words }: Given, ask: Ask, id: string, reading: He
     error,
     ...(errs === undefined ? {} : { mayErr: errs }),
     ...(instrument ? { instrument: instrument.name } : {}),
-    ...(instrument && outOfDate(instrument, reading.at)
+    ...(instrument && outOfDate(instrument, shownDay(reading.at, job.zone))
       ? { outOfDate: true as const, says: `${instrument.name} was due for its check ${instrument.due}.` }
       : {}),
   }

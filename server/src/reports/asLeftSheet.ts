@@ -13,6 +13,7 @@ import { hazards } from '@nachtigal/core/survey/hazards'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 import { safetyBlocks } from '@nachtigal/core/proof/safetyBlocks'
 import { sizeWords } from '@nachtigal/core/wiring/conductor'
+import { shownDay, shownMoment } from '@nachtigal/core/time/shownMoment'
 import { type Block, heading, INK2, sheet, type Stamp, t, table } from './sheetParts'
 
 const verdictWords: Record<string, string> = {
@@ -28,7 +29,6 @@ const shown = (reading: Reading | undefined) =>
   reading ? (reading.state === 'over-range' ? 'over-range' : reading.text) : '\u2013'
 
 /** ISO instant to the minute, UTC as the footer says. */
-const minute = (iso: string) => iso.slice(0, 16).replace('T', ' ')
 
 /** Survey figures and what follows from them, each with its unit and whether it was answered or estimated. */
 function surveyLines(context: LoopContext): (readonly [string, string])[] {
@@ -105,7 +105,7 @@ function safetyLines(context: LoopContext): Block[] {
                       ? 'in the list'
                       : '',
                 verdict === 'good' ? 'good' : verdict === 'stop' ? 'failed' : 'look again',
-                by ? `${by.by}, ${minute(by.at)}` : '',
+                by ? `${by.by}, ${shownMoment(by.at, context.job.zone)}` : '',
               ]
             }),
           ),
@@ -135,7 +135,7 @@ export function testBlocks(context: LoopContext): Block[] {
     ...made.flatMap((test) => [
       heading(`Test: ${test.title.toLowerCase()}, ${test.about}`),
       ...test.past.map(({ take, head, by, at }) =>
-        t(`Take ${take}: ${head}. ${by}, ${minute(at)}`, { margin: [0, 0, 0, 2] }),
+        t(`Take ${take}: ${head}. ${by}, ${shownMoment(at, context.job.zone)}`, { margin: [0, 0, 0, 2] }),
       ),
       table(
         ['*', 104, 84, 50, 92, 104],
@@ -154,7 +154,7 @@ export function testBlocks(context: LoopContext): Block[] {
             readText(state),
             stepVerdicts[state.verdict],
             state.instrument === undefined ? '' : `${state.instrument}${state.outOfDate ? ', check was due' : ''}`,
-            state.reading ? `${state.reading.by}, ${minute(state.reading.at)}` : '',
+            state.reading ? `${state.reading.by}, ${shownMoment(state.reading.at, context.job.zone)}` : '',
           ]),
       ),
       t(`${test.result.head}. ${test.result.reason}${test.result.verdict === 'good' ? '' : ` ${test.result.next}`}`, {
@@ -192,7 +192,7 @@ export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
     t(`${loop.name}, ${job.name}${job.place ? `, ${job.place}` : ''}`, { style: 'lead' }),
     t(
       signed
-        ? `Signed ${signed.at.slice(0, 10)} by ${signed.by}, measured with ${signed.instrument}.`
+        ? `Signed ${shownDay(signed.at, context.job.zone)} by ${signed.by}, measured with ${signed.instrument}.`
         : `Not signed. ${blocked.length} point${blocked.length === 1 ? ' keeps' : 's keep'} it open.`,
       { bold: true, margin: [0, 0, 0, 8] },
     ),
@@ -287,9 +287,12 @@ export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
     heading('Handed over with it'),
     ...Object.entries(handoverTicks).map(([id, title]) => {
       const tick = ticks[id]
-      return t(`${tick ? '[x]' : '[ ]'} ${title}${tick ? `, ${tick.by}, ${tick.at.slice(0, 10)}` : ''}`, {
-        margin: [0, 0, 0, 2],
-      })
+      return t(
+        `${tick ? '[x]' : '[ ]'} ${title}${tick ? `, ${tick.by}, ${shownDay(tick.at, context.job.zone)}` : ''}`,
+        {
+          margin: [0, 0, 0, 2],
+        },
+      )
     }),
     ...(retest ? [t(`Next test: ${retest}.`, { margin: [0, 0, 0, 2] })] : []),
   )

@@ -1,19 +1,20 @@
 import Papa from 'papaparse'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import type { LogRow } from '@nachtigal/core/job/command'
+import { zonedIso } from '@nachtigal/core/time/shownMoment'
 import type { JobRecord, LogReader } from '../store/logReading'
 import { FORMULA } from './formula'
 
 const fields = ['no.', 'when', 'received', 'who', 'loop', 'what', 'before', 'after', 'why', 'takes back', 'hash']
 
-const linesOf = ({ preferences, loops }: LogReader, { sequence, receivedAt, command, hash }: LogRow) =>
+const linesOf = ({ preferences, zone, loops }: LogReader, { sequence, receivedAt, command, hash }: LogRow) =>
   command.change.map((change) => {
     const { what, before, after } = wordChange(change, preferences)
     const loop = command.loopId === undefined ? 'job' : (loops[command.loopId]?.name ?? 'taken back')
     return [
       sequence,
-      command.at,
-      receivedAt,
+      zonedIso(command.at, zone),
+      zonedIso(receivedAt, zone),
       command.by,
       loop,
       what,

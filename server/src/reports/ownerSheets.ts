@@ -6,6 +6,7 @@ import type { ResolvedDevice } from '@nachtigal/core/job/chain'
 import { boundTo } from '@nachtigal/core/profile/bound'
 import { hazards } from '@nachtigal/core/survey/hazards'
 import { kindFacts } from '@nachtigal/core/survey/kindFacts'
+import { shownDay } from '@nachtigal/core/time/shownMoment'
 import { type Block, heading, INK, sheet, type Stamp, t, table } from './sheetParts'
 
 /** Controllers that give an output of this loop. */
@@ -102,7 +103,7 @@ export function panelCard(context: LoopContext, stamp: Stamp): object {
       ...(loop.handover.signed
         ? [
             t(
-              `Handed over ${loop.handover.signed.at.slice(0, 10)} by ${loop.handover.signed.by}.${loop.handover.retest ? ` Next test ${loop.handover.retest}.` : ''}`,
+              `Handed over ${shownDay(loop.handover.signed.at, context.job.zone)} by ${loop.handover.signed.by}.${loop.handover.retest ? ` Next test ${loop.handover.retest}.` : ''}`,
               { margin: [0, 4, 0, 0] },
             ),
           ]
@@ -116,7 +117,7 @@ export function panelCard(context: LoopContext, stamp: Stamp): object {
         head: { font: 'Barlow', fontSize: 8.5 },
       },
       footer: () =>
-        t(`Printed ${stamp.printedAt.slice(0, 10)}. Record ${stamp.hash.slice(0, 12)}`, {
+        t(`Printed ${shownDay(stamp.printedAt, context.job.zone)}. Record ${stamp.hash.slice(0, 12)}`, {
           fontSize: 6,
           margin: [22, 8, 22, 0],
         }),

@@ -1,4 +1,5 @@
 import type { LoopContext } from '@nachtigal/core/check/context'
+import { shownMoment } from '@nachtigal/core/time/shownMoment'
 import { fontRuns } from './fontRuns'
 
 export const INK = '#1d2a30'
@@ -74,7 +75,7 @@ export function sheet(
       headlineLevel === 1 && startPosition.verticalRatio > LOWEST_HEADING,
     footer: (page: number, pages: number) => ({
       columns: [
-        t(`Printed ${stamp.printedAt.slice(0, 16).replace('T', ' ')} UTC. Record ${stamp.hash.slice(0, 16)}`),
+        t(`Printed ${shownMoment(stamp.printedAt, job.zone)} (${job.zone}). Record ${stamp.hash.slice(0, 16)}`),
         t(`${page} of ${pages}`, { alignment: 'right' }),
       ],
       margin: [40, 12, 40, 0],

@@ -13,6 +13,8 @@ import { type Asked, jobUnknown, standing } from './standing'
 /** What the words of a log are made with: the units of its job, and what its loops are called. */
 export interface LogReader {
   readonly preferences: UnitPreferences
+  /** Whose clock its moments are read by. */
+  readonly zone: string
   readonly loops: Readonly<Record<string, LoopDocument>>
 }
 
@@ -162,6 +164,7 @@ export async function recordOf(db: Database, cache: DocumentCache, jobId: string
   return {
     name: job?.name ?? 'job',
     preferences,
+    zone: (job as JobDocument | undefined)?.zone ?? 'UTC',
     loops: loops as Record<string, LoopDocument>,
     total: revision,
     rows: rowsOf(db, jobId, 0, revision),

@@ -1,6 +1,7 @@
 import { Lock } from 'lucide-react'
 import { useState } from 'react'
 import { isLocked } from '@nachtigal/core/job/handover'
+import { shownDay } from '@nachtigal/core/time/shownMoment'
 import { useAppSelector } from '../lib/store'
 import { Button } from '../ui/Button'
 import { Field } from '../ui/Field'
@@ -9,14 +10,14 @@ import { useLoop } from './loopContext'
 
 /** A loop that was handed over: seen on every screen of it, with the way to open it again. */
 export function LockedBar() {
-  const { loop } = useLoop()
+  const { job, loop } = useLoop()
   const { signed } = loop.handover
   if (!signed || !isLocked(loop)) return null
   return (
     <section className="temporary" aria-label="Locked">
       <Lock size={16} strokeWidth={1.5} aria-hidden />
       <span className="min-w-0 flex-1">
-        <b>Handed over</b> {signed.at.slice(0, 10)} by {signed.by}, locked.
+        <b>Handed over</b> {shownDay(signed.at, job.zone)} by {signed.by}, locked.
       </span>
       <OpenAgain />
     </section>

@@ -1,9 +1,9 @@
-import { format } from 'date-fns'
 import { instrumentFor } from '@nachtigal/core/job/instruments'
 import type { ProofReading, Reading } from '@nachtigal/core/job/documents'
 import { nextReadingOrder } from '@nachtigal/core/job/proofReadings'
 import { duringTest, endedWork } from '@nachtigal/core/proof/temporaryWork'
 import type { Quantity } from '@nachtigal/core/units/quantity'
+import { shownDay } from '@nachtigal/core/time/shownMoment'
 import { useLoop } from './loopContext'
 import { newId } from '../lib/newId'
 
@@ -13,8 +13,8 @@ interface Kept {
   readonly quantity?: Quantity
 }
 
-/** The day as a calendar here says it. */
-export const today = () => format(new Date(), 'yyyy-MM-dd')
+/** The day by the calendar on the wall of the job. */
+export const today = (zone: string) => shownDay(new Date().toISOString(), zone)
 
 /** Keeps readings of a test, each with its take and the instrument of the day; a newer one stands for it, none is ever taken back. */
 export function useKeepReadings() {
@@ -27,7 +27,8 @@ export function useKeepReadings() {
     const take = loop.proof.takes?.[test]?.take
     const first = nextReadingOrder(loop)
     const readings = made.map(({ step, reading, supersedes, quantity }, i): [string, ProofReading] => {
-      const instrument = quantity && instrumentFor(job, today(), quantity === 'difference' ? 'temperature' : quantity)
+      const instrument =
+        quantity && instrumentFor(job, today(job.zone), quantity === 'difference' ? 'temperature' : quantity)
       return [
         newId(),
         {

@@ -48,7 +48,7 @@ export function useSend(jobId: string): (change: readonly Change[], options?: Se
       const shown = selectJob(store.getState(), jobId)
       const applied = applyCommand(shown ? { [jobId]: shown.job, ...shown.loops } : {}, { change })
       if (!applied.ok) return bothSides(applied.clashes, shown?.job ?? metric)
-      const locked = lockedOut(shown?.loops ?? {}, change)
+      const locked = lockedOut(shown ? { [jobId]: shown.job, ...shown.loops } : {}, change)
       if (locked) {
         // Whoever asked may have no place to say so: told where everybody looks.
         store.dispatch(noticeGiven({ text: locked }))

@@ -10,9 +10,9 @@ import type { Command } from '@nachtigal/core/job/command'
 import type { LoopNote } from '@nachtigal/core/job/documents'
 import { type LogKind, logKinds } from '@nachtigal/core/job/logKind'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
+import { shownMoment } from '@nachtigal/core/time/shownMoment'
 import { useLogQuery } from '../../lib/api'
 import { attempt } from '../../lib/attempt'
-import { momentWords } from '../../lib/momentWords'
 import { photoUrl } from '../../lib/photoUrl'
 import { useAppSelector } from '../../lib/store'
 import { useJob } from '../../loop/jobContext'
@@ -152,7 +152,7 @@ export function LogPlace() {
         <thead>
           <tr>
             <th>no.</th>
-            <th>when</th>
+            <th title={`By the clock of ${job.zone}`}>when</th>
             <th className="not-phone">who</th>
             <th className="not-phone">loop</th>
             <th>what, before, after</th>
@@ -163,7 +163,7 @@ export function LogPlace() {
           {data?.rows.map(({ sequence, command }) => (
             <tr key={sequence}>
               <td className="align-top text-ink2">{sequence}</td>
-              <td className="align-top whitespace-nowrap">{momentWords(command.at, 'd MMM HH:mm')}</td>
+              <td className="align-top whitespace-nowrap">{shownMoment(command.at, job.zone)}</td>
               <td className="align-top whitespace-nowrap not-phone">{command.by}</td>
               <td className="align-top whitespace-nowrap not-phone">
                 {command.loopId

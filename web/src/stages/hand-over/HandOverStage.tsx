@@ -1,5 +1,4 @@
 import './handOver.css'
-import { momentWords } from '../../lib/momentWords'
 import { useState } from 'react'
 import { fill, routes } from '@nachtigal/contract/api'
 import { signingBlockedBy, stageStatus } from '@nachtigal/core/check/stageStatus'
@@ -10,6 +9,7 @@ import { kitOf } from '@nachtigal/core/job/instruments'
 import { bindsAny } from '@nachtigal/core/profile/bound'
 import { controllerPlanOf } from '@nachtigal/core/survey/controllerPlanOf'
 import { plainDay } from '@nachtigal/core/time/plainDay'
+import { shownDay, shownMoment } from '@nachtigal/core/time/shownMoment'
 import { useJobAtQuery, useLogQuery } from '../../lib/api'
 import { download } from '../../lib/download'
 import { useAppSelector } from '../../lib/store'
@@ -139,7 +139,7 @@ function CalendarLine() {
     const days = retest === undefined ? [] : [{ title: `${loop.name}: tests again`, day: retest }]
     const text = weekToCalendar(
       periods,
-      { name: loop.name, zone: job.zone, today: today(), stamp: new Date().toISOString() },
+      { name: loop.name, zone: job.zone, today: today(job.zone), stamp: new Date().toISOString() },
       days,
     )
     download(`${loop.name.replace(/[^\w-]+/g, '-')}.ics`, text, 'text/calendar')
@@ -187,7 +187,7 @@ function Since() {
 
 function Sign() {
   const context = useLoop()
-  const { loop } = context
+  const { job, loop } = context
   const blocked = signingBlockedBy(context)
   const { signed, reopened } = loop.handover
   const locked = isLocked(loop)
@@ -201,11 +201,11 @@ function Sign() {
             <b>Signed by {signed.by}</b>
           </p>
           <p>
-            {momentWords(signed.at, 'd MMMM yyyy HH:mm')}, measured with {signed.instrument}.
+            {shownMoment(signed.at, job.zone)}, measured with {signed.instrument}.
           </p>
           {reopened ? (
             <p>
-              Opened again {reopened.at.slice(0, 10)} by {reopened.by}: {reopened.why}
+              Opened again {shownDay(reopened.at, job.zone)} by {reopened.by}: {reopened.why}
             </p>
           ) : (
             <OpenAgain />
@@ -287,7 +287,7 @@ function Ticks() {
 function useInstruments(): string {
   const { job, loop } = useLoop()
   const used = new Set(Object.values(loop.proof.readings).flatMap(({ instrument }) => (instrument ? [instrument] : [])))
-  for (const { id } of kitOf(job, today())) used.add(id)
+  for (const { id } of kitOf(job, today(job.zone))) used.add(id)
   return ordered(job.instruments)
     .filter(({ id }) => used.has(id))
     .map(({ name, serial, checked }) => [name, serial, checked ? `checked ${checked}` : ''].filter(Boolean).join(' '))

@@ -15,7 +15,7 @@ import { newId } from '../../lib/newId'
 /** The instruments of the job: which are out today, when each was checked, what it may err. */
 export function InstrumentsPart() {
   const { job, change, words } = useLoop()
-  const day = today()
+  const day = today(job.zone)
   const all = ordered(job.instruments)
   const taken = job.kit?.[day] ?? {}
   const take = (id: string, out: boolean) => {
@@ -107,7 +107,7 @@ function AddInstrument() {
         }
         const id = newId()
         const order = nextOrder(job.instruments)
-        const day = today()
+        const day = today(job.zone)
         const refused = change({
           job: {
             ...job,

@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import type { AskState, ProofStep, ProofTest } from '@nachtigal/core/proof/proofTest'
 import { readText, shouldText } from '@nachtigal/core/proof/takeTest'
 import { quantityView, shownText } from '@nachtigal/core/units/quantity'
+import { shownDay } from '@nachtigal/core/time/shownMoment'
 import { ProofBar } from '../../instruments/ProofBar'
 import { Cautions } from '../../loop/Cautions'
 import { useLoop } from '../../loop/loopContext'
@@ -162,7 +163,7 @@ export function TestResults({
           {test.past.map(({ id, take, verdict, head, by, at }) => (
             <li key={id} className="flex items-center gap-2 text-ink2">
               <Shape kind={testShape[verdict]} labelled />
-              Take {take}: {head}. {by}, {at.slice(0, 10)}
+              Take {take}: {head}. {by}, {shownDay(at, job.zone)}
             </li>
           ))}
         </ul>

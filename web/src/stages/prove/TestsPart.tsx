@@ -19,7 +19,7 @@ export function TestsPart({ tests }: { tests: readonly ProofTest[] }) {
   const spare = tests.filter((test) => test.spare)
   const done = must.filter(settled).length
   const next = tests.find(failed) ?? must.find((test) => !settled(test))
-  const kit = kitOf(job, today())
+  const kit = kitOf(job, today(job.zone))
   const list = (title: string, mine: readonly ProofTest[]) => (
     <section aria-label={title}>
       <h3 className="h3 px-4 pt-2 pb-1 border-b border-ink">{title}</h3>

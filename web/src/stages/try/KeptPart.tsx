@@ -1,9 +1,9 @@
-import { momentWords } from '../../lib/momentWords'
 import { Download, X } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { runFigures } from '@nachtigal/core/simulate/runFigures'
 import { keptLoop, keptChoice } from '@nachtigal/core/simulate/loop/keptRun'
 import { ordered } from '@nachtigal/core/job/chain'
+import { shownMoment } from '@nachtigal/core/time/shownMoment'
 import { download } from '../../lib/download'
 import { simulators } from '../../lib/simulator'
 import { useLoop } from '../../loop/loopContext'
@@ -23,7 +23,7 @@ const fileName = (text: string) =>
 
 /** Runs that were kept with the loop: one laid over the present run, exports, taking out. */
 export function KeptPart() {
-  const { loop, change, words, chain, survey } = useLoop()
+  const { job, loop, change, words, chain, survey } = useLoop()
   const { state, run, scenario, scenarioOf, choose, climates } = useTrial()
   const runs = ordered(loop.trial?.runs ?? {})
   const [over, setOver] = useState<string>()
@@ -95,7 +95,7 @@ export function KeptPart() {
                   <tr key={id} data-kept={id}>
                     <th scope="row">{title}</th>
                     <td>
-                      {momentWords(at, 'd MMM HH:mm')}, {by}
+                      {shownMoment(at, job.zone)}, {by}
                     </td>
                     <td>{starts}</td>
                     <td>{words.say(energyKwh, 'energy')}</td>

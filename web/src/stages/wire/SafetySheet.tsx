@@ -2,6 +2,7 @@ import { TriangleAlert } from 'lucide-react'
 import type { SafetyStep } from '@nachtigal/core/proof/safetyStep'
 import { duringStep, endedWork } from '@nachtigal/core/proof/temporaryWork'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
+import { shownMoment } from '@nachtigal/core/time/shownMoment'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'
@@ -170,11 +171,11 @@ export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
         />
         {step.answer ? (
           <p className="small text-ink2">
-            {step.answer.by}, {step.answer.at.slice(0, 16).replace('T', ' ')} UTC
+            {step.answer.by}, {shownMoment(step.answer.at, job.zone)}
           </p>
         ) : step.reading ? (
           <p className="small text-ink2">
-            {step.reading.by}, {step.reading.at.slice(0, 16).replace('T', ' ')} UTC
+            {step.reading.by}, {shownMoment(step.reading.at, job.zone)}
           </p>
         ) : null}
       </div>
