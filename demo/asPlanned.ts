@@ -1,6 +1,6 @@
-import { ordered } from '@nachtigal/core/job/chain'
-import { removeStage } from '@nachtigal/core/job/stageGroup'
-import { keyingSheet } from '@nachtigal/core/proof/keyingSheet'
+import { ordered } from '@nachtigal/core/document/chain'
+import { removeStage } from '@nachtigal/core/document/stageGroup'
+import { keyingSheet } from '@nachtigal/core/commissioning/keyingSheet'
 import { firstVisit } from './surveys'
 import {
   add,

@@ -1,4 +1,4 @@
-import type { LoopDocument } from '@nachtigal/core/job/documents'
+import type { LoopDocument } from '@nachtigal/core/document/documents'
 import { kindFacts } from '@nachtigal/core/survey/kindFacts'
 import type { Question } from '@nachtigal/core/survey/question'
 import type { Refusal } from './check'

@@ -1,14 +1,14 @@
-import type { InstrumentType } from '@nachtigal/core/job/instruments'
-import type { Symptom } from '@nachtigal/core/proof/symptom'
+import type { InstrumentType } from '@nachtigal/core/document/instruments'
+import type { Symptom } from '@nachtigal/core/commissioning/symptom'
 import type { Climate } from '@nachtigal/core/plant/climate'
-import type { LogKind } from '@nachtigal/core/job/logKind'
-import type { Command, LogRow } from '@nachtigal/core/job/command'
-import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import type { LogKind } from '@nachtigal/core/document/logKind'
+import type { Command, LogRow } from '@nachtigal/core/document/command'
+import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import type { CalcData } from '@nachtigal/core/calc/calculation'
 import type { FluidTable } from '@nachtigal/core/plant/brine'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { ProbePart } from '@nachtigal/core/probes/probe'
-import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 
 /** Paths of the HTTP interface; the client fills in ids. */
 export const routes = {

@@ -1,5 +1,5 @@
-import { jobRecord } from '@nachtigal/core/job/fields/jobFields'
-import { loopRecord } from '@nachtigal/core/job/fields/loopFields'
+import { jobRecord } from '@nachtigal/core/document/fields/jobFields'
+import { loopRecord } from '@nachtigal/core/document/fields/loopFields'
 import { jsonSchemaOf } from '@nachtigal/core/schema/jsonSchemaOf'
 import { JOB_FILE_VERSION, MOST_LOOPS } from './jobFileSchema'
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from '@jest/globals'
-import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import { Chance, spoilt } from '@nachtigal/core/testing/spoilt'
 import { refusal } from './check'
 import { jobSchema, loopSchema } from './documentSchemas'

@@ -1,4 +1,4 @@
-import { forbiddenKeys } from '@nachtigal/core/job/forbiddenKeys'
+import { forbiddenKeys } from '@nachtigal/core/document/forbiddenKeys'
 import { type AnyObjectSchema, boolean, type ISchema, lazy, mixed, number, object, setLocale, string } from 'yup'
 
 setLocale({ mixed: { required: '${path} is missing' } })

@@ -1,10 +1,10 @@
-import { asSet } from '@nachtigal/core/profile/asSet'
-import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
-import { home, itemsOf, press } from '@nachtigal/core/profile/menu'
+import { asSet } from '@nachtigal/core/device/asSet'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
+import { home, itemsOf, press } from '@nachtigal/core/device/menu'
 import type { AnyObjectSchema } from 'yup'
 import { refusal, type Refusal } from './check'
 import { wholly } from './parts'
-import { deviceRecord } from '@nachtigal/core/profile/fields/deviceFields'
+import { deviceRecord } from '@nachtigal/core/device/fields/deviceFields'
 import { partOf } from './partOf'
 
 /**

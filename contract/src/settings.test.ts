@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { emptyLoop, type LoopDocument } from '@nachtigal/core/job/documents'
+import { emptyLoop, type LoopDocument } from '@nachtigal/core/document/documents'
 import { refusal } from './check'
 import { loopSchema } from './documentSchemas'
 

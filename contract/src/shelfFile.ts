@@ -1,4 +1,4 @@
-import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import type { ShelfFile } from './api'
 import type { Refusal } from './check'
 import { profileRefusal } from './profileRefusal'

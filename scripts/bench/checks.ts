@@ -5,7 +5,7 @@
 import { readFileSync } from 'node:fs'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { loopContext } from '@nachtigal/core/check/context'
-import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import type { FieldValue } from '@nachtigal/core/plant/fieldValue'
 
 const ROUNDS = 60

@@ -2,14 +2,14 @@ import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import type { Shelf } from '@nachtigal/contract/api'
 import { profileRefusal } from '@nachtigal/contract/profileRefusal'
-import type { InstrumentType } from '@nachtigal/core/job/instruments'
+import type { InstrumentType } from '@nachtigal/core/document/instruments'
 import type { FluidTable } from '@nachtigal/core/plant/brine'
 import type { Climate } from '@nachtigal/core/plant/climate'
 import type { FieldValue } from '@nachtigal/core/plant/fieldValue'
 import type { ProbePart } from '@nachtigal/core/probes/probe'
-import type { Symptom } from '@nachtigal/core/proof/symptom'
-import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
-import { withParts } from '@nachtigal/core/profile/withParts'
+import type { Symptom } from '@nachtigal/core/commissioning/symptom'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
+import { withParts } from '@nachtigal/core/device/withParts'
 
 const readJson = (file: string): unknown => JSON.parse(readFileSync(file, 'utf8'))
 

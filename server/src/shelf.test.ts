@@ -3,8 +3,8 @@ import { sql } from 'drizzle-orm'
 import request from 'supertest'
 import type { Shelf } from '@nachtigal/contract/api'
 import { MOST_DEVICES, shelfFileOf } from '@nachtigal/contract/shelfFile'
-import { sameValue } from '@nachtigal/core/job/canonicalJson'
-import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import { sameValue } from '@nachtigal/core/document/canonicalJson'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { testServer } from './testing'
 
 let server: Awaited<ReturnType<typeof testServer>>

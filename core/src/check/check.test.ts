@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
-import type { OnOffBehaviour } from '../job/behaviour'
-import { fromSetpoint } from '../job/behaviour'
+import type { OnOffBehaviour } from '../document/behaviour'
+import { fromSetpoint } from '../document/behaviour'
 import { fieldData } from '../testing/fieldData'
 import { plannedFloor, profile, surveyedFloor, twoOutputs } from '../testing/warmFloor'
 import { type Edited, replaceDevice } from '../wiring/chainEdit'

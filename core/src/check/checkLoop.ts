@@ -1,7 +1,7 @@
 import type { LoopContext } from './context'
 import { bySeverity, type Finding, findingKey, mayBeClosed } from './finding'
 import { runRules } from './rules/rules'
-import { remembered } from '../job/remembered'
+import { remembered } from '../document/remembered'
 
 export interface Checked {
   readonly open: readonly Finding[]

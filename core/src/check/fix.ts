@@ -1,8 +1,8 @@
-import type { ChainDevice, PortRef } from '../job/chain'
-import type { Behaviour, OnOffBehaviour } from '../job/behaviour'
-import type { ControllerPlan } from '../job/controllerPlan'
-import { asSet } from '../profile/asSet'
-import type { Category, DeviceProfile, PermissiveFacts } from '../profile/deviceProfile'
+import type { ChainDevice, PortRef } from '../document/chain'
+import type { Behaviour, OnOffBehaviour } from '../document/behaviour'
+import type { ControllerPlan } from '../document/controllerPlan'
+import { asSet } from '../device/asSet'
+import type { Category, DeviceProfile, PermissiveFacts } from '../device/deviceProfile'
 import {
   addDevice,
   canJoin,

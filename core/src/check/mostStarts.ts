@@ -1,5 +1,5 @@
-import type { PlanOf } from '../job/behaviour'
-import type { ResolvedDevice } from '../job/chain'
+import type { PlanOf } from '../document/behaviour'
+import type { ResolvedDevice } from '../document/chain'
 import { fieldValue } from '../plant/fieldValue'
 import { factsOfKind } from '../survey/kindFacts'
 import { reachOf } from '../wiring/reach'

@@ -1,7 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
-import { fromSetpoint } from '../job/behaviour'
-import type { Behaviour } from '../job/behaviour'
-import type { LoopKind } from '../job/documents'
+import { type Behaviour, fromSetpoint, planOf } from '../document/behaviour'
+import type { LoopKind } from '../document/documents'
 import { winterDay } from '../plant/winterDay'
 import { type ChosenFault, loopFaults, withFaults } from '../simulate/loop/loopFaults'
 import { type LoopRun, loopScenario } from '../simulate/loop/loopScenario'
@@ -40,7 +39,7 @@ const ran = (lowC: number, highC: number, events: SimulationResult['events'] = [
 const of = (given: typeof context, run: LoopRun, result: SimulationResult) => runOutcome(given, run, result, -10)
 const withPlan = (run: LoopRun, changed: Behaviour): LoopRun => ({
   ...run,
-  outputs: run.outputs.map((output) => ({ ...output, plan: { ...changed, id: output.plan.id } as typeof output.plan })),
+  outputs: run.outputs.map((output) => ({ ...output, plan: planOf(output.plan.id, changed) })),
 })
 
 describe('a floor, target 28 °C, may stray 1 K, set 28, swing 1', () => {

@@ -1,4 +1,4 @@
-import type { PlanOf } from '../job/behaviour'
+import type { PlanOf } from '../document/behaviour'
 import { fieldValue } from '../plant/fieldValue'
 import { floorLimit } from '../plant/floorOutput'
 import type { LoopRun } from '../simulate/loop/loopScenario'

@@ -1,5 +1,5 @@
-import type { OnOffBehaviour, PlanOf } from '../job/behaviour'
-import { rungsOf } from '../job/stageGroup'
+import type { OnOffBehaviour, PlanOf } from '../document/behaviour'
+import { rungsOf } from '../document/stageGroup'
 import { reachOf } from '../wiring/reach'
 import type { LoopContext } from './context'
 

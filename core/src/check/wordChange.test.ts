@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals'
-import { fromSetpoint } from '../job/behaviour'
+import { fromSetpoint } from '../document/behaviour'
 import { plannedFloor } from '../testing/warmFloor'
 import { wordChange } from './wordChange'
 import { onOff } from '../testing/plans'
-import { changesBetween } from '../job/changesBetween'
+import { changesBetween } from '../document/changesBetween'
 import { chained } from '../testing/chains'
 
 const metric = { temperatureUnit: 'C', system: 'metric' } as const

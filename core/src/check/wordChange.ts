@@ -1,7 +1,7 @@
-import { documentField } from '../job/atomicPath'
-import { type Switching, switchingOf, type SwitchingWords } from '../job/behaviour'
-import type { Change } from '../job/command'
-import { type HandoverTick, handoverTicks } from '../job/handover'
+import { documentField } from '../document/atomicPath'
+import { type Switching, switchingOf, type SwitchingWords } from '../document/behaviour'
+import type { Change } from '../document/command'
+import { type HandoverTick, handoverTicks } from '../document/handover'
 import type {
   LoopDocument,
   LoopNote,
@@ -11,10 +11,10 @@ import type {
   RowChange,
   StepDone,
   WayTaken,
-} from '../job/documents'
-import { planVariant } from '../job/fields/planFields'
-import { safetyStepWords } from '../proof/safetyStep'
-import { kindOfTest, stepWords, testTitles } from '../proof/testTitles'
+} from '../document/documents'
+import { planVariant } from '../document/fields/planFields'
+import { safetyStepWords } from '../commissioning/safetyStep'
+import { kindOfTest, stepWords, testTitles } from '../commissioning/testTitles'
 import type { Field } from '../schema/field'
 import { sayField, saySides } from '../schema/sayField'
 import { hazards } from '../survey/hazards'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { conventions } from '../control/switchingPoints'
-import { fromPoints } from '../job/behaviour'
+import { fromPoints } from '../document/behaviour'
 import { loopContext } from '../check/context'
 import { boilerModel } from '../plant/models/boilerModel'
 import { poolEvaporation } from '../plant/poolEvaporation'

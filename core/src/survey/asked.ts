@@ -1,7 +1,7 @@
-import type { ResolvedChain } from '../job/chain'
-import type { Answer } from '../job/documents'
+import type { ResolvedChain } from '../document/chain'
+import type { Answer } from '../document/documents'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
-import type { Effect } from '../profile/deviceProfile'
+import type { Effect } from '../device/deviceProfile'
 
 /** A call of a registered calculation: what the screen opens when a worked-out number is tapped. */
 export interface CalcCall {

@@ -1,4 +1,4 @@
-import type { LoopDocument } from '../job/documents'
+import type { LoopDocument } from '../document/documents'
 
 type Surveyed = { readonly loop: Pick<LoopDocument, 'survey'> }
 /** Who may be hurt by a loop that fails. */

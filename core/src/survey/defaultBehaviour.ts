@@ -1,9 +1,15 @@
-import { type BandBehaviour, type FanBehaviour, fromSetpoint, type OnOffBehaviour, switchingOf } from '../job/behaviour'
-import type { PortRef } from '../job/chain'
-import type { LoopDocument } from '../job/documents'
+import {
+  type BandBehaviour,
+  type FanBehaviour,
+  fromSetpoint,
+  type OnOffBehaviour,
+  switchingOf,
+} from '../document/behaviour'
+import type { PortRef } from '../document/chain'
+import type { LoopDocument } from '../document/documents'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
-import { boundTo, comesWith, timeFrom } from '../profile/bound'
-import type { ContactPort, ControllerFacts } from '../profile/deviceProfile'
+import { boundTo, comesWith, timeFrom } from '../device/bound'
+import type { ContactPort, ControllerFacts } from '../device/deviceProfile'
 import { factsOfKind } from './kindFacts'
 
 /** Key limits lie this far about the set, and the alarm as much further out. */

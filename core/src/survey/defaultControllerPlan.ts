@@ -1,9 +1,9 @@
 import { emitterNeed } from '../plant/emitterCurve'
-import type { ControllerPlan, DefrostPlan, ResetPlan } from '../job/controllerPlan'
-import type { LoopDocument } from '../job/documents'
+import type { ControllerPlan, DefrostPlan, ResetPlan } from '../document/controllerPlan'
+import type { LoopDocument } from '../document/documents'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
-import { bindsAny, comesWith } from '../profile/bound'
-import type { ControllerFacts } from '../profile/deviceProfile'
+import { bindsAny, comesWith } from '../device/bound'
+import type { ControllerFacts } from '../device/deviceProfile'
 import { emitterIds, emitters } from './emitters'
 import { factsOfKind } from './kindFacts'
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
-import { keyedSwingK, switchingOf } from '../job/behaviour'
-import { inConvention } from '../job/replan'
+import { keyedSwingK, switchingOf } from '../document/behaviour'
+import { inConvention } from '../document/replan'
 import { fieldData } from '../testing/fieldData'
 import { plannedFloor, profile } from '../testing/warmFloor'
 import { addDevice, type Edited, removeDevice, replaceDevice } from '../wiring/chainEdit'

@@ -1,4 +1,4 @@
-import type { Answer, LoopKind } from '../job/documents'
+import type { Answer, LoopKind } from '../document/documents'
 
 export const stages = ['survey', 'match', 'wire', 'set', 'try', 'prove', 'hand-over'] as const
 export type Stage = (typeof stages)[number]

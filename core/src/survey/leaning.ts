@@ -1,4 +1,4 @@
-import type { Category, Control, Effect, PermissiveFacts, ProbePlace } from '../profile/deviceProfile'
+import type { Category, Control, Effect, PermissiveFacts, ProbePlace } from '../device/deviceProfile'
 
 /** A device that the proposal's chain wants, by what it can do and never by its name. */
 export interface Wanted {

@@ -1,7 +1,7 @@
 import type { LoopContext } from '../check/context'
-import { ordered, type ResolvedDevice } from '../job/chain'
+import { ordered, type ResolvedDevice } from '../document/chain'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
-import type { ProbePlace } from '../profile/deviceProfile'
+import type { ProbePlace } from '../device/deviceProfile'
 import type { CalcCall } from './asked'
 
 /** A short rule with its reason. */

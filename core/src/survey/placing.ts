@@ -1,6 +1,6 @@
-import type { LoopDocument } from '../job/documents'
+import type { LoopDocument } from '../document/documents'
 import type { FieldData } from '../plant/fieldValue'
-import type { DeviceProfile, ProbePlace } from '../profile/deviceProfile'
+import type { DeviceProfile, ProbePlace } from '../device/deviceProfile'
 import type { Placing } from '../wiring/chainEdit'
 import { factsOfKind } from './kindFacts'
 import { freezePoint, liquids } from './kinds/freezePoint'

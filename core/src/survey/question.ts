@@ -1,4 +1,4 @@
-import type { Answer } from '../job/documents'
+import type { Answer } from '../document/documents'
 import type { Quantity } from '../units/quantity'
 
 /** One thing to find out on the first visit. */

@@ -1,5 +1,5 @@
-import type { LoopDocument } from '../job/documents'
-import type { ResolvedChain } from '../job/chain'
+import type { LoopDocument } from '../document/documents'
+import type { ResolvedChain } from '../document/chain'
 import type { FieldData } from '../plant/fieldValue'
 import { askedOf, type SurveyFigure } from './asked'
 import { factsOfKind } from './kindFacts'

@@ -1,7 +1,7 @@
-import type { Answer, LoopKind } from '../job/documents'
-import type { BandBehaviour, Behaviour, FanBehaviour, OnOffBehaviour } from '../job/behaviour'
-import { ordered, type ChainDevice } from '../job/chain'
-import type { ControllerPlan } from '../job/controllerPlan'
+import type { Answer, LoopKind } from '../document/documents'
+import type { BandBehaviour, Behaviour, FanBehaviour, OnOffBehaviour } from '../document/behaviour'
+import { ordered, type ChainDevice } from '../document/chain'
+import type { ControllerPlan } from '../document/controllerPlan'
 import { withDefaultPlans } from '../survey/defaultPlans'
 import { placing } from '../survey/placing'
 import {

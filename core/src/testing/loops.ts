@@ -1,6 +1,6 @@
 import { readdirSync } from 'node:fs'
-import type { Answer, LoopKind } from '../job/documents'
-import { emptyJob, emptyLoop } from '../job/documents'
+import type { Answer, LoopKind } from '../document/documents'
+import { emptyJob, emptyLoop } from '../document/documents'
 import type { Edited } from '../wiring/chainEdit'
 import { basics, profile } from './warmFloor'
 

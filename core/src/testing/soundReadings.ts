@@ -1,8 +1,8 @@
 import type { LoopContext } from '../check/context'
-import type { ProofReading } from '../job/documents'
-import type { Ask, ProofTest } from '../proof/proofTest'
-import { proofTests } from '../proof/proofTests'
-import { pickedText } from '../proof/takeTest'
+import type { ProofReading } from '../document/documents'
+import type { Ask, ProofTest } from '../commissioning/proofTest'
+import { proofTests } from '../commissioning/proofTests'
+import { pickedText } from '../commissioning/takeTest'
 import type { Read } from './answered'
 
 /** What sound work reads where this is asked. */

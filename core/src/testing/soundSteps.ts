@@ -1,7 +1,7 @@
 import type { LoopContext } from '../check/context'
-import type { LoopDocument, ProofReading, StepDone } from '../job/documents'
-import { safetyBlocks } from '../proof/safetyBlocks'
-import type { SafetyBlockId, SafetyStep } from '../proof/safetyStep'
+import type { LoopDocument, ProofReading, StepDone } from '../document/documents'
+import { safetyBlocks } from '../commissioning/safetyBlocks'
+import type { SafetyBlockId, SafetyStep } from '../commissioning/safetyStep'
 
 const SCALE: Readonly<Record<string, number>> = { kohm: 1e3, Mohm: 1e6 }
 

@@ -1,4 +1,4 @@
-import type { Answer, LoopKind } from '../job/documents'
+import type { Answer, LoopKind } from '../document/documents'
 import type { Edited } from '../wiring/edited'
 import { chained, soundSteps } from './chains'
 

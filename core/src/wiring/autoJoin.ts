@@ -1,5 +1,5 @@
-import { ordered, type Connection, type PortRef, type ResolvedChain } from '../job/chain'
-import { asSet } from '../profile/asSet'
+import { ordered, type Connection, type PortRef, type ResolvedChain } from '../document/chain'
+import { asSet } from '../device/asSet'
 import type {
   Category,
   ContactInPort,
@@ -12,7 +12,7 @@ import type {
   ProbeFacts,
   ProbePlace,
   SupplyOutPort,
-} from '../profile/deviceProfile'
+} from '../device/deviceProfile'
 import { lineVoltage, type Line, powerPaths, callPaths } from './powerPath'
 import { supplyVariant } from './supplyVariant'
 import type { Edited } from './edited'

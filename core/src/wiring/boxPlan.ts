@@ -1,6 +1,6 @@
 import type { LoopContext } from '../check/context'
-import type { ResolvedDevice } from '../job/chain'
-import type { BoxPlan } from '../job/documents'
+import type { ResolvedDevice } from '../document/chain'
+import type { BoxPlan } from '../document/documents'
 import { enclosureAreaM2, enclosureHeat, type Mounting } from '../plant/enclosure'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 import { contactLoad } from './contactLoad'

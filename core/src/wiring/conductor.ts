@@ -1,4 +1,4 @@
-import type { Effect } from '../profile/deviceProfile'
+import type { Effect } from '../device/deviceProfile'
 
 export type Practice = 'iec' | 'us'
 export type WireRole = 'line' | 'switched' | 'neutral' | 'earth' | 'control' | 'probe' | 'signal' | 'motor' | 'screen'

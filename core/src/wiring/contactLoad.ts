@@ -1,4 +1,4 @@
-import type { ContactRating, ElectricLoad, LoadKind } from '../profile/deviceProfile'
+import type { ContactRating, ElectricLoad, LoadKind } from '../device/deviceProfile'
 
 export type Verdict = 'fits' | 'look-again' | 'does-not-fit'
 

@@ -1,5 +1,5 @@
 import { number } from '../schema/field'
-import type { BodyFacts, DeviceProfile } from '../profile/deviceProfile'
+import type { BodyFacts, DeviceProfile } from '../device/deviceProfile'
 import { escapeXml } from './picture/svgText'
 
 /** Length of the bar that proves the print, mm. */

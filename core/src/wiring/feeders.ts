@@ -1,5 +1,5 @@
-import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../job/chain'
-import type { ContactPort, SupplyOutPort } from '../profile/deviceProfile'
+import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../document/chain'
+import type { ContactPort, SupplyOutPort } from '../device/deviceProfile'
 
 /** Where a line begins: a supply, a contact that feeds it itself, or a contact with nothing before it. */
 export type Head =

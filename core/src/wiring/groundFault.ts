@@ -1,5 +1,5 @@
-import type { ResolvedChain, ResolvedDevice } from '../job/chain'
-import type { Port, SupplyOutPort } from '../profile/deviceProfile'
+import type { ResolvedChain, ResolvedDevice } from '../document/chain'
+import type { Port, SupplyOutPort } from '../device/deviceProfile'
 import type { Practice } from './conductor'
 import { CLASS_A_MOST_V, EXTRA_LOW_V, PERSON_MA } from '../units/peopleLimits'
 

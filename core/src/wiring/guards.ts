@@ -1,5 +1,5 @@
-import type { ResolvedChain } from '../job/chain'
-import type { DeviceProfile } from '../profile/deviceProfile'
+import type { ResolvedChain } from '../document/chain'
+import type { DeviceProfile } from '../device/deviceProfile'
 import { type Line, type LineContact, powerPaths } from './powerPath'
 
 const isLimiter = ({ device }: LineContact) => device.facts.limiter !== undefined

@@ -1,5 +1,5 @@
-import { type Chain, ordered, resolveDevice, type ResolvedDevice } from '../job/chain'
-import type { JobDocument } from '../job/documents'
+import { type Chain, ordered, resolveDevice, type ResolvedDevice } from '../document/chain'
+import type { JobDocument } from '../document/documents'
 
 /** Supplies that the job has and none of its loops is fed from yet. */
 export function idleSupplies(

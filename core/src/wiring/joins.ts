@@ -1,4 +1,4 @@
-import type { Port } from '../profile/deviceProfile'
+import type { Port } from '../device/deviceProfile'
 
 /** Which kinds of port can be joined at all, the giving side first. Whether they also fit is judged afterwards. */
 const pairs: Readonly<Partial<Record<Port['kind'], readonly Port['kind'][]>>> = {

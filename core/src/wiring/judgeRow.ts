@@ -1,4 +1,4 @@
-import type { LoopDocument } from '../job/documents'
+import type { LoopDocument } from '../document/documents'
 import type { FieldData } from '../plant/fieldValue'
 import type { WireRow } from './wireRow'
 import { assumedLengthM, rowVerdict, type RowVerdict } from './rowVerdict'

@@ -1,4 +1,4 @@
-import type { RowChange, RowState } from '../job/documents'
+import type { RowChange, RowState } from '../document/documents'
 import type { WireRow } from './wireRow'
 
 /** A wire in words: its number, its two ends, its core. */

@@ -1,8 +1,8 @@
-import type { ResolvedChain, ResolvedDevice } from '../job/chain'
-import type { ContactInPort, ContactPort, LoadPort, PermissiveFacts } from '../profile/deviceProfile'
+import type { ResolvedChain, ResolvedDevice } from '../document/chain'
+import type { ContactInPort, ContactPort, LoadPort, PermissiveFacts } from '../device/deviceProfile'
 import { type ContactExpression, contactLogic, type ContactLogic, contactsOf, mostContacts } from './contactLogic'
 import { callPaths, powerPaths } from './powerPath'
-import { remembered } from '../job/remembered'
+import { remembered } from '../document/remembered'
 
 /** What a contact is there for. */
 export type ContactDuty = 'control' | 'limit' | 'guard' | 'hand' | 'time' | 'other'

@@ -1,4 +1,4 @@
-import type { PortRef, ResolvedChain, ResolvedDevice } from '../job/chain'
+import type { PortRef, ResolvedChain, ResolvedDevice } from '../document/chain'
 import { type PowerPath, powerPaths } from './powerPath'
 import { controlOutputs, type Reach, reachOf } from './reach'
 

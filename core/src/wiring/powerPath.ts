@@ -1,6 +1,6 @@
-import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../job/chain'
-import type { ContactInPort, ContactPort, LoadPort, SupplyOutPort } from '../profile/deviceProfile'
-import { remembered } from '../job/remembered'
+import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../document/chain'
+import type { ContactInPort, ContactPort, LoadPort, SupplyOutPort } from '../device/deviceProfile'
+import { remembered } from '../document/remembered'
 
 export interface LineContact {
   readonly device: ResolvedDevice

@@ -1,7 +1,7 @@
-import type { PortRef, ResolvedChain, ResolvedDevice } from '../job/chain'
-import type { ContactInPort, Effect, LoadPort, SignalInPort } from '../profile/deviceProfile'
+import type { PortRef, ResolvedChain, ResolvedDevice } from '../document/chain'
+import type { ContactInPort, Effect, LoadPort, SignalInPort } from '../device/deviceProfile'
 import { callPaths, type Line, powerPaths } from './powerPath'
-import { remembered } from '../job/remembered'
+import { remembered } from '../document/remembered'
 
 /** What an output ends in: the port that does something to the loop, and the devices on the way there. */
 export interface Reach {

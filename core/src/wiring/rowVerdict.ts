@@ -1,4 +1,4 @@
-import type { RowState } from '../job/documents'
+import type { RowState } from '../document/documents'
 
 export type RowVerdict = 'waiting' | 'fits' | 'stop'
 

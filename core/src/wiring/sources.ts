@@ -1,6 +1,6 @@
-import type { ResolvedChain, ResolvedDevice } from '../job/chain'
-import { rememberedOfBoth } from '../job/remembered'
-import type { SupplyOutPort } from '../profile/deviceProfile'
+import type { ResolvedChain, ResolvedDevice } from '../document/chain'
+import { rememberedOfBoth } from '../document/remembered'
+import type { SupplyOutPort } from '../device/deviceProfile'
 import { supplyOf } from './powerPath'
 
 /** Where the energy of a wire comes from in the end: what has to be off and locked before a hand goes to it. */

@@ -1,4 +1,4 @@
-import type { SupplyOutPort, SupplyVariant } from '../profile/deviceProfile'
+import type { SupplyOutPort, SupplyVariant } from '../device/deviceProfile'
 
 /**
  * The pair of terminals that takes this supply: the variant whose window holds the voltage and whose kind of current agrees.

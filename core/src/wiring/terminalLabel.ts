@@ -1,4 +1,4 @@
-import type { DeviceProfile } from '../profile/deviceProfile'
+import type { DeviceProfile } from '../device/deviceProfile'
 
 /** What stands at a terminal; two that bear the same sign are told apart by their place. */
 export function terminalLabel({ terminals }: Pick<DeviceProfile, 'terminals'>, terminal: string): string {

@@ -1,4 +1,4 @@
-import type { ResolvedDevice } from '../job/chain'
+import type { ResolvedDevice } from '../document/chain'
 
 /** From here a motor in the water’s way is a pump, W. */
 const PUMP_W = 15

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { resolveChain } from '../job/chain'
+import { resolveChain } from '../document/chain'
 import { fieldData } from '../testing/fieldData'
 import { plannedFloor, profile, surveyedFloor, twoOutputs } from '../testing/warmFloor'
 import { addDevice, type Edited, insertDevice, removeDevice, replaceDevice } from './chainEdit'

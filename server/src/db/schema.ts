@@ -1,7 +1,7 @@
 import { boolean, customType, index, integer, jsonb, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
-import type { Command } from '@nachtigal/core/job/command'
-import type { AnyDocument } from '@nachtigal/core/job/documents'
-import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import type { Command } from '@nachtigal/core/document/command'
+import type { AnyDocument } from '@nachtigal/core/document/documents'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 
 /** One row a job: its revision is the sequence of its newest log row. Also the row that a writer locks. */
 export const jobs = pgTable('jobs', {

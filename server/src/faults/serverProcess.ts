@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { fileURLToPath } from 'node:url'
-import type { Command } from '@nachtigal/core/job/command'
+import type { Command } from '@nachtigal/core/document/command'
 import { openEmbedded } from '../db/openDatabase'
 import { migrations } from '../testing'
 

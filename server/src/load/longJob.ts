@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto'
-import { applyCommand, type Documents } from '@nachtigal/core/job/applyChange'
-import { canonicalJson } from '@nachtigal/core/job/canonicalJson'
-import { type Change, type Command, firstHash, type LogRow } from '@nachtigal/core/job/command'
-import { emptyJob, emptyLoop } from '@nachtigal/core/job/documents'
+import { applyCommand, type Documents } from '@nachtigal/core/document/applyChange'
+import { canonicalJson } from '@nachtigal/core/document/canonicalJson'
+import { type Change, type Command, firstHash, type LogRow } from '@nachtigal/core/document/command'
+import { emptyJob, emptyLoop } from '@nachtigal/core/document/documents'
 import { rowHash } from '../store/rowHash'
 
 /** An id that is the same each time for the same words. */

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { Agent, get, request } from 'node:http'
 import { setTimeout as pause } from 'node:timers/promises'
 import type { JobFile } from '@nachtigal/contract/api'
-import type { Command } from '@nachtigal/core/job/command'
+import type { Command } from '@nachtigal/core/document/command'
 
 /** Fitters at work: so many jobs, so many at each, each with a change a second. */
 export interface Load {

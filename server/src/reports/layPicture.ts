@@ -1,5 +1,5 @@
 import type { ElkNode } from 'elkjs/lib/elk-api.js'
-import type { ResolvedChain } from '@nachtigal/core/job/chain'
+import type { ResolvedChain } from '@nachtigal/core/document/chain'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { type Picture, pictureOf } from '@nachtigal/core/wiring/picture/picture'
 import { type LaidOut, layoutGraph, picturePlan } from '@nachtigal/core/wiring/picture/pictureGraph'

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { wordChange } from '@nachtigal/core/check/wordChange'
-import type { LogRow } from '@nachtigal/core/job/command'
+import type { LogRow } from '@nachtigal/core/document/command'
 import { zonedIso } from '@nachtigal/core/time/shownMoment'
 import type { JobRecord, LogReader } from '../store/logReading'
 import { FORMULA } from './formula'

@@ -1,6 +1,6 @@
 import type { LoopContext } from '@nachtigal/core/check/context'
-import { safetyBlocks } from '@nachtigal/core/proof/safetyBlocks'
-import { type SafetyBlockId, safetyBlockIds, type SafetyStep } from '@nachtigal/core/proof/safetyStep'
+import { safetyBlocks } from '@nachtigal/core/commissioning/safetyBlocks'
+import { type SafetyBlockId, safetyBlockIds, type SafetyStep } from '@nachtigal/core/commissioning/safetyStep'
 import { cautionsAt } from '@nachtigal/core/survey/hazards'
 import { type Block, heading, INK2, sheet, type Stamp, t, table } from './sheetParts'
 

@@ -1,5 +1,5 @@
 import { loopContext, type LoopContext } from '@nachtigal/core/check/context'
-import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import { cutOutOf } from '@nachtigal/core/wiring/cutOut'
 import { AppError } from '../appError'

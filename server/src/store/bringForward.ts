@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, gt, isNull } from 'drizzle-orm'
-import type { Documents } from '@nachtigal/core/job/applyChange'
-import type { AnyDocument } from '@nachtigal/core/job/documents'
+import type { Documents } from '@nachtigal/core/document/applyChange'
+import type { AnyDocument } from '@nachtigal/core/document/documents'
 import type { Database } from '../db/openDatabase'
 import { documents, jobs, logRows, snapshots } from '../db/schema'
 import { broughtForward } from '../intake/jobIntake'

@@ -1,7 +1,7 @@
 import { setImmediate as turn } from 'node:timers/promises'
 import { judge, type Refusal, refusal } from '@nachtigal/contract/check'
 import { documentSchema } from '@nachtigal/contract/documentSchemas'
-import type { AnyDocument } from '@nachtigal/core/job/documents'
+import type { AnyDocument } from '@nachtigal/core/document/documents'
 import { AppError } from '../appError'
 
 /** Longest that judging may hold up other requests, ms. */

@@ -1,5 +1,5 @@
-import type { Documents } from '@nachtigal/core/job/applyChange'
-import type { Command } from '@nachtigal/core/job/command'
+import type { Documents } from '@nachtigal/core/document/applyChange'
+import type { Command } from '@nachtigal/core/document/command'
 
 /** A job as it stood after a row of its log. */
 export interface Held {

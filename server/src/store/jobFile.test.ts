@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import request from 'supertest'
-import { firstHash, type LogRow } from '@nachtigal/core/job/command'
+import { firstHash, type LogRow } from '@nachtigal/core/document/command'
+import { JOB_FILE_VERSION } from '@nachtigal/contract/jobFileSchema'
 import { demoFile, testServer } from '../testing'
 import { brokenLink, rowHash } from './rowHash'
 
@@ -75,7 +76,7 @@ describe('a job file that was touched anywhere', () => {
     ['a list', []],
     ['another format', { format: 'spreadsheet', version: 1 }],
     ['one without a log', { format: 'nachtigal-job', version: 1 }],
-    ['a newer version', { ...file, version: 3 }],
+    ['a newer version', { ...file, version: JOB_FILE_VERSION + 1 }],
     ['an unknown part', { ...file, extra: 1 }],
   ])('%s is no job file', async (_, body) => {
     const answer = await take(body)

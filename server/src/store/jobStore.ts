@@ -8,8 +8,8 @@ import type {
   LogWanted,
   RowsSince,
 } from '@nachtigal/contract/api'
-import type { Command } from '@nachtigal/core/job/command'
-import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import type { Command } from '@nachtigal/core/document/command'
+import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { Database } from '../db/openDatabase'
 import { documents, jobs, logRows } from '../db/schema'

@@ -1,8 +1,8 @@
 import { type SQL, sql } from 'drizzle-orm'
 import type { LogWanted } from '@nachtigal/contract/api'
 import { wordChange } from '@nachtigal/core/check/wordChange'
-import type { Command } from '@nachtigal/core/job/command'
-import { kindsOf } from '@nachtigal/core/job/logKind'
+import type { Command } from '@nachtigal/core/document/command'
+import { kindsOf } from '@nachtigal/core/document/logKind'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 
 /** Every way in which a row can be read: whoever searches may word it in any of them. */

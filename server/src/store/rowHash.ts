@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { type Command, firstHash, hashText, type LogRow } from '@nachtigal/core/job/command'
+import { type Command, firstHash, hashText, type LogRow } from '@nachtigal/core/document/command'
 
 /** Hash of a log row: SHA-256 over its canonical text with the hash of the row before. */
 export function rowHash(row: {

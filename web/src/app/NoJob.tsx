@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import type { Command } from '@nachtigal/core/job/command'
+import type { Command } from '@nachtigal/core/document/command'
 import { useLogQuery } from '../lib/api'
 import { useAppSelector } from '../lib/store'
 import { useUndo } from '../loop/useUndo'

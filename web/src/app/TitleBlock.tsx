@@ -1,7 +1,7 @@
 import { ArrowLeft } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useMatch } from 'react-router'
-import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import { stages } from '@nachtigal/core/survey/hazards'
 import { factsOfKind } from '@nachtigal/core/survey/kindFacts'
 import { unitLookedAt } from '../lib/viewSlice'

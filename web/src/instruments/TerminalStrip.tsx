@@ -1,4 +1,4 @@
-import type { DeviceProfile, Port, Terminal } from '@nachtigal/core/profile/deviceProfile'
+import type { DeviceProfile, Port, Terminal } from '@nachtigal/core/device/deviceProfile'
 
 const PITCH = 44
 const FEET = ['line', 'neutral', 'earth', 'l2', 'l3', 'a', 'b', 'common', 'make', 'breaks', 'plus', 'minus'] as const

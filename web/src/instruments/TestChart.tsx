@@ -1,7 +1,7 @@
 import { CategoryScale, Chart, Filler, LinearScale, LineElement, PointElement, type ChartOptions } from 'chart.js'
 import { useMemo } from 'react'
 import { Scatter } from 'react-chartjs-2'
-import type { ProofChart } from '@nachtigal/core/proof/proofTest'
+import type { ProofChart } from '@nachtigal/core/commissioning/proofTest'
 import { useAppSelector } from '../lib/store'
 
 Chart.register(LinearScale, CategoryScale, LineElement, PointElement, Filler)

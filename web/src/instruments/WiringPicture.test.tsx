@@ -4,7 +4,7 @@ import { cleanup, render, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import type { Picture } from '@nachtigal/core/wiring/picture/picture'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
-import type { ResolvedDevice } from '@nachtigal/core/job/chain'
+import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import { ContactsDrawing } from './picture/ContactsDrawing'
 import { WiringPicture } from './WiringPicture'
 

@@ -13,8 +13,8 @@ import {
   routes,
   type Shelf,
 } from '@nachtigal/contract/api'
-import type { Command } from '@nachtigal/core/job/command'
-import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import type { Command } from '@nachtigal/core/document/command'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 
 /** The server's interface. Commands go through the outbox, which uses `sendCommand`. */
 export const api = createApi({

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import type { Command } from '@nachtigal/core/job/command'
+import type { Command } from '@nachtigal/core/document/command'
 import {
   commandDropped,
   commandMade,

@@ -1,8 +1,8 @@
 import { createSelector, createSlice, type PayloadAction } from '@reduxjs/toolkit'
 import type { JobState } from '@nachtigal/contract/api'
-import { applyCommand, type Clash, type Documents } from '@nachtigal/core/job/applyChange'
-import type { Change, Command } from '@nachtigal/core/job/command'
-import type { JobDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import { applyCommand, type Clash, type Documents } from '@nachtigal/core/document/applyChange'
+import type { Change, Command } from '@nachtigal/core/document/command'
+import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 
 /** Why a command rests: what it started from is no longer there, or the server found its shape wrong. */
 export interface Parked {

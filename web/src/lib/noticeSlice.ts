@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
-import type { Command } from '@nachtigal/core/job/command'
+import type { Command } from '@nachtigal/core/document/command'
 
 /** Something that was just taken away, told for a while with the way back; or why something was not done. */
 export interface Notice {

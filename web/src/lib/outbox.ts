@@ -1,8 +1,8 @@
 import Dexie, { type EntityTable } from 'dexie'
 import { fill, routes } from '@nachtigal/contract/api'
 import type { ErrorBody } from '@nachtigal/contract/errors'
-import type { Clash } from '@nachtigal/core/job/applyChange'
-import type { Command } from '@nachtigal/core/job/command'
+import type { Clash } from '@nachtigal/core/document/applyChange'
+import type { Command } from '@nachtigal/core/document/command'
 import { api } from './api'
 import {
   commandDropped,

@@ -1,6 +1,6 @@
 import { wrap } from 'comlink'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
-import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import type { Proposal } from '@nachtigal/core/survey/proposal'
 import type { Edited } from '@nachtigal/core/wiring/edited'
 import type { ProposeWorker } from './proposeWorker'

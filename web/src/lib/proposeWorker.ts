@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { proposedChain } from '@nachtigal/core/check/proposedChain'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
-import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import type { Proposal } from '@nachtigal/core/survey/proposal'
 import type { Edited } from '@nachtigal/core/wiring/edited'
 import { newId } from './newId'

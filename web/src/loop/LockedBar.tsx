@@ -1,6 +1,6 @@
 import { Lock } from 'lucide-react'
 import { useState } from 'react'
-import { isLocked } from '@nachtigal/core/job/handover'
+import { isLocked } from '@nachtigal/core/document/handover'
 import { shownDay } from '@nachtigal/core/time/shownMoment'
 import { useAppSelector } from '../lib/store'
 import { Button } from '../ui/Button'

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
 import type { JointVerdict } from '@nachtigal/core/check/judgeJoint'
-import type { ResolvedDevice } from '@nachtigal/core/job/chain'
+import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import { outputPath } from '@nachtigal/core/wiring/outputPath'
 import { Chain, UprightChain, type ChainJoint, type ChainLink, type DeviceSign } from '../instruments/Chain'
 import { CallPicture } from './CallPicture'

@@ -1,4 +1,4 @@
-import { noted } from '@nachtigal/core/job/fields/loopFields'
+import { noted } from '@nachtigal/core/document/fields/loopFields'
 import { useAppDispatch, useAppSelector } from '../lib/store'
 import { nameGiven } from '../lib/viewSlice'
 import { TextField } from '../ui/TextField'

@@ -1,6 +1,6 @@
 import { refusal, type Refusal } from '@nachtigal/contract/check'
 import { documentSchema } from '@nachtigal/contract/documentSchemas'
-import type { AnyDocument, LoopDocument } from '@nachtigal/core/job/documents'
+import type { AnyDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import type { ShownJob } from '../lib/documentsSlice'
 
 /** A loop that something is wrong in, and what. */

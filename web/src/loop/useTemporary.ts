@@ -1,5 +1,5 @@
-import { nextOrder } from '@nachtigal/core/job/chain'
-import type { Temporary } from '@nachtigal/core/job/documents'
+import { nextOrder } from '@nachtigal/core/document/chain'
+import type { Temporary } from '@nachtigal/core/document/documents'
 import { useAppSelector } from '../lib/store'
 import { useLoop } from './loopContext'
 import { newId } from '../lib/newId'

@@ -1,6 +1,6 @@
 import { useCallback } from 'react'
-import type { Command } from '@nachtigal/core/job/command'
-import { inverseChanges } from '@nachtigal/core/job/inverse'
+import type { Command } from '@nachtigal/core/document/command'
+import { inverseChanges } from '@nachtigal/core/document/inverse'
 import { useAppSelector } from '../lib/store'
 import { useSend } from './useSend'
 import { newId } from '../lib/newId'

@@ -1,4 +1,4 @@
-import { type ContactRating, loadKinds } from '../../profile/deviceProfile'
+import { type ContactRating, loadKinds } from '../../device/deviceProfile'
 import { contactLoad, type LeastLoad, type SwitchedLoad } from '../../wiring/contactLoad'
 import { transformerLoad } from '../../wiring/transformerLoad'
 import { voltageDrop, type VoltageDropInput } from '../../wiring/voltageDrop'

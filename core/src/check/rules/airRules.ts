@@ -1,5 +1,5 @@
-import { type Behaviour, type PlanOf, plansOf } from '../../job/behaviour'
-import { proofTests } from '../../proof/proofTests'
+import { type Behaviour, type PlanOf, plansOf } from '../../document/behaviour'
+import { proofTests } from '../../commissioning/proofTests'
 import { livesOnAir } from '../../survey/atRisk'
 import { forcedAir } from '../../wiring/forcedAir'
 import { reachOf } from '../../wiring/reach'

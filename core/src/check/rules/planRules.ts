@@ -1,4 +1,4 @@
-import { rungsOf } from '../../job/stageGroup'
+import { rungsOf } from '../../document/stageGroup'
 import { fieldValue } from '../../plant/fieldValue'
 import { floorLimit } from '../../plant/floorOutput'
 import { convert } from '../../units/convert'
@@ -6,13 +6,13 @@ import { limitersOf } from '../../wiring/guards'
 import { lineOfOutput } from '../../wiring/outputPath'
 import { conventionWords } from '../../control/conventionWords'
 import { translate } from '../../control/translate'
-import { plansOf } from '../../job/behaviour'
+import { plansOf } from '../../document/behaviour'
 import type { LoopContext } from '../context'
 import { consequences } from '../consequences'
 import { workingRange } from '../settings/workingRange'
 import { type Finding, TEST_FAILED } from '../finding'
 import { eachPlan, eachSwitching, type Rule } from './rule'
-import { failed, proofTests } from '../../proof/proofTests'
+import { failed, proofTests } from '../../commissioning/proofTests'
 
 const surfaceLimit = eachSwitching((plan, { survey, words }) => {
   if (!survey?.floor) return []

@@ -1,5 +1,5 @@
-import { type OnOffBehaviour, type PlanOf, plansOf, switchingPlans } from '../../job/behaviour'
-import type { Answer } from '../../job/documents'
+import { type OnOffBehaviour, type PlanOf, plansOf, switchingPlans } from '../../document/behaviour'
+import type { Answer } from '../../document/documents'
 import type { Stage } from '../../survey/hazards'
 import type { LoopContext } from '../context'
 import type { Finding, Severity } from '../finding'

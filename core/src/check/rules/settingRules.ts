@@ -1,6 +1,6 @@
 import { fieldValue } from '../../plant/fieldValue'
-import { keyingSheet } from '../../proof/keyingSheet'
-import { parameterView } from '../../profile/parameterView'
+import { keyingSheet } from '../../commissioning/keyingSheet'
+import { parameterView } from '../../device/parameterView'
 import { limitersOf } from '../../wiring/guards'
 import { lineOfOutput } from '../../wiring/outputPath'
 import type { LoopContext } from '../context'

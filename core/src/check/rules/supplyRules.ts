@@ -1,6 +1,6 @@
-import type { ResolvedDevice } from '../../job/chain'
+import type { ResolvedDevice } from '../../document/chain'
 import { fieldValue } from '../../plant/fieldValue'
-import type { Port } from '../../profile/deviceProfile'
+import type { Port } from '../../device/deviceProfile'
 import { EXTRA_LOW_V } from '../../units/peopleLimits'
 import { transformerLoad } from '../../wiring/transformerLoad'
 import { callPaths, lineVoltage, powerPaths, supplyOf } from '../../wiring/powerPath'

@@ -1,5 +1,5 @@
 import { fieldValue } from '../../plant/fieldValue'
-import type { ResolvedChain, ResolvedDevice } from '../../job/chain'
+import type { ResolvedChain, ResolvedDevice } from '../../document/chain'
 import { CLASS_A_MOST_V, EXTRA_LOW_V, PEOPLE_WATER_MOST_C } from '../../units/peopleLimits'
 import { groundFault, mainsCircuits, voltsToEarth } from '../../wiring/groundFault'
 import { lineVoltage, type PowerPath, powerPaths, supplyOf } from '../../wiring/powerPath'

@@ -1,6 +1,6 @@
 import { type BatteryCutOff, batteryCutOff } from '../../control/batteryCutOff'
-import type { ResolvedDevice } from '../../job/chain'
-import type { BatteryPlan } from '../../job/controllerPlan'
+import type { ResolvedDevice } from '../../document/chain'
+import type { BatteryPlan } from '../../document/controllerPlan'
 import { fieldValue } from '../../plant/fieldValue'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import { rowLoads } from '../../wiring/conductors'

@@ -1,6 +1,6 @@
 import { type DefrostCycle, defrostCycle, meltMinutes } from '../../control/defrostCycle'
-import type { ResolvedDevice } from '../../job/chain'
-import type { DefrostPlan } from '../../job/controllerPlan'
+import type { ResolvedDevice } from '../../document/chain'
+import type { DefrostPlan } from '../../document/controllerPlan'
 import { fieldValue } from '../../plant/fieldValue'
 import { coolDownK } from '../../plant/coolDown'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'

@@ -1,5 +1,5 @@
 import { fanDemand, type FanDemand } from '../../control/fanDemand'
-import type { FanBehaviour, PlanOf } from '../../job/behaviour'
+import type { FanBehaviour, PlanOf } from '../../document/behaviour'
 import type { LoopContext } from '../context'
 import type { Consequence } from '../consequences'
 import { outputScale, type OutputScale } from './bandView'

@@ -1,4 +1,4 @@
-import type { PlanOf, ProbeFault } from '../../job/behaviour'
+import type { PlanOf, ProbeFault } from '../../document/behaviour'
 import { limitersOf } from '../../wiring/guards'
 import { lineOfOutput } from '../../wiring/outputPath'
 import { readsColdWhenOpen } from '../../probes/readsColdWhenOpen'

@@ -1,4 +1,4 @@
-import type { ResolvedDevice } from '../../job/chain'
+import type { ResolvedDevice } from '../../document/chain'
 import { freezePoint, liquids } from '../../survey/kinds/freezePoint'
 import type { LoopContext } from '../context'
 

@@ -1,6 +1,6 @@
 import { spell } from '../../control/timerSequence'
-import type { ResolvedDevice } from '../../job/chain'
-import { type PlanOf, plansOf } from '../../job/behaviour'
+import type { ResolvedDevice } from '../../document/chain'
+import { type PlanOf, plansOf } from '../../document/behaviour'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import type { LoopContext } from '../context'
 import { faultTitle, faultView } from './faultView'

@@ -1,8 +1,8 @@
 import { calibrateProbe } from '../../probes/calibrateProbe'
-import type { PlanOf } from '../../job/behaviour'
+import type { PlanOf } from '../../document/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
-import { boundTo } from '../../profile/bound'
-import { parameterView } from '../../profile/parameterView'
+import { boundTo } from '../../device/bound'
+import { parameterView } from '../../device/parameterView'
 import { roundToStep } from '../../units/displayRound'
 import type { LoopContext } from '../context'
 

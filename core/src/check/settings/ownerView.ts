@@ -1,8 +1,8 @@
-import type { ResolvedDevice } from '../../job/chain'
-import { plansOf } from '../../job/behaviour'
-import type { Parameter } from '../../profile/deviceProfile'
-import { plannedValues } from '../../proof/plannedValues'
-import { parameterView } from '../../profile/parameterView'
+import type { ResolvedDevice } from '../../document/chain'
+import { plansOf } from '../../document/behaviour'
+import type { Parameter } from '../../device/deviceProfile'
+import { plannedValues } from '../../commissioning/plannedValues'
+import { parameterView } from '../../device/parameterView'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import type { LoopContext } from '../context'
 

@@ -1,6 +1,6 @@
-import { plansOf } from '../../job/behaviour'
-import type { ResolvedDevice } from '../../job/chain'
-import { boundTo } from '../../profile/bound'
+import { plansOf } from '../../document/behaviour'
+import type { ResolvedDevice } from '../../document/chain'
+import { boundTo } from '../../device/bound'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import type { LoopContext } from '../context'
 

@@ -1,6 +1,6 @@
 import { bandEnds } from '../../control/proportional'
-import type { PlanOf } from '../../job/behaviour'
-import { rungsOf } from '../../job/stageGroup'
+import type { PlanOf } from '../../document/behaviour'
+import { rungsOf } from '../../document/stageGroup'
 import type { LoopContext } from '../context'
 import { resetController, resetView } from './resetView'
 

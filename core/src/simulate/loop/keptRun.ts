@@ -1,4 +1,4 @@
-import type { KeptRun, LoopDocument } from '../../job/documents'
+import type { KeptRun, LoopDocument } from '../../document/documents'
 import type { ChosenFault } from './loopFaults'
 import { type DaySort, daySorts, type Span, spans } from './runWeather'
 

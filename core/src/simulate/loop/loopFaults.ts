@@ -1,4 +1,4 @@
-import type { ResolvedChain } from '../../job/chain'
+import type { ResolvedChain } from '../../document/chain'
 import { type FieldData, fieldValue } from '../../plant/fieldValue'
 import { mismatch, probeRange } from '../../probes/mismatch'
 import type { Probe } from '../../probes/probe'

@@ -1,4 +1,4 @@
-import type { LoopDocument } from '../../job/documents'
+import type { LoopDocument } from '../../document/documents'
 import { boilerModel } from '../../plant/models/boilerModel'
 import { cabinetModel } from '../../plant/models/cabinetModel'
 import { cabinModel } from '../../plant/models/cabinModel'

@@ -1,4 +1,4 @@
-import type { LoopDocument } from '../../job/documents'
+import type { LoopDocument } from '../../document/documents'
 import type { Climate } from '../../plant/climate'
 import { winterDay } from '../../plant/winterDay'
 import { factsOfKind } from '../../survey/kindFacts'

@@ -1,5 +1,5 @@
-import type { Behaviour } from '../../job/behaviour'
-import type { LoopDocument } from '../../job/documents'
+import type { Behaviour } from '../../document/behaviour'
+import type { LoopDocument } from '../../document/documents'
 import { type FieldData, fieldValue } from '../../plant/fieldValue'
 import { factsOfKind } from '../../survey/kindFacts'
 import type { Quantity } from '../../units/quantity'

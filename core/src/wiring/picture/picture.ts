@@ -1,4 +1,4 @@
-import type { ResolvedChain, ResolvedDevice } from '../../job/chain'
+import type { ResolvedChain, ResolvedDevice } from '../../document/chain'
 import type { WireRow } from '../wireRow'
 import {
   emptyPairs,

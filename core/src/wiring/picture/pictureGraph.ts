@@ -1,5 +1,5 @@
-import type { ResolvedChain, ResolvedDevice } from '../../job/chain'
-import type { Port } from '../../profile/deviceProfile'
+import type { ResolvedChain, ResolvedDevice } from '../../document/chain'
+import type { Port } from '../../device/deviceProfile'
 import { supplyVariant } from '../supplyVariant'
 import { terminalLabel } from '../terminalLabel'
 import type { WireEnd, WireRow } from '../wireRow'

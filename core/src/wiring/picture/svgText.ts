@@ -1,4 +1,4 @@
-import type { RowState } from '../../job/documents'
+import type { RowState } from '../../document/documents'
 import { boxOf, type Picture, type PictureContact, type PictureText } from './picture'
 import type { Point } from './pictureGraph'
 

@@ -1,4 +1,4 @@
-import type { Change } from '@nachtigal/core/job/command'
+import type { Change } from '@nachtigal/core/document/command'
 
 const letters = (value: unknown) => (JSON.stringify(value) ?? 'nothing').slice(0, 60)
 

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { usePutDeviceMutation } from '../../lib/api'
 import { refusalWords } from '../../lib/refusalWords'
 import { useShelf } from './shelfContext'

@@ -1,6 +1,6 @@
 import { useContext, useMemo } from 'react'
 import { useLocation, useParams } from 'react-router'
-import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { calcDataOf } from '@nachtigal/contract/api'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 import { wordsFor } from '@nachtigal/core/units/words'

@@ -1,6 +1,6 @@
 import { createContext, useContext } from 'react'
 import type { CalcData } from '@nachtigal/core/calc/calculation'
-import type { DeviceProfile } from '@nachtigal/core/profile/deviceProfile'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import type { Words } from '@nachtigal/core/units/words'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import type { LeafletSection } from '@nachtigal/core/profile/leaflet'
+import type { LeafletSection } from '@nachtigal/core/device/leaflet'
 import { sideBySide } from './sideBySide'
 
 const section = (title: string, ...rows: [string, string][]): LeafletSection => ({

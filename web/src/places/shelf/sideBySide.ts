@@ -1,4 +1,4 @@
-import type { LeafletSection } from '@nachtigal/core/profile/leaflet'
+import type { LeafletSection } from '@nachtigal/core/device/leaflet'
 
 /** Lines of two leaflets under one another by section and label; a label that stands twice is matched in its order. */
 export function sideBySide(one: readonly LeafletSection[], other: readonly LeafletSection[]) {

@@ -1,6 +1,6 @@
 import { useState } from 'react'
-import { ordered } from '@nachtigal/core/job/chain'
-import { changesBetween } from '@nachtigal/core/job/changesBetween'
+import { ordered } from '@nachtigal/core/document/chain'
+import { changesBetween } from '@nachtigal/core/document/changesBetween'
 import { sumNote, type WorkedSum } from '@nachtigal/core/calc/workedLines'
 import type { JobInHand } from '../../loop/jobContext'
 import { useSend } from '../../loop/useSend'

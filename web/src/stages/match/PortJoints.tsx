@@ -1,4 +1,4 @@
-import { ordered, type PortRef, resolveDevice, type ResolvedDevice } from '@nachtigal/core/job/chain'
+import { ordered, type PortRef, resolveDevice, type ResolvedDevice } from '@nachtigal/core/document/chain'
 import { canJoin, joinPorts, partPorts } from '@nachtigal/core/wiring/chainEdit'
 import { gives, takes } from '@nachtigal/core/wiring/joins'
 import { useLoop } from '../../loop/loopContext'

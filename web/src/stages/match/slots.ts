@@ -1,4 +1,4 @@
-import type { Category } from '@nachtigal/core/profile/deviceProfile'
+import type { Category } from '@nachtigal/core/device/deviceProfile'
 import type { DeviceSign } from '../../instruments/Chain'
 
 export interface Slot {

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { findSymptoms } from '@nachtigal/core/proof/findSymptoms'
+import { findSymptoms } from '@nachtigal/core/commissioning/findSymptoms'
 import { useShelfQuery } from '../../lib/api'
 import { useLoop } from '../../loop/loopContext'
 import { Field } from '../../ui/Field'

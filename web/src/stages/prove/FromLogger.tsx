@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { useState } from 'react'
-import type { ProofTest } from '@nachtigal/core/proof/proofTest'
+import type { ProofTest } from '@nachtigal/core/commissioning/proofTest'
 import { loggedAt, loggerReadings } from '@nachtigal/core/series/loggerReadings'
 import { quantityView, shownText } from '@nachtigal/core/units/quantity'
 import { useLoop } from '../../loop/loopContext'

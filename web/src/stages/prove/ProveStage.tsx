@@ -1,6 +1,6 @@
 import './prove.css'
 import { useParams } from 'react-router'
-import { proofTests } from '@nachtigal/core/proof/proofTests'
+import { proofTests } from '@nachtigal/core/commissioning/proofTests'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'

@@ -1,9 +1,16 @@
 import { lazy, Suspense } from 'react'
-import type { AskState, ChoiceAsk, NumberAsk, ProofStep, ProofTest, SetAsk } from '@nachtigal/core/proof/proofTest'
-import { isGood, pickedText, readText, shouldText } from '@nachtigal/core/proof/takeTest'
-import { duringTest } from '@nachtigal/core/proof/temporaryWork'
+import type {
+  AskState,
+  ChoiceAsk,
+  NumberAsk,
+  ProofStep,
+  ProofTest,
+  SetAsk,
+} from '@nachtigal/core/commissioning/proofTest'
+import { isGood, pickedText, readText, shouldText } from '@nachtigal/core/commissioning/takeTest'
+import { duringTest } from '@nachtigal/core/commissioning/temporaryWork'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
-import { timeIn } from '@nachtigal/core/profile/bound'
+import { timeIn } from '@nachtigal/core/device/bound'
 import { formatValue, quantityView, shownText } from '@nachtigal/core/units/quantity'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import type { ProofTest } from '@nachtigal/core/proof/proofTest'
+import type { ProofTest } from '@nachtigal/core/commissioning/proofTest'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'

@@ -1,4 +1,4 @@
-import type { Outcome, ProofTest, Verdict } from '@nachtigal/core/proof/proofTest'
+import type { Outcome, ProofTest, Verdict } from '@nachtigal/core/commissioning/proofTest'
 import type { ShapeKind } from '../../ui/Shape'
 
 /** Shape of a step by its verdict. */

@@ -1,6 +1,6 @@
 import { faultTitle, faultView } from '@nachtigal/core/check/settings/faultView'
 import type { Consequence } from '@nachtigal/core/check/consequences'
-import { onOffRecord } from '@nachtigal/core/job/fields/planFields'
+import { onOffRecord } from '@nachtigal/core/document/fields/planFields'
 import { useLoop } from '../../loop/loopContext'
 import { NumberField } from '../../ui/NumberField'
 import { Shape } from '../../ui/Shape'

@@ -1,6 +1,6 @@
 import { useState } from 'react'
-import type { Reading } from '@nachtigal/core/job/documents'
-import type { KeyingRow } from '@nachtigal/core/proof/keyingSheet'
+import type { Reading } from '@nachtigal/core/document/documents'
+import type { KeyingRow } from '@nachtigal/core/commissioning/keyingSheet'
 import { drafted, draftCleared } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { wrongKeyed } from './useKeying'

@@ -3,8 +3,8 @@ import { consequences } from '@nachtigal/core/check/consequences'
 import { energisedAt, ladderView, soundPatterns } from '@nachtigal/core/check/settings/ladderView'
 import { conventionWords } from '@nachtigal/core/control/conventionWords'
 import { type Convention, conventions } from '@nachtigal/core/control/switchingPoints'
-import type { Behaviour, OnOffBehaviour, PlanOf } from '@nachtigal/core/job/behaviour'
-import { inConvention, replan } from '@nachtigal/core/job/replan'
+import type { Behaviour, OnOffBehaviour, PlanOf } from '@nachtigal/core/document/behaviour'
+import { inConvention, replan } from '@nachtigal/core/document/replan'
 import {
   eachRung,
   addStage,
@@ -17,11 +17,11 @@ import {
   spacings,
   swingForAll,
   turned,
-} from '@nachtigal/core/job/stageGroup'
-import { bindsAny } from '@nachtigal/core/profile/bound'
+} from '@nachtigal/core/document/stageGroup'
+import { bindsAny } from '@nachtigal/core/device/bound'
 import { formatQuantity } from '@nachtigal/core/units/quantity'
-import { stagePlanRecord } from '@nachtigal/core/job/fields/controllerPlanFields'
-import { onOffRecord } from '@nachtigal/core/job/fields/planFields'
+import { stagePlanRecord } from '@nachtigal/core/document/fields/controllerPlanFields'
+import { onOffRecord } from '@nachtigal/core/document/fields/planFields'
 import { Ladder } from '../../instruments/Ladder'
 import type { LadderPart as LadderHandle } from '../../instruments/ladderValues'
 import { PHONE, useMedia } from '../../lib/useMedia'

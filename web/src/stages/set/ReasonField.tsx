@@ -1,4 +1,4 @@
-import type { KeyingRow } from '@nachtigal/core/proof/keyingSheet'
+import type { KeyingRow } from '@nachtigal/core/commissioning/keyingSheet'
 import { useState } from 'react'
 import { drafted, draftCleared } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'

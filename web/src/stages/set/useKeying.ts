@@ -1,6 +1,6 @@
 import { useCallback } from 'react'
-import type { Reading } from '@nachtigal/core/job/documents'
-import type { KeyingRow } from '@nachtigal/core/proof/keyingSheet'
+import type { Reading } from '@nachtigal/core/document/documents'
+import type { KeyingRow } from '@nachtigal/core/commissioning/keyingSheet'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { useLoop } from '../../loop/loopContext'
 

@@ -1,7 +1,7 @@
 import { useNavigate, useParams } from 'react-router'
 import { factsOfKind } from '@nachtigal/core/survey/kindFacts'
 import { openQuestions } from '@nachtigal/core/survey/surveyResult'
-import { loopRecord } from '@nachtigal/core/job/fields/loopFields'
+import { loopRecord } from '@nachtigal/core/document/fields/loopFields'
 import { Cautions } from '../../loop/Cautions'
 import { Findings } from '../../loop/Findings'
 import { useLoop } from '../../loop/loopContext'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { emptyLoop, type LoopDocument, loopKinds } from '@nachtigal/core/job/documents'
+import { emptyLoop, type LoopDocument, loopKinds } from '@nachtigal/core/document/documents'
 import { proposedHazards } from '@nachtigal/core/survey/hazards'
 import { surveyParts } from './surveyParts'
 

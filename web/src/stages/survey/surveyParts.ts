@@ -1,4 +1,4 @@
-import type { LoopDocument } from '@nachtigal/core/job/documents'
+import type { LoopDocument } from '@nachtigal/core/document/documents'
 import { proposedHazards } from '@nachtigal/core/survey/hazards'
 import { counted } from '@nachtigal/core/units/words'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'

@@ -1,4 +1,4 @@
-import { faultHour } from '@nachtigal/core/job/fields/loopFields'
+import { faultHour } from '@nachtigal/core/document/fields/loopFields'
 import { X } from 'lucide-react'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { NumberField } from '../../ui/NumberField'

@@ -1,4 +1,4 @@
-import type { KeptRun } from '@nachtigal/core/job/documents'
+import type { KeptRun } from '@nachtigal/core/document/documents'
 import { useAppSelector } from '../../lib/store'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'

@@ -1,7 +1,7 @@
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 import { loopPlant } from '@nachtigal/core/simulate/loop/loopPlant'
 import { formatQuantity } from '@nachtigal/core/units/quantity'
-import { trialRecord } from '@nachtigal/core/job/fields/loopFields'
+import { trialRecord } from '@nachtigal/core/document/fields/loopFields'
 import { useMemo } from 'react'
 import { useLoop } from '../../loop/loopContext'
 import { NumberField } from '../../ui/NumberField'

@@ -2,7 +2,7 @@ import { ArrowLeft, ArrowRight, Maximize2, Printer, ZoomIn, ZoomOut } from 'luci
 import { addHours, format, parseISO } from 'date-fns'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { bandEnds } from '@nachtigal/core/control/proportional'
-import type { PlanOf } from '@nachtigal/core/job/behaviour'
+import type { PlanOf } from '@nachtigal/core/document/behaviour'
 import type { LoopRun } from '@nachtigal/core/simulate/loop/loopScenario'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import type { MomentValues, StripView } from '@nachtigal/core/simulate/stripView'

@@ -1,7 +1,7 @@
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react'
 import type { LoopContext } from '@nachtigal/core/check/context'
 import { runOutcome, type RunOutcome } from '@nachtigal/core/check/runOutcome'
-import type { LoopDocument } from '@nachtigal/core/job/documents'
+import type { LoopDocument } from '@nachtigal/core/document/documents'
 import type { Climate } from '@nachtigal/core/plant/climate'
 import { type ChosenFault, type FaultOffer, loopFaults, withFaults } from '@nachtigal/core/simulate/loop/loopFaults'
 import { type LoopRun, loopScenario } from '@nachtigal/core/simulate/loop/loopScenario'

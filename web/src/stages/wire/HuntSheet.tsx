@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
-import { cutKey, type HuntGround, huntReadings, huntShort, huntTest } from '@nachtigal/core/proof/shortFinder'
-import { measuredOhm } from '@nachtigal/core/job/fields/readingFields'
+import { cutKey, type HuntGround, huntReadings, huntShort, huntTest } from '@nachtigal/core/commissioning/shortFinder'
+import { measuredOhm } from '@nachtigal/core/document/fields/readingFields'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'

@@ -1,4 +1,4 @@
-import { ordered } from '@nachtigal/core/job/chain'
+import { ordered } from '@nachtigal/core/document/chain'
 import { useLoop } from '../../loop/loopContext'
 import { Shape } from '../../ui/Shape'
 

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { TESTS_OPEN } from '@nachtigal/core/check/finding'
-import { safetyBlocks } from '@nachtigal/core/proof/safetyBlocks'
+import { safetyBlocks } from '@nachtigal/core/commissioning/safetyBlocks'
 import { useLoop } from '../../loop/loopContext'
 import { Findings } from '../../loop/Findings'
 import { Button } from '../../ui/Button'

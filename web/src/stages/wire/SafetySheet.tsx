@@ -1,6 +1,6 @@
 import { TriangleAlert } from 'lucide-react'
-import type { SafetyStep } from '@nachtigal/core/proof/safetyStep'
-import { duringStep, endedWork } from '@nachtigal/core/proof/temporaryWork'
+import type { SafetyStep } from '@nachtigal/core/commissioning/safetyStep'
+import { duringStep, endedWork } from '@nachtigal/core/commissioning/temporaryWork'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { shownMoment } from '@nachtigal/core/time/shownMoment'
 import { draftCleared, drafted } from '../../lib/draftsSlice'

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react'
-import type { SafetyStep, StepVerdict } from '@nachtigal/core/proof/safetyStep'
-import type { HuntGround } from '@nachtigal/core/proof/shortFinder'
+import type { SafetyStep, StepVerdict } from '@nachtigal/core/commissioning/safetyStep'
+import type { HuntGround } from '@nachtigal/core/commissioning/shortFinder'
 import type { ShapeKind } from '../../ui/Shape'
 import { Shape } from '../../ui/Shape'
 

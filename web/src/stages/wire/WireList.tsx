@@ -1,6 +1,6 @@
 import { memo, useEffect, useMemo, useRef } from 'react'
 import { TESTS_OPEN } from '@nachtigal/core/check/finding'
-import type { RowChange, RowState } from '@nachtigal/core/job/documents'
+import type { RowChange, RowState } from '@nachtigal/core/document/documents'
 import { OUTSIDE_TABLE, type Practice, sizeWords } from '@nachtigal/core/wiring/conductor'
 import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { RowVerdict } from '@nachtigal/core/wiring/rowVerdict'

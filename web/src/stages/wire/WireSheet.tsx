@@ -1,6 +1,6 @@
 import { sizeWords } from '@nachtigal/core/wiring/conductor'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
-import { measuredOhm } from '@nachtigal/core/job/fields/readingFields'
+import { measuredOhm } from '@nachtigal/core/document/fields/readingFields'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { PHONE, useMedia } from '../../lib/useMedia'

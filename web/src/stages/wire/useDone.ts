@@ -1,4 +1,4 @@
-import type { StepDone } from '@nachtigal/core/job/documents'
+import type { StepDone } from '@nachtigal/core/document/documents'
 import { useAppSelector } from '../../lib/store'
 import { useLoop } from '../../loop/loopContext'
 

@@ -1,4 +1,4 @@
-import type { RowState } from '@nachtigal/core/job/documents'
+import type { RowState } from '@nachtigal/core/document/documents'
 import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { useLoop } from '../../loop/loopContext'

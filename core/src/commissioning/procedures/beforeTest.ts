@@ -1,0 +1,137 @@
+import type { LoopContext } from '../../check/context'
+import type { PlanOf } from '../../document/behaviour'
+import { fieldValue } from '../../plant/fieldValue'
+import { reachOf } from '../../wiring/reach'
+import type { TestSpec } from '../proofTest'
+import { around, cause, loadName, noted, outputName, sourceOfRow, spec, toSet, toWires, yesNo, look } from './parts'
+
+/** Current that tells a load that runs from one that stands, A. */
+const RUNS_A = 0.05
+
+/** Amperes by the nameplate of what an output switches in the end. */
+function nameplateA({ chain }: Pick<LoopContext, 'chain'>, plan: PlanOf): { amps: number; motor: boolean } | undefined {
+  const end = reachOf(chain, plan.output)[0]
+  if (end?.port.kind !== 'load') return undefined
+  const { kind, amps, powerW, volts, powerFactor, phases } = end.port.load
+  const motor = kind === 'motor' || kind === 'compressor'
+  const factor = powerFactor ?? (motor || kind === 'coil' ? 0.7 : 1)
+  return { amps: amps ?? powerW / (volts * factor * (phases === 3 ? Math.sqrt(3) : 1)), motor }
+}
+
+/**
+ * Two questions before any control test: does the control command, does the plant answer? Half of all control faults are plant faults.
+ * A current beside them tells wire from plant. Expected: the nameplate, within field data tol.heater or, for motors, not over tol.current.
+ */
+export function beforeTest(context: LoopContext, plan: PlanOf): TestSpec {
+  const load = loadName(context, plan)
+  const plate = nameplateA(context, plan)
+  const row = plate?.motor ? 'tol.current' : 'tol.heater'
+  const limits = fieldValue(context.data, row)
+  const wants = plan.action === 'heating' ? 'warms' : plan.kind === 'fan' ? 'turns' : 'cools'
+  return spec(context, {
+    id: `before/${plan.id}`,
+    kind: 'before',
+    title: 'Commanded? Answered?',
+    about: outputName(context, plan),
+    purpose: 'Half of all control faults are plant faults. First: does the control command, and does the plant answer?',
+    have: ['clamp meter or thermometer'],
+    how: 'Move the set until the output has to come on. Look at display or lamp first, then at the load.',
+    rule: 'Commanded and not answered is the plant, a wire or a contact; not commanded is the control.',
+    steps: [
+      {
+        id: 'commanded',
+        title: 'Commanded',
+        does: `Move the set until ${outputName(context, plan)} has to come on. Does its lamp or the display say that it commands?`,
+        main: yesNo('Display or lamp says on'),
+      },
+      {
+        id: 'answered',
+        title: 'Answered',
+        does: `Does ${load} answer: current, flow, a temperature difference? It ${wants} within minutes.`,
+        main: yesNo('The load answers'),
+      },
+      {
+        id: 'current',
+        title: 'Current',
+        spare: true,
+        does: `Clamp the line of ${load}. By its nameplate it draws ${plate ? context.words.say(plate.amps, 'current') : 'what stands on it'}.`,
+        main: plate
+          ? {
+              ...around('Current', 'current', plate.amps, 0, sourceOfRow(context, row)),
+              low: plate.motor ? 0.3 * plate.amps : plate.amps * (1 + limits.low / 100),
+              high: plate.amps * (1 + limits.high / 100),
+            }
+          : noted('Current', 'current'),
+      },
+    ],
+    judge: (found, wrong) => {
+      const [commanded, answered, amps] = [found.picked('commanded'), found.picked('answered'), found.value('current')]
+      const flows = amps !== undefined && amps !== null && amps > RUNS_A
+      const welded = cause(
+        'runs-uncommanded',
+        `${load} runs while nothing commands it: a welded contact, a shorted solid-state relay, or an override in parallel.`,
+        'Isolate. Lift the load wire dead and measure over the contact: under 1 ohm is welded. Then look for an override across it.',
+        toWires,
+      )
+      if (commanded === 'no' && (answered === 'yes' || flows))
+        return look('It runs uncommanded', 'The load runs though the control says off.', welded)
+      if (commanded === 'no')
+        return look(
+          'Not commanded: the control',
+          'The plant was not asked.',
+          cause(
+            'not-commanded',
+            'The control does not call: set not reached, a rest time still runs, an input holds it, or the probe reads wrong.',
+            'Read what the display shows against a thermometer; wait out the rest; look which input holds it.',
+            toSet(plan, undefined, 'Open what is planned'),
+          ),
+        )
+      if (commanded === 'yes' && answered === 'no') {
+        if (flows)
+          return look(
+            'Answered by current, not by the plant',
+            `${context.words.say(amps, 'current')} flows and nothing ${wants}.`,
+            cause(
+              'plant',
+              'The load draws current and the plant does not follow: no flow, air, a shut valve, an empty or fouled exchanger.',
+              'Supply and return: both cold is no flow; hot supply and cold return is little flow.',
+            ),
+          )
+        return look(
+          'Commanded, not answered',
+          amps === undefined ? 'The control asks and the load stands.' : 'The control asks and no current flows.',
+          cause(
+            'contact-or-fuse',
+            'Something in its line is open: fuse, limiter, contact, or the wire sits on the other terminal of a changeover.',
+            'Licensed: volts along the line from supply to load; the first element with full volts over it is open.',
+            toWires,
+          ),
+          cause('load-open', `${load} itself is open.`, 'Isolate, lift it and measure its ohms.', toWires),
+        )
+      }
+      if (commanded === 'yes' && wrong.includes('current') && amps !== undefined && amps !== null && plate) {
+        const low = amps < plate.amps
+        return look(
+          low ? 'Too little current' : 'Too much current',
+          `${context.words.say(amps, 'current')}; the nameplate says ${context.words.say(plate.amps, 'current')}.`,
+          low
+            ? cause(
+                'element-open',
+                plate.motor
+                  ? 'It runs without load: belt, impeller, air in the pump.'
+                  : 'One of several elements is open, or the voltage is low (power goes with its square).',
+                'Licensed: volts at the load. Right volts and little current is the load itself.',
+              )
+            : cause(
+                'overloaded',
+                plate.motor
+                  ? 'The motor works too hard: bearing, voltage, a blocked rotor.'
+                  : 'The voltage is high, or another load hangs on the same wire.',
+                'Licensed: volts at the load, then current of each branch.',
+              ),
+        )
+      }
+      return undefined
+    },
+  })
+}

@@ -1,0 +1,100 @@
+import type { LoopContext } from '../../check/context'
+import type { PlanOf } from '../../document/behaviour'
+import type { ResolvedDevice } from '../../document/chain'
+import { outputScale } from '../../check/settings/bandView'
+import type { TestSpec } from '../proofTest'
+import { around, cause, nameOf, spec, toKeying, toWires } from './parts'
+
+/** A drive's display counts whole or tenths of a hertz. */
+const DISPLAY_HZ = 0.5
+
+/** A drive at nothing and at full: what its own display shows, that the motor runs cool at slowest, and stops without its run input. */
+export function driveTest(context: LoopContext, drive: ResolvedDevice, plan: PlanOf): TestSpec {
+  const scale = outputScale(context, plan)
+  const { say } = context.words
+  const at = (id: string, title: string, percent: number) => ({
+    id,
+    title,
+    does: `Bring the output of the controller to ${say(percent, 'percent')}. Wait out the ramp. What does the drive show?`,
+    main: around(
+      'Drive shows',
+      'frequency',
+      scale.at(percent),
+      DISPLAY_HZ,
+      `slowest and fastest as planned, within ${DISPLAY_HZ} Hz`,
+      { nothing: 'stands' },
+    ),
+    at: { input: plan.input },
+  })
+  return spec(context, {
+    id: `drive/${drive.id}`,
+    kind: 'drive',
+    title: 'Drive: slowest and fastest',
+    about: nameOf(drive),
+    purpose: `From ${say(scale.at(0), 'frequency')} to ${say(scale.at(100), 'frequency')}, and standing without its run input.`,
+    have: ['clamp meter'],
+    how: 'Read the drive\u2019s own display. A meter at its output shows nothing that can be trusted.',
+    rule: `Within ${DISPLAY_HZ} Hz; the motor keeps under its nameplate current at both ends.`,
+    safety: [
+      'A drive holds its charge: 5 minutes after switching off, or longer by its label. The motor starts by itself.',
+    ],
+    steps: [
+      at('slowest', 'At nothing', 0),
+      at('fastest', 'At full', 100),
+      {
+        id: 'run',
+        title: 'Run input opened',
+        does: 'Open the run input at the drive. The motor must stop and stay, whatever the signal says.',
+        main: { kind: 'choice', label: 'The motor', choices: { stops: 'Stops', runs: 'Runs on' }, wants: 'stops' },
+        at: { contact: { device: drive.id, is: 'open' } },
+      },
+    ],
+    judge: (found, wrong) => {
+      if (found.picked('run') === 'runs')
+        return {
+          verdict: 'stop',
+          head: 'It runs without its run input',
+          reason: 'What opens there does not stop it.',
+          next: 'Isolate. The run input is bridged, or the drive is keyed to start by its signal.',
+          causes: [
+            cause(
+              'run-bridged',
+              'The run input is bridged, or not used by the drive as it is keyed.',
+              'Take the bridge off; key the drive to start by its input.',
+              toWires,
+            ),
+          ],
+        }
+      const [slow, fast] = [found.value('slowest'), found.value('fastest')]
+      if (wrong.length === 0 || (slow === undefined && fast === undefined)) return undefined
+      const still =
+        slow === null ||
+        fast === null ||
+        (typeof slow === 'number' && typeof fast === 'number' && Math.abs(slow - fast) < 1)
+      const causes = still
+        ? [
+            cause(
+              'drive-not-following',
+              'It takes its speed from its own keys, or the signal does not arrive.',
+              'Which source of speed is keyed? Then the signal at its terminals.',
+              toWires,
+            ),
+          ]
+        : [
+            cause(
+              'drive-limits',
+              `${wrong.includes('slowest') ? 'Slowest' : 'Fastest'} is keyed otherwise.`,
+              'Read both on the drive and key them as planned.',
+              toKeying,
+            ),
+          ]
+      return {
+        verdict: 'look',
+        head: still ? 'The drive does not follow' : 'Another range of speed',
+        reason: `It shows ${[slow, fast].map((hz) => (typeof hz === 'number' ? say(hz, 'frequency') : 'nothing')).join(' and ')}.`,
+        next: causes[0]!.check,
+        causes,
+      }
+    },
+  })
+}

@@ -1,0 +1,135 @@
+import { spell } from '../../control/timerSequence'
+import type { LoopContext } from '../../check/context'
+import type { PlanOf } from '../../document/behaviour'
+import { fieldValue } from '../../plant/fieldValue'
+import { calibrateProbe } from '../../probes/calibrateProbe'
+import type { Outcome, StepSpec, TestSpec } from '../proofTest'
+import { keyableK } from './riseAndFallTest'
+import { cause, deviceOf, feeling, nameOf, noted, settleS, sourceOfRow, spec, toProbe, toSet } from './parts'
+
+/** Points at which it is compared: the working point must be, a cold and a warm one may be. */
+const points = [
+  ['here', 'As it is', 'where it sits, as it is'],
+  ['cold', 'Colder', 'in a colder place or stirred ice slush'],
+  ['warm', 'Warmer', 'in a warmer place or warm water, stirred'],
+] as const
+
+/**
+ * Offset against a reference thermometer at one to three points, by `calibrateProbe`: tolerance tol.switch.el, largest offset
+ * tol.offset.limit. An error that changes with the temperature is no offset.
+ */
+export function offsetTest(context: LoopContext, plan: PlanOf): TestSpec {
+  const { words, data } = context
+  const { say } = words
+  const device = deviceOf(context, plan.output.device)!
+  const { probe } = feeling(context, plan.input)
+  const toleranceK = fieldValue(data, 'tol.switch.el').typical
+  const limitK = fieldValue(data, 'tol.offset.limit').typical
+  const remote =
+    device.facts.controller &&
+    Object.values(device.facts.controller.parameters).some(
+      ({ name, binds }) => binds === 'offset' && /display/i.test(name),
+    )
+  const other = remote ? 'second display' : 'reference thermometer'
+  const step = ([id, title, where]: (typeof points)[number], i: number): StepSpec => ({
+    id,
+    title,
+    ...(i > 0 ? { spare: true as const } : {}),
+    does: `${probe ? nameOf(probe) : 'The probe'} and the ${other} side by side ${where}. Wait ${spell(settleS(context, plan.input))}. Read both within a breath.`,
+    main: noted(`${remote ? 'Second display' : 'Reference'} reads`, 'temperature'),
+    asides: { display: noted('Display shows', 'temperature') },
+  })
+  return spec(context, {
+    id: `offset/${plan.id}`,
+    kind: 'offset',
+    title: remote ? 'Offset to the second display' : 'Offset',
+    about: `${device.tag}, ${probe ? probe.tag : 'its own probe'}`,
+    purpose: `What it shows against ${remote ? 'the other display' : 'a thermometer that is right'}: at most ${say(toleranceK, 'difference')} apart.`,
+    have: [remote ? 'the second display' : 'reference thermometer', 'stirred ice slush or warm water for more points'],
+    how: 'Stir. Neither touches the wall. One point finds an offset; two or three tell whether it is one.',
+    rule: `Within ${say(toleranceK, 'difference')} leave it; the same everywhere is an offset up to ${say(limitK, 'difference')} (${sourceOfRow(context, 'tol.offset.limit')}); what changes with the temperature is not.`,
+    steps: points.map(step),
+    judge: (found): Partial<Outcome> | undefined => {
+      const pairs = points.flatMap(([id]) => {
+        const [referenceC, shownC] = [found.value(id), found.value(`${id}/display`)]
+        return typeof referenceC === 'number' && typeof shownC === 'number' ? [{ referenceC, shownC }] : []
+      })
+      if (pairs.length === 0)
+        return found.value('here') === undefined
+          ? undefined
+          : {
+              verdict: 'waiting',
+              head: 'One reading waits',
+              reason: 'What does the display show?',
+              next: 'Read the display beside the reference.',
+              causes: [],
+            }
+      const { verdict, offsetK, residualK, slope } = calibrateProbe(pairs, toleranceK, limitK, plan.offsetK)
+      const keyed = keyableK(offsetK, context, plan.output.device)
+      const lay = pairs.reduce((sum, { referenceC, shownC }) => sum + referenceC - shownC, 0) / pairs.length
+      const reads = `It reads ${say(Math.abs(lay), 'difference', 2)} ${lay > 0 ? 'low' : 'high'}`
+      if (verdict === 'leave')
+        return {
+          head: 'Leave it',
+          reason: `${reads} at ${pairs.length} of 3 points; ${say(toleranceK, 'difference')} may be.`,
+          next: 'Nothing to do.',
+        }
+      if (verdict === 'not-an-offset')
+        return {
+          verdict: 'look',
+          head: 'Not an offset',
+          reason: `The error changes by ${say(2 * residualK, 'difference', 2)} from point to point${pairs.length > 1 ? ` (${say(Math.abs(slope) * 10, 'difference', 2)} in ${say(10, 'difference', 0)})` : ''}.`,
+          next: 'Do not key it away. Find what makes it: kind of probe, lead, damp, place.',
+          causes: [
+            cause(
+              'other-kind',
+              'Another kind of probe than the input is set to.',
+              'Ohms with both leads lifted at a known temperature: which kind is it?',
+              toProbe,
+            ),
+            cause(
+              'lead-or-damp',
+              'Damp in the splice (an NTC then reads warm), or a bad joint.',
+              'Ohms core to core and to earth at 50 V at most; splice anew, dry.',
+              toProbe,
+            ),
+          ],
+        }
+      if (verdict === 'beyond-limit')
+        return {
+          verdict: 'look',
+          head: 'Too far off for an offset',
+          reason: `${reads}; over ${say(limitK, 'difference')} is a cause.`,
+          next: 'Find the cause first: wire resistance of a two-wire platinum probe, another kind, the wrong place.',
+          causes: [
+            cause(
+              'lead-resistance',
+              'The lead\u2019s own ohms, a long thin one or two wires where three belong.',
+              'Ohms of the pair shorted at the far end; three wires, or a transmitter.',
+              toProbe,
+            ),
+            cause('other-kind', 'Another kind of probe.', 'Which kind is it, by its ohms?', toProbe),
+          ],
+        }
+      return {
+        verdict: 'look',
+        head: `Key offset ${say(keyed, 'difference')}`,
+        reason: `${reads}, the same at ${pairs.length === 1 ? 'one point' : `${pairs.length} points`}.`,
+        next: `Key ${say(keyed, 'difference')}, then read both once more.`,
+        causes: [
+          cause(
+            'offset',
+            `${reads}.`,
+            `Key offset ${say(keyed, 'difference')}.`,
+            toSet(plan, 'offset', 'Open the offset'),
+          ),
+        ],
+        ...(keyed === plan.offsetK
+          ? {}
+          : {
+              fix: { plan: plan.id, change: { offsetK: keyed }, says: `Put ${say(keyed, 'difference')} into the plan` },
+            }),
+      }
+    },
+  })
+}

@@ -1,0 +1,276 @@
+import type { LoopContext } from '../../check/context'
+import { type ResetLine, resetLine } from '../../control/resetLine'
+import type { PlanOf } from '../../document/behaviour'
+import type { ResolvedDevice } from '../../document/chain'
+import type { ResetPlan } from '../../document/controllerPlan'
+import { fieldValue } from '../../plant/fieldValue'
+import type { Found, Outcome, StepSpec, TestSpec } from '../proofTest'
+import {
+  around,
+  cause,
+  look,
+  nameOf,
+  noted,
+  parameterName,
+  sourceOfRow,
+  spec,
+  standIn,
+  substitute,
+  toKeying,
+  toProbe,
+  toSet,
+} from './parts'
+
+/** A display of the outdoor temperature that is off by more than this reads wrong, K. */
+const OUTDOOR_K = 1.5
+
+/** A line whose ends or limits cross asks for nothing that could be tested; a finding says so. */
+const crossed = ({
+  designOutdoorC,
+  warmOutdoorC,
+  minimumSupplyC = -Infinity,
+  maximumSupplyC = Infinity,
+  frostBelowC,
+  frostSupplyC,
+}: ResetLine) =>
+  !(warmOutdoorC > designOutdoorC) ||
+  minimumSupplyC > maximumSupplyC ||
+  (frostBelowC === undefined) !== (frostSupplyC === undefined)
+
+/**
+ * The reset line at the outdoor air of now and at two that are dialled: what supply the controller asks for. Expected: `reset.supply`
+ * with the parallel shift, tolerance tol.reset; the settled supply of now is read at the pipe.
+ */
+export function resetTest(
+  context: LoopContext,
+  device: ResolvedDevice,
+  reset: ResetPlan,
+  plan: PlanOf | undefined,
+): TestSpec | undefined {
+  if (crossed(reset)) return undefined
+  const { words, loop } = context
+  const { say } = words
+  const toleranceK = fieldValue(context.data, 'tol.reset').typical
+  const source = sourceOfRow(context, 'tol.reset')
+  const outdoorPort =
+    Object.entries(device.facts.ports).find(([, port]) => port.kind === 'probe-in' && port.feels === 'outdoor')?.[0] ??
+    'outdoor'
+  const input = { device: device.id, port: outdoorPort }
+  const line = resetLine(reset)
+  const supply = (outdoorC: number) => {
+    const C = line(outdoorC)
+    return C === null ? null : C + reset.shiftK
+  }
+  const now = Math.min(
+    reset.warmOutdoorC,
+    Math.max(reset.designOutdoorC, loop.survey.found?.outdoorC ?? (reset.designOutdoorC + reset.warmOutdoorC) / 2),
+  )
+  const width = reset.warmOutdoorC - reset.designOutdoorC
+  const points = {
+    cold: reset.designOutdoorC,
+    middle: reset.designOutdoorC + width / 2,
+    mild: reset.warmOutdoorC - width * 0.15,
+  }
+  const step = (id: keyof typeof points, title: string): StepSpec => {
+    const outdoorC = points[id]
+    const expected = supply(outdoorC)
+    const dial = substitute(context, input, outdoorC)
+    return {
+      id,
+      title,
+      does: `${standIn(context, input)} on the outdoor input: ${say(outdoorC, 'temperature')}${dial ? ` (${dial})` : ''}. ${reset.averageH > 0 ? `The controller averages over ${say(reset.averageH, 'hours')}: read the supply that it computes, averaging off.` : 'Read the supply that it asks for.'}`,
+      main:
+        expected === null
+          ? {
+              kind: 'number',
+              label: 'Supply asked for',
+              quantity: 'temperature',
+              expected: 0,
+              low: 0,
+              high: 0,
+              source,
+              nothing: 'shut down',
+              nothingFits: true,
+            }
+          : around('Supply asked for', 'temperature', expected, toleranceK, source, { nothing: 'shut down' }),
+      asides: { outdoor: around('Display: outdoor', 'temperature', outdoorC, OUTDOOR_K, 'what was dialled') },
+      ...(dial ? { dial } : {}),
+      at: { input, temperatureC: outdoorC },
+    }
+  }
+  const here = supply(now)
+  return spec(context, {
+    id: `reset/${device.id}`,
+    kind: 'reset',
+    title: 'Reset line',
+    about: nameOf(device),
+    purpose: 'The supply that is asked for at three outdoor temperatures, and the one that comes now.',
+    have: [standIn(context, input), 'thermometer on the supply pipe'],
+    how: 'Lift the outdoor probe for the dialled ones, land it again for now. Read what the controller asks for; at now, settled for 20 minutes.',
+    rule: `Within ${say(toleranceK, 'difference')} of the line (${source}). Off by the same everywhere is a shift, off at one end is that end.`,
+    steps: [
+      step('cold', 'Coldest, dialled'),
+      step('middle', 'Half way, dialled'),
+      step('mild', 'Mild, dialled'),
+      {
+        id: 'now-outdoor',
+        title: 'Outdoor now',
+        does: 'Land the outdoor probe again. Read a thermometer in the shade beside it, and what the display shows.',
+        main: noted('Thermometer, outdoors', 'temperature', { expected: now }),
+        asides: { display: noted('Display: outdoor', 'temperature', { expected: now }) },
+        at: { input, probe: 'joined' },
+      },
+      {
+        id: 'now',
+        title: 'Supply now',
+        does: `After 20 minutes of steady run: what does the thermometer on the supply pipe show? ${here === null ? '' : `At ${say(now, 'temperature')} outside it is ${say(here, 'temperature')}.`}`.trim(),
+        main: noted('Supply pipe', 'temperature', { expected: here ?? 0, nothing: 'shut down' }),
+      },
+    ],
+    judge: (found, wrong) => judge(context, plan, { reset, supply, points, toleranceK }, found, wrong),
+  })
+}
+
+function judge(
+  context: LoopContext,
+  plan: PlanOf | undefined,
+  {
+    reset,
+    supply,
+    points,
+    toleranceK,
+  }: {
+    readonly reset: ResetPlan
+    readonly supply: (outdoorC: number) => number | null
+    readonly points: Readonly<Record<'cold' | 'middle' | 'mild', number>>
+    readonly toleranceK: number
+  },
+  found: Found,
+  wrong: readonly string[],
+): Partial<Outcome> | undefined {
+  const { say } = context.words
+  if (['cold', 'middle', 'mild'].some((id) => wrong.includes(`${id}/outdoor`)))
+    return look(
+      'The outdoor input reads wrong',
+      'Right ohms on the box, wrong degrees on the display.',
+      cause(
+        'outdoor-kind',
+        'The input is set to another kind of probe.',
+        'Key the kind of the outdoor probe, or change the probe.',
+        toProbe,
+      ),
+    )
+  const read = (['cold', 'middle', 'mild'] as const).flatMap((id) => {
+    const value = found.value(id)
+    const expected = supply(points[id])
+    return typeof value === 'number' && expected !== null ? [{ id, value, expected, error: value - expected }] : []
+  })
+  const by = Object.fromEntries(read.map((each) => [each.id, each]))
+  if (wrong.some((id) => ['cold', 'middle', 'mild'].includes(id)) && read.length >= 2) {
+    const same = Math.max(...read.map(({ error }) => error)) - Math.min(...read.map(({ error }) => error)) <= toleranceK
+    const flat =
+      read.length >= 2 && Math.max(...read.map(({ value }) => value)) - Math.min(...read.map(({ value }) => value)) < 1
+    const name = (binds: Parameters<typeof parameterName>[2]) => (plan && parameterName(context, plan, binds)) ?? 'it'
+    if (flat)
+      return look(
+        'It does not follow the weather',
+        `It asks for ${say(read[0]!.value, 'temperature')} whatever is dialled.`,
+        cause(
+          'fixed-supply',
+          'A fixed supply is keyed, or a limit holds it: the outdoor probe is not used.',
+          `Read ${name('reset.least')}, ${name('reset.most')} and the way of control.`,
+          toKeying,
+        ),
+      )
+    if (same && read.length === 3)
+      return look(
+        'The whole line is shifted',
+        `${say(Math.abs(read[0]!.error), 'difference')} ${read[0]!.error > 0 ? 'too warm' : 'too cold'} everywhere.`,
+        cause(
+          'line-shifted',
+          'The parallel shift is not as planned, or a night set-back holds.',
+          `Read ${name('reset.shift')} and which period of the week runs.`,
+          toKeying,
+        ),
+      )
+    const cold = by['cold'] && Math.abs(by['cold'].error) > toleranceK
+    const mild = by['mild'] && Math.abs(by['mild'].error) > toleranceK
+    if (cold && !mild) {
+      const top = by['cold']!.value
+      const capped =
+        by['middle'] !== undefined && Math.abs(by['middle'].error) <= toleranceK && top < by['cold']!.expected
+      return look(
+        'The cold end is off',
+        `${say(top, 'temperature')} at ${say(points.cold, 'temperature')} outside; ${say(by['cold']!.expected, 'temperature')} is planned.`,
+        capped
+          ? cause(
+              'line-limited',
+              'The highest supply is keyed lower than the line.',
+              `Read ${name('reset.most')}.`,
+              toKeying,
+            )
+          : cause(
+              'line-cold-end',
+              'The cold end of the line is keyed otherwise.',
+              `Read ${name('reset.coldSupply')} and ${name('reset.coldOutdoor')}.`,
+              toKeying,
+            ),
+      )
+    }
+    if (mild && !cold)
+      return look(
+        'The mild end is off',
+        `${say(by['mild']!.value, 'temperature')} at ${say(points.mild, 'temperature')} outside; ${say(by['mild']!.expected, 'temperature')} is planned.`,
+        cause(
+          'line-mild-end',
+          'The mild end of the line, or the least supply, is keyed otherwise.',
+          `Read ${name('reset.mildSupply')}, ${name('reset.mildOutdoor')} and ${name('reset.least')}.`,
+          toKeying,
+        ),
+      )
+    return found.complete || read.length === 3
+      ? look(
+          'Another line',
+          'Both ends are off.',
+          cause(
+            'line-not-keyed',
+            'The line in the controller is another one.',
+            'Read all four of its numbers and key them as planned.',
+            plan ? toSet(plan, 'reset', 'Open the reset line') : toKeying,
+          ),
+        )
+      : undefined
+  }
+  const [air, shown] = [found.value('now-outdoor'), found.value('now-outdoor/display')]
+  if (typeof air === 'number' && typeof shown === 'number' && Math.abs(shown - air) > OUTDOOR_K)
+    return look(
+      'The outdoor probe reads wrong',
+      `It shows ${say(shown, 'temperature')}; the thermometer ${say(air, 'temperature')}.`,
+      cause(
+        'outdoor-place',
+        shown > air
+          ? 'Sun, a vent or a warm wall on the outdoor probe, or wet in its lead.'
+          : 'A bad joint or a long lead on the outdoor probe.',
+        'Shade it for 20 minutes: falls it more than 3 K, it hangs wrong. Else its ohms with both leads lifted.',
+        toProbe,
+      ),
+    )
+  const supplyNow = found.value('now')
+  if (typeof supplyNow === 'number' && typeof air === 'number') {
+    const expected = supply(air)
+    if (expected === null) return undefined
+    if (Math.abs(supplyNow - expected) > toleranceK && read.every(({ error }) => Math.abs(error) <= toleranceK))
+      return look(
+        'The line is right, the water is not',
+        `${say(supplyNow, 'temperature')} at the pipe; at ${say(air, 'temperature')} the line asks for ${say(expected, 'temperature')}.`,
+        cause(
+          'supply-not-following',
+          supplyNow < expected
+            ? 'The plant does not give it: burner, mixing valve, flow, or the outdoor mean is still colder.'
+            : 'A mixing valve that does not close, a minimum of the burner, or the outdoor mean is still behind.',
+          `Before and after the mixing valve; and what outdoor mean the controller reckons with${reset.averageH > 0 ? ` (${say(reset.averageH, 'hours')})` : ''}.`,
+        ),
+      )
+  }
+  return undefined
+}

@@ -1,0 +1,326 @@
+import { conventionWords } from '../../control/conventionWords'
+import { conventions, switchingPoints } from '../../control/switchingPoints'
+import { spell } from '../../control/timerSequence'
+import type { LoopContext } from '../../check/context'
+import type { OnOffBehaviour, PlanOf } from '../../document/behaviour'
+import { fieldValue } from '../../plant/fieldValue'
+import { bindsAny, boundTo } from '../../device/bound'
+import { controllerPlanOf } from '../../survey/controllerPlanOf'
+import { roundToStep } from '../../units/displayRound'
+import { quantityView } from '../../units/quantity'
+import type { Found, NumberAsk, Outcome, StepSpec, TestSpec } from '../proofTest'
+import {
+  around,
+  cause,
+  deviceOf,
+  feeling,
+  loadName,
+  lookAmong,
+  noted,
+  outputName,
+  parameterName,
+  rampKPerS,
+  settleS,
+  sourceOfRow,
+  spec,
+  toKeying,
+  toProbe,
+  toSet,
+  toWires,
+} from './parts'
+
+type Plan = PlanOf<OnOffBehaviour>
+
+const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0) / values.length
+
+/** The offset that is in the controller now: as-left where it was keyed, else as planned. */
+function presentOffsetK(context: LoopContext, plan: Plan): number {
+  const controller = deviceOf(context, plan.output.device)?.facts.controller
+  const code = controller && boundTo(controller, 'offset', [plan.input.port, plan.output.port])?.code
+  return (
+    (code === undefined ? undefined : context.loop.settings.asLeft[plan.output.device]?.[code]?.value) ?? plan.offsetK
+  )
+}
+
+/** An offset as this controller takes it: on its display step, in the unit it is set to show. */
+export function keyableK(offsetK: number, context: LoopContext, device: string): number {
+  const display = deviceOf(context, device)?.facts.controller?.display
+  if (!display) return offsetK
+  const { toShown, toSi } = quantityView('difference', context.job)
+  return toSi(roundToStep(toShown(offsetK), context.job.temperatureUnit === 'F' ? display.stepF : display.stepC))
+}
+
+/** Where the set follows a reset line: what to dial outdoors for the line to ask for the set, so that the points are the plan's. */
+function outdoorFor(context: LoopContext, plan: Plan): string {
+  const device = deviceOf(context, plan.output.device)
+  const reset = device && controllerPlanOf(context, device).reset
+  if (!device || !reset || !bindsAny(device.facts.controller!, 'reset.')) return ''
+  const { designOutdoorC, designSupplyC, warmOutdoorC, warmSupplyC, shiftK } = reset
+  const share = (plan.setpointC - shiftK - designSupplyC) / (warmSupplyC - designSupplyC)
+  if (!(share >= 0 && share <= 1)) return ' Key a fixed supply of the set for this test: the line never asks for it.'
+  const outdoorC = designOutdoorC + share * (warmOutdoorC - designOutdoorC)
+  return ` A box at ${context.words.say(outdoorC, 'temperature')} on the outdoor input: there the line asks for ${context.words.say(plan.setpointC, 'temperature')}.`
+}
+
+/** Points that lie within this share of the swing of another convention's are taken for it. */
+const CONVENTION_SHARE = 0.15
+
+/** Another convention whose switching points, with the same set and swing, are the ones that were found. */
+function otherConvention(plan: Plan, onC: number, offC: number, toleranceK: number) {
+  return conventions.find((convention) => {
+    if (convention === plan.convention || convention === 'split') return false
+    const points = switchingPoints({
+      action: plan.action,
+      convention,
+      setpointC: plan.setpointC,
+      swingK: convention === 'signed' ? (plan.action === 'heating' ? -plan.swingK : plan.swingK) : plan.swingK,
+    })
+    const same = (a: number, b: number) => Math.abs(a - b) <= toleranceK + 1e-9
+    return (
+      same(points.onC, onC) && same(points.offC, offC) && !(same(points.onC, plan.onC) && same(points.offC, plan.offC))
+    )
+  })
+}
+
+/**
+ * Rise and fall: warm the probe, note where it switches; let it cool, note again; repeat. A reference thermometer lies on the probe; what
+ * the display shows beside it tells a wrong reading from a wrong setting. Expected: the plan's switching points, tolerance tol.switch.el;
+ * swing within tol.swing, the same step repeated within twice the tolerance, offset within tol.offset.limit.
+ */
+export function riseAndFallTest(context: LoopContext, plan: Plan): TestSpec {
+  const { data, words } = context
+  const { say } = words
+  const toleranceK = fieldValue(data, 'tol.switch.el').typical
+  const source = sourceOfRow(context, 'tol.switch.el')
+  const heats = plan.action === 'heating'
+  const step = (id: string, rising: boolean, again: boolean): StepSpec => {
+    const switches = rising === heats ? 'off' : 'on'
+    const expectedC = switches === 'off' ? plan.offC : plan.onC
+    const main: NumberAsk = around(`Reads when it goes ${switches}`, 'temperature', expectedC, toleranceK, source, {
+      nothing: 'does not switch',
+    })
+    return {
+      id,
+      title: `${rising ? 'Rise' : 'Fall'}${again ? ' again' : ''}`,
+      does: rising
+        ? `Warm the probe slowly, by hand or a bag of warm water. When the output goes ${switches}, read the reference thermometer.`
+        : `Let the probe cool slowly. When the output goes ${switches}, read the reference thermometer.`,
+      main,
+      asides: {
+        went: {
+          kind: 'choice',
+          label: 'It went',
+          choices: { [switches]: switches, [switches === 'on' ? 'off' : 'on']: switches === 'on' ? 'off' : 'on' },
+          wants: switches,
+        },
+        display: noted('Display shows', 'temperature'),
+      },
+      at: { input: plan.input, way: rising ? 'rising' : 'falling' },
+    }
+  }
+  return spec(context, {
+    id: `rise-and-fall/${plan.id}`,
+    kind: 'rise-and-fall',
+    title: 'Rise and fall',
+    about: outputName(context, plan),
+    purpose: `Where it really switches: off at ${say(plan.offC, 'temperature')}, on at ${say(plan.onC, 'temperature')}, may stray ${say(toleranceK, 'difference')}.`,
+    have: ['reference thermometer', 'bag of warm water or a warm hand', 'ice pack for what must cool'],
+    how: `The thermometer lies on the probe. Not faster than ${say(rampKPerS(context, plan.input, toleranceK) * 60, 'difference', 2)} a minute: the probe lags ${spell(feeling(context, plan.input).lagS)}. Wait ${spell(settleS(context, plan.input))} between moves.${outdoorFor(context, plan)}`,
+    rule: `Every point within ${say(toleranceK, 'difference')}; swing within ${say(fieldValue(data, 'tol.swing').typical, 'percent')} of the plan; repeats within ${say(2 * toleranceK, 'difference')}.`,
+    steps: [
+      step('rise-1', true, false),
+      step('fall-1', false, false),
+      step('rise-2', true, true),
+      step('fall-2', false, true),
+    ],
+    judge: (found, wrong) => judge(context, plan, toleranceK, found, wrong),
+  })
+}
+
+const ids = ['rise-1', 'fall-1', 'rise-2', 'fall-2'] as const
+
+function judge(
+  context: LoopContext,
+  plan: Plan,
+  toleranceK: number,
+  found: Found,
+  wrong: readonly string[],
+): Partial<Outcome> | undefined {
+  const { data, words } = context
+  const { say } = words
+  const heats = plan.action === 'heating'
+  if (ids.some((id) => wrong.includes(`${id}/went`)))
+    return lookAmong('It acts the wrong way round', 'It came on where it should go off.', [
+      cause(
+        'action-reversed',
+        `The controller is keyed to ${heats ? 'cool' : 'heat'}, or the wire sits on the other terminal of its changeover.`,
+        `Read ${parameterName(context, plan, 'action') ?? 'the action'} on the display; then look at which terminal the load wire is on.`,
+        toKeying,
+      ),
+    ])
+  if (ids.some((id) => found.value(id) === null)) {
+    if (!found.complete && !ids.every((id) => found.value(id) !== undefined)) {
+      const first = ids.filter((id) => found.value(id) !== undefined)
+      if (first.length < 2) return undefined
+    }
+    return lookAmong('It does not switch', `${loadName(context, plan)} stayed as it was.`, [
+      cause(
+        'no-switching',
+        'The output stays: its rest time runs, the probe does not feel the bag, or the contact is welded or open.',
+        'Does the output lamp change while the load does not? Then contact and wire; no change at all: probe and set.',
+        toWires,
+      ),
+    ])
+  }
+  if (!found.complete) return undefined
+  const at = (id: string) => found.value(id)!
+  const [offs, ons] = (
+    heats
+      ? [
+          ['rise-1', 'rise-2'],
+          ['fall-1', 'fall-2'],
+        ]
+      : [
+          ['fall-1', 'fall-2'],
+          ['rise-1', 'rise-2'],
+        ]
+  ).map((each) => each.map(at)) as [number[], number[]]
+  const slopK = Math.max(...[ons, offs].map((each) => Math.max(...each) - Math.min(...each)))
+  const [onC, offC] = [mean(ons), mean(offs)]
+  const swingK = heats ? offC - onC : onC - offC
+  const errorK = mean([onC - plan.onC, offC - plan.offC])
+  const swingLimitK = Math.max(0.2, (fieldValue(data, 'tol.swing').typical / 100) * plan.swingK)
+  const told = `Swing ${say(swingK, 'difference', 2)} found, ${say(plan.swingK, 'difference', 2)} planned; repeats within ${say(slopK, 'difference', 2)}`
+  if (slopK > 2 * toleranceK + 1e-9)
+    return {
+      verdict: 'stop',
+      head: 'Replace: it does not repeat',
+      reason: `The same step came ${say(slopK, 'difference', 2)} apart; ${say(2 * toleranceK, 'difference', 2)} is allowed.`,
+      next: 'Was the probe warmed slowly? Once more, slower. If it stays so, replace probe or controller.',
+      causes: [
+        cause(
+          'does-not-repeat',
+          'Warmed too fast, the probe loose in its place, a joint that comes and goes, or a worn control.',
+          'Once more, slower. Still apart: probe ohms with both leads lifted while the cable is moved, power off.',
+          toProbe,
+        ),
+      ],
+    }
+  const lay = mean(
+    ids.flatMap((id) => {
+      const shown = found.value(`${id}/display`)
+      return shown === undefined || shown === null ? [] : [shown - at(id)]
+    }),
+  )
+  const swingParameter = parameterName(context, plan, 'swing') ?? 'the swing'
+  const other = otherConvention(plan, onC, offC, Math.min(toleranceK, CONVENTION_SHARE * plan.swingK))
+  const swingOff = Math.abs(swingK - plan.swingK) > swingLimitK + 1e-9
+  const near = (factor: number) => Math.abs(swingK - factor * plan.swingK) <= Math.max(0.2, 0.15 * factor * plan.swingK)
+  if (swingOff) {
+    const doubled = near(2)
+    const causes = [
+      ...(doubled || near(0.5)
+        ? [
+            cause(
+              doubled ? 'swing-doubled' : 'swing-halved',
+              doubled
+                ? 'Keyed as each side where the total was meant: twice the swing.'
+                : 'Keyed as the total where each side was meant: half the swing.',
+              `Read ${swingParameter}: it should stand at what the sheet says, in the way this controller counts it.`,
+              toKeying,
+            ),
+          ]
+        : []),
+      cause(
+        'swing-not-as-planned',
+        'The swing in the controller is another one than on the sheet.',
+        `Read ${swingParameter} again, and that the set ${conventionWords[plan.convention]}; key both, repeat the test.`,
+        toKeying,
+      ),
+    ]
+    return lookAmong(
+      'Swing is not as planned',
+      `${told}; may stray ${say(swingLimitK, 'difference', 2)}. Twice or half of the plan means total against each side.`,
+      causes,
+    )
+  }
+  if (wrong.length === 0)
+    return {
+      head: 'Good',
+      reason: `${told}; it switches ${say(Math.abs(errorK), 'difference', 2)} ${errorK < 0 ? 'low' : 'high'} on average.`,
+      next: 'Nothing to do.',
+    }
+  const settingRight = Number.isFinite(lay) && Math.abs(lay) <= toleranceK + 1e-9
+  const convention = other
+    ? [
+        cause(
+          'other-convention',
+          `The controller counts the swing another way: there the set ${conventionWords[other]}, planned is one that ${conventionWords[plan.convention]}.`,
+          `What the display shows when it switches tells: right means this. Key ${parameterName(context, plan, 'convention') ?? 'the set so that the same points come out'}, repeat the test.`,
+          toKeying,
+        ),
+      ]
+    : []
+  const offsetCauses = [
+    cause(
+      'reads-off',
+      `It reads ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'low' : 'high'} at the probe.`,
+      'Hold the display against the reference; key the offset, or mend what makes it read so.',
+      toSet(plan, 'offset', 'Open the offset'),
+    ),
+    // Without the display's word for it the two look alike.
+    ...(Number.isFinite(lay) ? [] : convention),
+  ]
+  if (settingRight && other)
+    return lookAmong(
+      'The swing sits on the other side of the set',
+      `${told}. It does what a set that ${conventionWords[other]} does.`,
+      convention,
+    )
+  if (settingRight)
+    return lookAmong(
+      'The set is not as planned',
+      `The display reads right and it still switches ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'high' : 'low'}.`,
+      [
+        cause(
+          'set-not-as-planned',
+          `The set in the controller is not ${say(plan.setpointC, 'temperature')}.`,
+          `Read ${parameterName(context, plan, 'setpoint') ?? 'the set'}, key ${say(plan.setpointC, 'temperature')}, repeat one rise and one fall.`,
+          toKeying,
+        ),
+      ],
+    )
+  if (onC - plan.onC > 0 !== offC - plan.offC > 0 && Math.abs(errorK) <= toleranceK)
+    return lookAmong('One point is off', `${told}; read it once more.`, [
+      cause(
+        'warmed-too-fast',
+        'The probe was moved faster than it follows.',
+        'Once more, slower, with the thermometer tight on the probe.',
+      ),
+    ])
+  const offsetK = keyableK(presentOffsetK(context, plan) + errorK, context, plan.output.device)
+  const limitK = fieldValue(data, 'tol.offset.limit').typical
+  if (Math.abs(offsetK) > limitK)
+    return lookAmong(
+      'Too far off for an offset',
+      `It reads ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'low' : 'high'}; over ${say(limitK, 'difference')} is a cause, not an offset.`,
+      [
+        cause(
+          'probe-or-lead',
+          'Another kind of probe than the input is set to, a long thin lead, a joint, damp, or the wrong place.',
+          'Measure its ohms with both leads lifted, power off, and hold them against the table.',
+          toProbe,
+        ),
+      ],
+    )
+  return {
+    verdict: 'look',
+    head: `Adjust the offset by ${say(errorK, 'difference')}`,
+    reason: `All points lie ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'high' : 'low'}: it reads that much ${errorK > 0 ? 'low' : 'high'}. ${told}.`,
+    next: `Key offset ${say(offsetK, 'difference')} and repeat one rise and one fall.`,
+    causes: offsetCauses,
+    ...(offsetK === plan.offsetK
+      ? {}
+      : { fix: { plan: plan.id, change: { offsetK }, says: `Put ${say(offsetK, 'difference')} into the plan` } }),
+  }
+}

@@ -1,0 +1,538 @@
+import { fanAt } from '../../check/settings/fanView'
+import { outputScale } from '../../check/settings/bandView'
+import { spell } from '../../control/timerSequence'
+import type { LoopContext } from '../../check/context'
+import { bandEnds, proportionalPercent } from '../../control/proportional'
+import type { BandBehaviour, FanBehaviour, PlanOf } from '../../document/behaviour'
+import { fieldValue } from '../../plant/fieldValue'
+import { type Quantity, quantityView } from '../../units/quantity'
+import { diagnoseSignal, type SignalDiagnosis } from '../../signal/diagnoseSignal'
+import { type Signal, signalSpan } from '../../signal/signal'
+import { signalTitle } from '../../signal/signalTitle'
+import { outputPath } from '../../wiring/outputPath'
+import type { Cause, Found, Outcome, StepSpec, TestSpec } from '../proofTest'
+import {
+  around,
+  cause,
+  deviceOf,
+  lookAmong,
+  nameOf,
+  outputName,
+  parameterName,
+  settleS,
+  sourceOfRow,
+  spec,
+  standIn,
+  substitute,
+  toKeying,
+  toSet,
+  toWires,
+} from './parts'
+
+type Plan = PlanOf<BandBehaviour> | PlanOf<FanBehaviour>
+
+/** How the output of a plan is measured: its signal, or what a drive makes of it. */
+export interface Metered {
+  readonly quantity: Quantity
+  readonly decimals: number
+  readonly at: (percent: number) => number
+  readonly tolerance: (percent: number) => number
+  readonly row: string
+  /** The signal, where that is what is metered. */
+  readonly signal?: Signal
+  readonly where: string
+}
+
+const POSITION_ROW = 'tol.position'
+
+export function metered(context: LoopContext, plan: Plan): Metered {
+  const { data } = context
+  const device = deviceOf(context, plan.output.device)
+  const port = device?.facts.ports[plan.output.port]
+  const travelS = plan.kind === 'band' ? plan.travelS : undefined
+  if (port?.kind === 'signal-out' && port.signal !== 'three-point') {
+    const span = signalSpan(port.signal, travelS)
+    const terminal = (id: string) => device?.facts.terminals[id]?.label ?? id
+    const row = span.unit === 'V' ? 'tol.ao.v' : span.unit === 'mA' ? 'tol.ao.ma' : POSITION_ROW
+    const quantity = ({ V: 'voltage', mA: 'milliamps', '%': 'percent', ohm: 'resistance', s: 'seconds' } as const)[
+      span.unit
+    ]
+    const amount = fieldValue(data, row).typical
+    return {
+      quantity,
+      decimals: span.unit === 'V' || span.unit === 'mA' ? 2 : 0,
+      at: (percent) => span.at0 + ((span.at100 - span.at0) * percent) / 100,
+      tolerance: () => (row === POSITION_ROW ? (amount / 100) * Math.abs(span.at100 - span.at0) : amount),
+      row,
+      signal: port.signal,
+      where: `${terminal(port.plus)} and ${terminal(port.minus)}, ${span.unit === 'V' ? 'direct volts' : span.unit === 'mA' ? 'milliamps in series' : signalTitle(port.signal)}`,
+    }
+  }
+  const scale = outputScale(context, plan)
+  const row =
+    port?.kind === 'signal-out' || (plan.kind === 'band' && plan.travelS !== undefined) ? 'tol.travel' : POSITION_ROW
+  const share = fieldValue(data, row).typical / 100
+  return {
+    quantity: scale.unit === 'Hz' ? 'frequency' : 'seconds',
+    decimals: 1,
+    at: scale.at,
+    tolerance: () => Math.max(share * Math.abs(scale.at(100) - scale.at(0)), scale.unit === 's' ? 0.3 : 0.1),
+    row,
+    where: scale.unit === 's' ? 'the output, with a stopwatch: seconds on in one beat' : scale.title,
+  }
+}
+
+/** Output that the plan asks for at a temperature, %. */
+function percentAt(plan: Plan, temperatureC: number): number {
+  if (plan.kind === 'fan') return fanAt(plan, temperatureC, dryPercent(plan)).percent
+  const percent = proportionalPercent(plan, temperatureC, plan.minimumPercent)
+  return Math.min(plan.maximumPercent, percent)
+}
+
+/** Humidity that asks for nothing. */
+export const dryPercent = ({
+  humidityPercent = 50,
+  humidityBandPercent = 20,
+}: Pick<FanBehaviour, 'humidityPercent' | 'humidityBandPercent'>) => Math.max(0, humidityPercent - humidityBandPercent)
+
+const ends = (plan: Plan) =>
+  plan.kind === 'fan' ? { zeroC: plan.setpointC, fullC: plan.setpointC + plan.bandK } : bandEnds(plan)
+
+/** A point of the sweep: a share of the band, and whether it is reached on the way back. */
+interface Point {
+  readonly id: string
+  readonly share: number
+  readonly back: boolean
+}
+
+/** How far outside the band nothing is asked for, share of it. */
+const OUTSIDE = -0.25
+
+/**
+ * Where it is read: outside the band, then where the line leaves its least and in quarters from there to full, and two on the way back.
+ * Where the least is nothing, the foot of the band is one of them.
+ */
+function pointsOf(plan: Plan): Point[] {
+  const least = percentAt(plan, temperatureAt(plan, OUTSIDE))
+  const scaled = plan.kind === 'fan' && plan.minimumMode === 'scaled'
+  const foot = scaled ? 0 : Math.min(0.9, least / 100)
+  const up = [OUTSIDE, ...[0, 0.25, 0.5, 0.75, 1].map((part) => foot + (1 - foot) * part)].filter(
+    (share, i) => i !== 1 || foot === 0,
+  )
+  return [
+    ...up.map((share, i) => ({ id: `up-${i + 1}`, share, back: false })),
+    { id: 'back-1', share: foot + (1 - foot) / 2, back: true },
+    { id: 'back-2', share: OUTSIDE, back: true },
+  ]
+}
+
+const temperatureAt = (plan: Plan, share: number) => {
+  const { zeroC, fullC } = ends(plan)
+  return zeroC + (fullC - zeroC) * share
+}
+
+/** A reading on the display that is off by this share of full is not the plan's, %. */
+const DISPLAY_PERCENT = 3
+
+/**
+ * Modulating sweep: a box in place of the probe, and at each temperature of the band display and meter side by side. Expected: the plan's
+ * line. The display's pattern tells a wrong setting; where it agrees, the meter's pattern names what is wrong with the signal
+ * (`diagnoseSignal`).
+ */
+export function sweepTest(context: LoopContext, plan: Plan): TestSpec {
+  const { words } = context
+  const { say } = words
+  const meter = metered(context, plan)
+  const { zeroC, fullC } = ends(plan)
+  const source = sourceOfRow(context, meter.row)
+  const box = standIn(context, plan.input)
+  const step = ({ id, share, back }: Point): StepSpec => {
+    const temperatureC = temperatureAt(plan, share)
+    const percent = percentAt(plan, temperatureC)
+    const dial = substitute(context, plan.input, temperatureC)
+    return {
+      id,
+      title: `${say(temperatureC, 'temperature')}, ${say(percent, 'percent')}${back ? ', back' : ''}`,
+      does: `Set the ${box} to ${say(temperatureC, 'temperature')}${dial ? ` (${dial})` : ''}. Wait until the display stands at ${say(percent, 'percent')}. Read the meter at ${meter.where}.`,
+      main: around('Meter reads', meter.quantity, meter.at(percent), meter.tolerance(percent), source, {
+        decimals: meter.decimals,
+        nothing: 'nothing',
+      }),
+      asides: {
+        display: around(
+          'Display shows',
+          'percent',
+          percent,
+          DISPLAY_PERCENT,
+          `the plan\u2019s line, within ${DISPLAY_PERCENT} %`,
+        ),
+      },
+      ...(dial ? { dial } : {}),
+      at: { input: plan.input, temperatureC, way: back === (plan.action === 'cooling') ? 'falling' : 'rising' },
+    }
+  }
+  return spec(context, {
+    id: `sweep/${plan.id}`,
+    kind: 'sweep',
+    title: 'Modulating sweep',
+    about: outputName(context, plan),
+    purpose: `The output over its band, ${say(zeroC, 'temperature')} to ${say(fullC, 'temperature')}: display and meter against the plan.`,
+    have: [meter.quantity === 'seconds' ? 'stopwatch' : 'meter', box],
+    how: `Lift the probe, put the ${box} in its place. Integral off while you test, or wait only until the display moves. ${plan.kind === 'fan' ? `Humidity under ${say(dryPercent(plan), 'percent')}, so that temperature leads.` : ''}`,
+    rule: `Every reading within what may stray (${source}); the pattern of those that are not names the cause.`,
+    safety: ['Lifting the probe: extra-low voltage side only, cover of the mains side on.'],
+    steps: [
+      ...pointsOf(plan).map(step),
+      {
+        id: 'joined',
+        title: 'Probe joined again',
+        does: `Take the ${box} off, land the probe again. The display shows the temperature of the place within ${spell(settleS(context, plan.input))}.`,
+        main: { kind: 'choice', label: 'Display', choices: { yes: 'Shows the place', no: 'Does not' }, wants: 'yes' },
+        at: { input: plan.input, probe: 'joined' },
+      },
+    ],
+    judge: (found, wrong) => judge(context, plan, meter, found, wrong),
+    chart: (found) => ({
+      xTitle: 'planned, %',
+      yTitle: quantityView(meter.quantity, context.job).label,
+      points: rowsOf(plan, found).map(({ percent, display, value }) => ({
+        x: percent,
+        should: meter.at(percent),
+        low: meter.at(percent) - meter.tolerance(percent),
+        high: meter.at(percent) + meter.tolerance(percent),
+        ...(value === undefined ? {} : { read: value }),
+        ...(display === undefined ? {} : { display: meter.at(display) }),
+      })),
+    }),
+  })
+}
+
+interface Row {
+  readonly temperatureC: number
+  readonly percent: number
+  readonly display?: number
+  readonly value?: number
+}
+
+/** The readings so far, each with the percentage that was planned for it. */
+function rowsOf(plan: Plan, found: Found): readonly Row[] {
+  const at = ({ id, share }: Point): Row => {
+    const display = found.value(`${id}/display`)
+    const value = found.value(id)
+    return {
+      temperatureC: temperatureAt(plan, share),
+      percent: percentAt(plan, temperatureAt(plan, share)),
+      ...(typeof display === 'number' ? { display } : {}),
+      ...(typeof value === 'number' ? { value } : value === null ? { value: 0 } : {}),
+    }
+  }
+  return pointsOf(plan).map(at)
+}
+
+/** Fewest readings from which a pattern is named. */
+const FEWEST = 3
+
+function judge(
+  context: LoopContext,
+  plan: Plan,
+  meter: Metered,
+  found: Found,
+  wrong: readonly string[],
+): Partial<Outcome> | undefined {
+  if (wrong.length === 0 || wrong.every((id) => id === 'joined')) return undefined
+  const rows = rowsOf(plan, found)
+  const shown = rows.filter(({ display }) => display !== undefined)
+  const read = rows.filter(({ value }) => value !== undefined)
+  const off = shown.filter(({ percent, display }) => Math.abs(display! - percent) > DISPLAY_PERCENT)
+  if (off.length > 0 && shown.length >= FEWEST) return displayOff(context, plan, shown)
+  const varies = new Set(read.map(({ percent }) => Math.round(percent))).size
+  if (read.length < FEWEST || varies < 2) return undefined
+  // What the display says is what the output was asked for: the meter is held against that.
+  const asked = read.map(({ percent, display, value }) => ({ percent: display ?? percent, value: value! }))
+  const span = Math.abs(meter.at(100) - meter.at(0))
+  const tolerancePercent = (100 * meter.tolerance(50)) / span
+  if (!meter.signal) {
+    const worst = asked.reduce((a, b) =>
+      Math.abs(b.value - meter.at(b.percent)) > Math.abs(a.value - meter.at(a.percent)) ? b : a,
+    )
+    return lookAmong(
+      'The output does not follow',
+      `${context.words.say(worst.value, meter.quantity, meter.decimals)} at ${context.words.say(worst.percent, 'percent')}; ${context.words.say(meter.at(worst.percent), meter.quantity, meter.decimals)} is planned.`,
+      beatOrDrive(context, plan, meter, asked),
+    )
+  }
+  const diagnosis = diagnoseSignal(
+    meter.signal,
+    asked,
+    tolerancePercent,
+    plan.kind === 'band' ? plan.travelS : undefined,
+  )
+  if (diagnosis.cause === 'matches') return undefined
+  const causes = signalCauses(context, plan, meter, diagnosis)
+  return lookAmong(headOf(diagnosis), reasonOf(context, diagnosis, meter), causes)
+}
+
+function displayOff(context: LoopContext, plan: Plan, shown: readonly Row[]): Partial<Outcome> {
+  const { say } = context.words
+  const part = plan.kind === 'fan' ? 'fan' : 'band'
+  const within = (value: (row: Row) => number) =>
+    shown.every((row) => Math.abs(row.display! - Math.max(0, Math.min(100, value(row)))) <= DISPLAY_PERCENT)
+  const turned =
+    plan.kind === 'band' ? ({ ...plan, action: plan.action === 'heating' ? 'cooling' : 'heating' } as const) : undefined
+  if (
+    within(({ percent }) => 100 - percent) ||
+    (turned && within(({ temperatureC }) => percentAt(turned, temperatureC)))
+  )
+    return lookAmong('It acts the wrong way round', 'The display rises where it should fall.', [
+      cause(
+        'action-reversed',
+        `The controller is keyed to ${plan.action === 'heating' ? 'cool' : 'heat'}.`,
+        `Read ${parameterName(context, plan, 'action') ?? 'the action'} and key it as planned.`,
+        toKeying,
+      ),
+    ])
+  // In the middle of the band the line is straight: its place there is the set, its slope the band.
+  const { zeroC, fullC } = ends(plan)
+  const inside = shown.filter(({ display }) => display! > 1 && display! < 99)
+  if (inside.length >= 2) {
+    const [first, last] = [
+      inside[0]!,
+      inside.reduce((a, b) =>
+        Math.abs(b.percent - inside[0]!.percent) > Math.abs(a.percent - inside[0]!.percent) ? b : a,
+      ),
+    ]
+    const slope = (last.display! - first.display!) / (last.percent - first.percent)
+    if (Number.isFinite(slope) && Math.abs(slope - 1) > 0.12)
+      return lookAmong(
+        'Another band',
+        `Full output comes over ${say(Math.abs(fullC - zeroC) / Math.abs(slope), 'difference')}; planned is ${say(plan.bandK, 'difference')}.`,
+        [
+          cause(
+            'band-not-as-planned',
+            `The band in the controller is about ${say(plan.bandK / Math.abs(slope), 'difference')}.`,
+            `Read ${parameterName(context, plan, 'band') ?? 'the band'}, key ${say(plan.bandK, 'difference')}.`,
+            toKeying,
+          ),
+          cause(
+            'integral-runs',
+            'The integral moved the output while you waited.',
+            'Integral to nothing for the test, or read as soon as the display stands.',
+            toSet(plan, part, 'Open the band'),
+          ),
+        ],
+      )
+    const shift = inside.reduce((sum, { display, percent }) => sum + display! - percent, 0) / inside.length
+    const byK = (-shift / 100) * (fullC - zeroC)
+    return lookAmong(
+      'The line is shifted',
+      `The display stands ${say(Math.abs(shift), 'percent')} ${shift > 0 ? 'high' : 'low'} all along: as if it were ${say(Math.abs(byK), 'difference')} ${byK > 0 ? 'higher set' : 'lower set'}.`,
+      [
+        cause(
+          'set-not-as-planned',
+          `The set is not ${say(plan.setpointC, 'temperature')}, the band sits on the other side of it, or an offset is left in.`,
+          `Read ${parameterName(context, plan, 'setpoint') ?? 'the set'}, ${parameterName(context, plan, 'anchor') ?? 'where the band sits'} and ${parameterName(context, plan, 'offset') ?? 'the offset'}; key them as planned.`,
+          toKeying,
+        ),
+      ],
+    )
+  }
+  const least = Math.min(...shown.map(({ display }) => display!))
+  const most = Math.max(...shown.map(({ display }) => display!))
+  return lookAmong(
+    'The display does not follow',
+    `It stands between ${say(least, 'percent')} and ${say(most, 'percent')}.`,
+    [
+      cause(
+        'input-not-followed',
+        'The box is on another input than the one that controls, or a fixed output is keyed.',
+        'Does the temperature on the display follow the box? If not: terminals and chosen input. If it does: hand mode or limits of the output.',
+        toKeying,
+      ),
+    ],
+  )
+}
+
+function headOf({ cause: found, signal }: SignalDiagnosis): string {
+  switch (found) {
+    case 'other-signal':
+      return `It gives ${signalTitle(signal!)}`
+    case 'reversed':
+      return 'The signal is reversed'
+    case 'shifted':
+      return 'The signal is shifted'
+    case 'scaled':
+      return 'The output is loaded'
+    case 'stuck-low':
+      return 'The output stays low'
+    case 'stuck-high':
+      return 'The output stays high'
+    default:
+      return 'The output is unsteady'
+  }
+}
+
+function reasonOf(
+  { words }: LoopContext,
+  { cause: found, shiftPercent = 0, scale = 1, worstPercent }: SignalDiagnosis,
+  meter: Metered,
+): string {
+  const { say } = words
+  if (found === 'shifted') {
+    const span = Math.abs(meter.at(100) - meter.at(0))
+    return `All readings are ${say(Math.abs((shiftPercent / 100) * span), meter.quantity, 2)} ${shiftPercent > 0 ? 'high' : 'low'}.`
+  }
+  if (found === 'scaled')
+    return `All read ${say(Math.abs(100 * (scale - 1)), 'percent', 1)} ${scale < 1 ? 'low' : 'high'}: the gap grows with the signal${scale < 1 ? ', so something else hangs on the pair' : ''}.`
+  return `Furthest off by ${say(worstPercent, 'percent')} of the span.`
+}
+
+function signalCauses(
+  context: LoopContext,
+  plan: Plan,
+  meter: Metered,
+  { cause: found, signal, scale = 1 }: SignalDiagnosis,
+): readonly Cause[] {
+  const { load } = outputPath(context.chain, plan)
+  const what = load ? nameOf(load) : 'the device'
+  const planned = signalTitle(meter.signal!)
+  switch (found) {
+    case 'other-signal':
+      return [
+        cause(
+          'other-signal',
+          `The output is set to ${signalTitle(signal!)} and ${planned} is planned: link, model or parameter.`,
+          `Set the output to ${planned}, or change the plan to ${signalTitle(signal!)} if ${what} wants that. Then sweep again.`,
+          { stage: 'match', part: 'controller', says: 'Open the controller' },
+        ),
+      ]
+    case 'reversed':
+      return [
+        cause(
+          'reversed',
+          'Full signal at nothing: the output is keyed reversed.',
+          'Key the output direct; look that the valve turns the right way at 30 % and 70 %.',
+          toKeying,
+        ),
+      ]
+    case 'shifted':
+      return [
+        cause(
+          'shifted',
+          'Another potential in the common, or an output with a live zero it should not have.',
+          'Volts between the two commons; join them at one point, or use an isolator.',
+          toWires,
+        ),
+      ]
+    case 'scaled':
+      return scale < 1
+        ? [
+            cause(
+              'loaded',
+              `Something more hangs on the pair, or ${what} takes more than the output gives.`,
+              'Lift the second core and read again: right now means the load; still low means the output.',
+              toWires,
+            ),
+            cause(
+              'wrong-resistor',
+              'A resistor of another value across the input.',
+              'Power off, one end lifted: measure it.',
+              toWires,
+            ),
+          ]
+        : [
+            cause(
+              'wrong-resistor',
+              'A resistor of another value in the loop, or none.',
+              'Power off, one end lifted: measure it.',
+              toWires,
+            ),
+          ]
+    case 'stuck-low':
+      return [
+        cause(
+          'no-signal',
+          'The pair is shorted, reversed or open at the terminal, or the output is dead.',
+          'Lift both cores, meter on the bare terminals: signal there means the cable; none means the output.',
+          toWires,
+        ),
+      ]
+    case 'stuck-high':
+      return [
+        cause(
+          'stuck-high',
+          'The output is in hand or forced, or a foreign voltage sits on the pair.',
+          'Lift both cores: gone means a foreign voltage; still there means hand mode or the output.',
+          toWires,
+        ),
+      ]
+    default:
+      return [
+        cause(
+          'unsteady',
+          'A loose core, noise from a drive or a contactor, or the control still moves.',
+          'Wait longer at each step; then shield at one end, signal apart from mains.',
+          toWires,
+        ),
+      ]
+  }
+}
+
+function beatOrDrive(
+  context: LoopContext,
+  plan: Plan,
+  meter: Metered,
+  rows: readonly { percent: number; value: number }[],
+): readonly Cause[] {
+  const drive = meter.quantity === 'frequency'
+  const values = rows.map(({ value }) => value)
+  const still = Math.max(...values) - Math.min(...values) < meter.tolerance(50)
+  const ratio = rows.filter(({ percent }) => percent > 10).map(({ percent, value }) => value / meter.at(percent))
+  const scaled = ratio.length > 1 && Math.max(...ratio) - Math.min(...ratio) < 0.15 && Math.abs(ratio[0]! - 1) > 0.1
+  if (still)
+    return [
+      drive
+        ? cause(
+            'drive-not-following',
+            'The drive runs in hand, on its own set, or waits for its run input.',
+            'Its display: which source of speed? Run input closed?',
+            toWires,
+          )
+        : cause(
+            'stuck-output',
+            'The output stays as it is: a shorted solid-state relay, or hand mode.',
+            'Lift its input: does the load stop? If not, the relay is shorted.',
+            toWires,
+          ),
+    ]
+  if (scaled)
+    return [
+      drive
+        ? cause(
+            'drive-limits',
+            'Slowest or fastest of the drive are keyed otherwise.',
+            'Read both on the drive and key them as planned.',
+            toKeying,
+          )
+        : cause(
+            'beat-not-as-planned',
+            'The beat is another one than planned: share right, seconds not.',
+            `Read ${parameterName(context, plan, 'cycle') ?? 'the beat'}; time one whole beat.`,
+            toKeying,
+          ),
+    ]
+  return [
+    drive
+      ? cause(
+          'drive-limits',
+          'Slowest or fastest of the drive are keyed otherwise, or its input is set to another signal.',
+          'Read slowest, fastest and input on the drive.',
+          toKeying,
+        )
+      : cause(
+          'beat-or-minimum',
+          'A least on-time, a band or an integral shortens what comes out.',
+          'Integral off; read the beat and the least on-time.',
+          toKeying,
+        ),
+  ]
+}

@@ -1,0 +1,56 @@
+import type { LoopDocument } from '../document/documents'
+import { currentReadings } from '../document/proofReadings'
+import type { DeadTestVerdict } from '../wiring/deadTest'
+import type { SafetyBlockId, SafetyStep, StepDraft } from './safetyStep'
+
+/** Judges a reading: a number in SI, or null where the meter was over its range. */
+export type Judge = (reading: number | null) => DeadTestVerdict
+
+/** Caution of whatever is measured on live conductors. */
+export const LICENSED =
+  'Licensed person. Live conductors: guarded tips, one hand, dry floor; a lifted end is live, nobody else near it.'
+
+/** Makes the steps of one block, each with what the loop's record holds of it. */
+export function stepMaker(block: SafetyBlockId, loop: LoopDocument) {
+  // A reading that was taken back does not take back what it showed: only a newer one stands for it.
+  const readings = currentReadings(loop, block, ({ state }) => state !== 'none')
+  const done = loop.wiring.done ?? {}
+  return {
+    /** A step that is answered with yes or no. @param wrong what a no means */
+    answered(
+      draft: Omit<StepDraft, 'ask'> & { readonly yes?: string; readonly no?: string },
+      wrong: string,
+    ): SafetyStep {
+      const { yes = 'Done', no = 'Cannot be done', ...rest } = draft
+      const answer = done[`${block}/${draft.id}`]
+      return {
+        must: true,
+        ...rest,
+        block,
+        ask: { kind: 'answer', yes, no },
+        ...(answer ? { answer } : {}),
+        verdict: answer === undefined ? 'waiting' : answer.answer === 'yes' ? 'good' : 'stop',
+        forbids: answer?.answer === 'no' && rest.must !== false,
+        ...(answer?.answer === 'no'
+          ? { cause: wrong, next: 'Not proved: do not energise. Mend it, then answer again.' }
+          : {}),
+      }
+    },
+    /** A step with a reading. */
+    read(draft: StepDraft, judge: Judge): SafetyStep {
+      const reading = readings.get(draft.id)
+      const value = reading?.state === 'over-range' ? null : reading?.state === 'value' ? reading.value : undefined
+      const base = { must: true, ...draft, block, ...(reading ? { reading } : {}) }
+      if (value === undefined) return { ...base, verdict: 'waiting', forbids: false }
+      const { verdict, cause, next, forbidsEnergising, holds } = judge(value)
+      return { ...base, verdict, cause, next, forbids: forbidsEnergising, ...(holds ? { holds } : {}) }
+    },
+    valueOf: (step: string) => {
+      const reading = readings.get(step)
+      return reading?.state === 'value' ? reading.value : undefined
+    },
+    isYes: (step: string) => done[`${block}/${step}`]?.answer === 'yes',
+  }
+}
+
+export type StepMaker = ReturnType<typeof stepMaker>

@@ -1,0 +1,94 @@
+import { asSet } from '../device/asSet'
+import type { DeviceProfile, Port } from '../device/deviceProfile'
+import type { Value } from '../schema/value'
+import type { chainDeviceRecord, chainRecord, connectionRecord, portRef } from './fields/chainFields'
+import { remembered, rememberedOfBoth } from './remembered'
+
+/** One device of a chain: a name on the job, and which profile it is. */
+export interface ChainDevice extends Value<typeof chainDeviceRecord> {}
+export interface PortRef extends Value<ReturnType<typeof portRef>> {}
+/** Port to port; `from` is the side that gives (supply, probe, contact), `to` the side that takes. */
+export interface Connection extends Value<typeof connectionRecord> {}
+export interface Chain extends Value<typeof chainRecord> {}
+
+export interface ResolvedDevice extends ChainDevice {
+  readonly id: string
+  readonly facts: DeviceProfile
+  /** Held by the job and shared between loops. */
+  readonly shared: boolean
+}
+
+export interface ResolvedConnection extends Connection {
+  readonly id: string
+  readonly fromDevice: ResolvedDevice
+  readonly toDevice: ResolvedDevice
+  readonly fromPort: Port
+  readonly toPort: Port
+}
+
+/** A chain with every device's profile looked up. Connections to what is gone are left out. */
+export interface ResolvedChain {
+  readonly devices: readonly ResolvedDevice[]
+  readonly connections: readonly ResolvedConnection[]
+}
+
+interface Shared {
+  readonly devices: Readonly<Record<string, ChainDevice>>
+  readonly profiles: Readonly<Record<string, DeviceProfile>>
+}
+
+const byOrder = (a: { order: number; id: string }, b: { order: number; id: string }) =>
+  a.order - b.order || (a.id < b.id ? -1 : 1)
+
+interface Placed {
+  readonly order: number
+}
+
+const inOrder = remembered((map: Readonly<Record<string, Placed>>) =>
+  Object.entries(map)
+    .map(([id, item]) => ({ ...item, id }))
+    .sort(byOrder),
+)
+
+/** A map with order keys as a list, each with its id; ties broken by id. */
+export const ordered = <T extends Placed>(map: Readonly<Record<string, T>>) =>
+  inOrder(map) as readonly Placed[] as readonly (T & { readonly id: string })[]
+
+/** The order key that the next entry of a map takes. */
+export const nextOrder = (map: Readonly<Record<string, { readonly order: number }>> = {}): number =>
+  Object.values(map).reduce((most, { order }) => Math.max(most, order), 0) + 1
+
+/** A device with its profile looked up and set as its options are; nothing where the profile is gone. */
+export function resolveDevice(
+  { profiles }: Pick<Shared, 'profiles'>,
+  device: ChainDevice & { readonly id: string },
+  shared: boolean,
+): ResolvedDevice | undefined {
+  const facts = profiles[device.profile]
+  return facts && { ...device, facts: asSet(facts, device.set), shared }
+}
+
+/** Looks up the devices of a loop's own chain, the job's shared devices, and the ports that connections name. */
+export const resolveChain = rememberedOfBoth((shared: Shared, chain: Chain): ResolvedChain => {
+  const devices: ResolvedDevice[] = []
+  const add = (map: Readonly<Record<string, ChainDevice>>, isShared: boolean) => {
+    for (const device of ordered(map)) {
+      const resolved = resolveDevice(shared, device, isShared)
+      if (resolved) devices.push(resolved)
+    }
+  }
+  add(chain.devices, false)
+  const used = new Set(Object.values(chain.connections).flatMap((c) => [c.from.device, c.to.device]))
+  add(Object.fromEntries(Object.entries(shared.devices).filter(([id]) => used.has(id))), true)
+  const byId = new Map(devices.map((device) => [device.id, device]))
+  const connections: ResolvedConnection[] = []
+  for (const connection of ordered(chain.connections)) {
+    const fromDevice = byId.get(connection.from.device)
+    const toDevice = byId.get(connection.to.device)
+    const fromPort = fromDevice?.facts.ports[connection.from.port]
+    const toPort = toDevice?.facts.ports[connection.to.port]
+    if (fromDevice && toDevice && fromPort && toPort)
+      connections.push({ ...connection, fromDevice, toDevice, fromPort, toPort })
+  }
+  return { devices, connections }
+})
