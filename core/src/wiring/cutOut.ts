@@ -5,7 +5,7 @@ import { escapeXml } from './picture/svgText'
 /** Length of the bar that proves the print, mm. */
 export const BAR_MM = 100
 /** What a rule shows of the printed bar. */
-export const printedBar = number('bar', 'length', { over: 0, max: 1 })
+export const printedBar = number('bar', 'thickness', { over: 0, max: 1 })
 /** Room for plugs and the bend of the wires behind a device, mm. */
 const BEND_MM = 40
 
