@@ -70,17 +70,6 @@ export const optional = (part: AnyObjectSchema): AnyObjectSchema => part.default
 /** An object whose fields are judged elsewhere: plain values and one level of them, never code. */
 export const anyFields = () => object().strict().required()
 
-/** A finite number or a short text. */
-export const numberOrText = () =>
-  mixed<number | string>().test(
-    'number or text',
-    '${path} is ${value}: it must be a finite number or a text of 40 characters at most',
-    (value) =>
-      value === undefined ||
-      (typeof value === 'number' && Number.isFinite(value)) ||
-      (typeof value === 'string' && value.length > 0 && value.length <= 40),
-  )
-
 /** What a map's entries are held to: its own schema says only that it is a map, how long, and with which keys. */
 const members = new WeakMap<object, Part>()
 

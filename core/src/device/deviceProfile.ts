@@ -1,10 +1,8 @@
 import type { OfKind, Value } from '../schema/value'
-import type { controllerRecord, displayRecord, parameterRecord } from './fields/controllerFields'
+import type { controllerRecord, parameterRecord } from './fields/controllerFields'
 import type {
   bodyRecord,
   deviceRecord,
-  limiterFactsRecord,
-  loadFactsRecord,
   optionRecord,
   permissiveFactsRecord,
   probeFactsRecord,
@@ -153,28 +151,18 @@ export interface SupplyVariant extends Value<typeof supplyVariantRecord> {}
 export type Port = Value<typeof portVariant>
 type PortOf<K extends Port['kind']> = OfKind<typeof portVariant, K>
 export interface SupplyOutPort extends PortOf<'supply-out'> {}
-export interface SupplyInPort extends PortOf<'supply-in'> {}
-export interface ProbeOutPort extends PortOf<'probe-out'> {}
 export interface ProbeInPort extends PortOf<'probe-in'> {}
-export interface MeasureOutPort extends PortOf<'measure-out'> {}
-export interface MeasureInPort extends PortOf<'measure-in'> {}
 export interface SignalOutPort extends PortOf<'signal-out'> {}
 export interface SignalInPort extends PortOf<'signal-in'> {}
 export interface ContactPort extends PortOf<'contact'> {}
 export interface ContactInPort extends PortOf<'contact-in'> {}
 export interface LoadPort extends PortOf<'load'> {}
-export interface PairPort extends PortOf<'pair'> {}
 
 export interface DeviceOption extends Value<typeof optionRecord> {}
 export interface ProbeFacts extends Value<typeof probeFactsRecord> {}
-export interface DisplayStep extends Value<typeof displayRecord> {}
 export interface ControllerFacts extends Value<typeof controllerRecord> {}
 /** One parameter as the controller shows it. `binds` says which quantity of the planned behaviour it carries. */
 export interface Parameter extends Value<typeof parameterRecord> {}
-export interface LimiterFacts extends Value<typeof limiterFactsRecord> {}
-/** What a load asks of whoever switches it, and what it brings along. */
-export interface LoadFacts extends Value<typeof loadFactsRecord> {}
-export interface RelayFacts extends NonNullable<DeviceProfile['relay']> {}
 export interface PermissiveFacts extends Value<typeof permissiveFactsRecord> {}
 /** Outside of a device: what a panel, a box or a wall must know. */
 export interface BodyFacts extends Value<typeof bodyRecord> {}

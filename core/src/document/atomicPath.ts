@@ -1,12 +1,9 @@
-import { trailTo } from '../schema/fieldAt'
+import { fieldAt } from '../schema/fieldAt'
 import { jobRecord } from './fields/jobFields'
 import { loopRecord } from './fields/loopFields'
 
 /** The field of a loop or of a job that stands at a path; a loop's first, where both have one. */
-export const documentField = (path: readonly string[]) => {
-  const trail = trailTo(loopRecord, path) ?? trailTo(jobRecord, path)
-  return trail?.at(-1)
-}
+export const documentField = (path: readonly string[]) => fieldAt(loopRecord, path) ?? fieldAt(jobRecord, path)
 
 /** What an older program wrote and no document has any more; log rows still say it. */
 const olderAtomic = (path: readonly string[]) => path[0] === 'proof' && path.length === 3

@@ -204,5 +204,3 @@ export const maybe = <const F extends Field>(field: F) =>
 export const whole = <const F extends Field>(field: F) => ({ ...field, atomic: true }) as F & { readonly atomic: true }
 /** The same field, that comes into being member by member. */
 export const growing = <const F extends Field>(field: F) => ({ ...field, grows: true }) as F & { readonly grows: true }
-/** The same field, that came with a version of its document. */
-export const since = <const F extends Field>(version: number, field: F) => ({ ...field, since: version }) as F

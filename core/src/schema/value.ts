@@ -2,7 +2,6 @@ import type {
   ChoiceField,
   ConstantField,
   EitherField,
-  Field,
   FigureField,
   FlagField,
   ListField,
@@ -63,6 +62,3 @@ export type Value<F> = F extends NumberField
 
 /** The member of a variant that is of one kind. */
 export type OfKind<V extends VariantField, K extends keyof V['of']> = Extract<Value<V>, { readonly kind: K }>
-
-/** Any field at all, for what is told by its type alone. */
-export type AnyField = Field

@@ -39,8 +39,5 @@ export function shownMoment(iso: string, zone: string): string {
  */
 export const shownDay = (iso: string, zone: string): string => shownMoment(iso, zone).slice(0, 10)
 
-/** The clock of a moment on the wall of a job, `06:30`. */
-export const shownClock = (iso: string, zone: string): string => shownMoment(iso, zone).slice(11)
-
 /** The same as ISO text with the offset of the zone, for tables that are worked on: `2026-03-29T06:30:00+02:00`. */
 export const zonedIso = (iso: string, zone: string): string => wallOf(iso, zone)?.wall ?? String(iso).slice(0, MOST)
