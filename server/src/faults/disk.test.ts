@@ -220,8 +220,8 @@ limited('file descriptors', () => {
     expect(await revisionAt(url, jobId)).toBe(2)
   })
 
-  it('too few to start with is said in words', async () => {
-    server = ServerProcess.start({ folder, through: ['prlimit', '--nofile=28:28'] })
+  it.each([28, 60, 100])('%i, too few to start with, is said in words', async (files) => {
+    server = ServerProcess.start({ folder, through: ['prlimit', `--nofile=${files}:${files}`] })
     expect(await server.ended).not.toBe(0)
     expect(server.words).toMatch(/too many files are open on this machine\. Close other programs or raise the limit/)
   })

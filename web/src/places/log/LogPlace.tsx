@@ -163,7 +163,7 @@ export function LogPlace() {
           {data?.rows.map(({ sequence, command }) => (
             <tr key={sequence}>
               <td className="align-top text-ink2">{sequence}</td>
-              <td className="align-top whitespace-nowrap">{shownMoment(command.at, job.zone)}</td>
+              <td className="align-top md:whitespace-nowrap">{shownMoment(command.at, job.zone)}</td>
               <td className="align-top whitespace-nowrap not-phone">{command.by}</td>
               <td className="align-top whitespace-nowrap not-phone">
                 {command.loopId
