@@ -122,12 +122,12 @@ const floorParts: Readonly<Record<string, string>> = {
   'Screed thickness': 'The floor',
 }
 
-/** To a stage, the way this viewport offers. */
-export async function toStage(page: Page, name: string) {
+/** To a step, the way this viewport offers. */
+export async function toStep(page: Page, name: string) {
   const phone = (page.viewportSize()?.width ?? 0) < 768
-  if (phone) await page.getByRole('button', { name: 'Stages' }).click()
+  if (phone) await page.getByRole('button', { name: 'Steps' }).click()
   await page
-    .getByRole('navigation', { name: 'Stages' })
+    .getByRole('navigation', { name: 'Steps' })
     .getByRole('link', { name: new RegExp(name) })
     .click()
 }
@@ -195,7 +195,7 @@ export async function matchedFloor(page: Page, url: string, { safety = true } = 
   await startJob(page, url)
   await addLoop(page)
   await survey(page, celsius, { safety })
-  await toStage(page, 'Match')
+  await toStep(page, 'Match')
   await wholeChain(page)
 }
 
@@ -260,7 +260,7 @@ export async function openLoop(page: Page, url: string, name: string, place: str
   }
   const [id] = Object.entries(loops).find(([, loop]) => loop.name === name)!
   await page.goto(`${url}/jobs/${job.id}/loops/${id}/${place}`)
-  await expect(page.locator('.stage')).toBeVisible()
+  await expect(page.locator('.step-page')).toBeVisible()
 }
 
 /** To a part of Set, by its name; it is there when this returns. */

@@ -99,7 +99,7 @@ export interface LogWanted {
 export interface BackupSummary {
   readonly name: string
   readonly at: string
-  /** Made by night, before the tables were changed, because somebody asked, or before another one was brought back. */
+  /** Made by night, before the tables were changed, because somebody asked, or before another one was restored. */
   readonly why: 'daily' | 'migration' | 'asked' | 'restore'
   readonly jobs: number
   readonly rows: number

@@ -37,7 +37,7 @@ test('pictures of the main views', async ({ page, server }) => {
   const pool = named('Seal pool')
   const visit = async (name: string, place: string, of = loop) => {
     await page.goto(`${of}/${place}`)
-    await expect(page.locator('.stage')).toBeVisible()
+    await expect(page.locator('.step-page')).toBeVisible()
     if (place === 'wire' && (page.viewportSize()?.width ?? 0) >= 768)
       await expect(page.locator('svg[data-picture]')).toBeVisible()
     if (place === 'try') await expect(page.locator('[data-result="starts"]')).toBeVisible()

@@ -27,9 +27,9 @@ test('a backup is made, what came after it is told, it is brought back, and that
   await expect(rows.nth(1)).toContainText('1 change in 1 job came after it')
   await rows
     .nth(1)
-    .getByRole('button', { name: /Bring back/ })
+    .getByRole('button', { name: /Restore/ })
     .click()
-  await expect(page.getByRole('status').filter({ hasText: 'Brought back' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('status').filter({ hasText: 'Restored' })).toBeVisible({ timeout: 60_000 })
   await expect(rows).toHaveCount(3)
   await page.goto(loop)
   await expect(page.getByLabel('Target', { exact: true })).toHaveValue('26.0')
@@ -37,9 +37,9 @@ test('a backup is made, what came after it is told, it is brought back, and that
   await rows
     .filter({ hasText: 'before another one' })
     .first()
-    .getByRole('button', { name: /Bring back/ })
+    .getByRole('button', { name: /Restore/ })
     .click()
-  await expect(page.getByRole('status').filter({ hasText: 'Brought back' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('status').filter({ hasText: 'Restored' })).toBeVisible({ timeout: 60_000 })
   await page.goto(loop)
   await expect(page.getByLabel('Target', { exact: true })).toHaveValue('31.0')
 })

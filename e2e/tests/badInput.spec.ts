@@ -9,7 +9,7 @@ import {
   startJob,
   survey,
   test,
-  toStage,
+  toStep,
 } from '../fixtures'
 
 test('what has the wrong shape is refused by name and stays in the field; the log does not get it', async ({
@@ -17,7 +17,7 @@ test('what has the wrong shape is refused by name and stays in the field; the lo
   server,
 }) => {
   await matchedFloor(page, server.url)
-  await toStage(page, 'Set')
+  await toStep(page, 'Set')
   await saved(page)
   const jobId = /jobs\/([\w-]+)/.exec(page.url())![1]!
   const revision = async () =>
@@ -55,10 +55,10 @@ test('what is only implausible is taken and becomes a finding', async ({ page, s
   await startJob(page, server.url)
   await addLoop(page)
   await survey(page, celsius)
-  await toStage(page, 'Match')
+  await toStep(page, 'Match')
   await choose(page, 'Controller', 'Dipper')
   await expect(page.getByText('No probe yet.')).toBeVisible()
-  await toStage(page, 'Set')
+  await toStep(page, 'Set')
   await fill(page, 'Set', '45')
   await expect(page.getByText('Set lies outside its limits.')).toBeVisible()
   await fill(page, 'Swing', '60')

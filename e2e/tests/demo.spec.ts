@@ -45,10 +45,10 @@ test('every place has an address: reload and back work', async ({ page, server }
   await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible()
 })
 
-test('a cut-out is dragged on the ladder; the set moves both points', async ({ page, server }) => {
+test('a cut-out is dragged on the switching points; the set moves both points', async ({ page, server }) => {
   await open(page, server.url)
   await page.keyboard.press('4')
-  // The set is taken by its chip, which stands left of the rule on a heating ladder.
+  // The set is taken by its chip, which stands left of the rule on a heating scale.
   const drag = async (name: string, pixels: number) => {
     const box = (await page.getByRole('slider', { name, exact: true }).boundingBox())!
     const [x, y] = name === 'Set' ? [box.x + 30, box.y + 16] : [box.x + box.width / 2, box.y + box.height / 2]
@@ -75,7 +75,7 @@ test('at 1280 by 800 nothing that belongs to a stage needs scrolling', async ({ 
     await page.keyboard.press(key)
     await page.waitForTimeout(150)
     const scrolls = await page.evaluate(() =>
-      [...document.querySelectorAll('.stage, .stage *')]
+      [...document.querySelectorAll('.step-page, .step-page *')]
         .filter(
           (e) => e.scrollHeight > e.clientHeight + 2 && ['auto', 'scroll'].includes(getComputedStyle(e).overflowY),
         )
@@ -112,7 +112,7 @@ test('once the first screen has stood for a moment, every stage opens without a 
   await expect
     .poll(() =>
       page.evaluate(
-        () => performance.getEntriesByType('resource').filter((r) => /TryStage|Worker/.test(r.name)).length,
+        () => performance.getEntriesByType('resource').filter((r) => /TryStep|Worker/.test(r.name)).length,
       ),
     )
     .toBeGreaterThan(1)
@@ -120,7 +120,7 @@ test('once the first screen has stood for a moment, every stage opens without a 
   await page.keyboard.press('5')
   await expect(page.locator('[data-result="starts"]')).toBeVisible({ timeout: 20_000 })
   for (const [key, heading] of [
-    ['2', 'Joints'],
+    ['2', 'Connections'],
     ['4', 'Switching points'],
     ['7', 'Sheets'],
   ] as const) {
@@ -131,7 +131,7 @@ test('once the first screen has stood for a moment, every stage opens without a 
 
 test('a broken screen keeps what was typed', async ({ page, server }) => {
   // The strip's code cannot be fetched: that screen breaks, the frame stays.
-  await page.route('**/TryStage-*.js', (route) => route.abort())
+  await page.route('**/TryStep-*.js', (route) => route.abort())
   await open(page, server.url)
   await page.keyboard.press('1')
   await page.getByLabel('Target', { exact: true }).fill('abc')

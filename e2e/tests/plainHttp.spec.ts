@@ -1,5 +1,5 @@
 import { launchOptions } from '../playwright.config'
-import { addLoop, celsius, expect, fill, saved, startJob, survey, test, toStage, wholeChain } from '../fixtures'
+import { addLoop, celsius, expect, fill, saved, startJob, survey, test, toStep, wholeChain } from '../fixtures'
 
 /** A name that is not this machine's own, as a phone in the plant room's network would use. */
 const NAME = 'bench.otterholm.test'
@@ -19,10 +19,10 @@ test('over plain http from another device a loop is worked and saved', async ({ 
   await addLoop(page)
   await survey(page, celsius)
   await saved(page)
-  await toStage(page, 'Match')
+  await toStep(page, 'Match')
   await wholeChain(page)
   await saved(page)
-  await toStage(page, 'Survey')
+  await toStep(page, 'Survey')
   await fill(page, 'Target', '26')
   await saved(page)
   await page.reload()

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, expectAccessible, fill, openLoop, openTest, saved, test, toStage } from '../fixtures'
+import { expect, expectAccessible, fill, openLoop, openTest, saved, test, toStep } from '../fixtures'
 
 test.use({ demo: true })
 
@@ -19,7 +19,7 @@ test('a sweep with a 2 to 10 V output on a 0 to 10 V plan reads the right cause'
   await expect(verdict(page)).toContainText('It gives 2\u201310 V')
   await expect(verdict(page).locator('[data-cause]').first()).toHaveAttribute('data-cause', 'other-signal')
   await expect(page.getByRole('img', { name: /readings against the plan/ })).toBeVisible()
-  await expect(page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Prove/ })).toContainText(
+  await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: /Prove/ })).toContainText(
     '1 to look at',
   )
   await verdict(page).getByRole('link', { name: 'Open the controller' }).click()
@@ -40,7 +40,7 @@ test('a four-stage sequence with stage 2 dead names the stage and what to check'
     .first()
     .click()
   await saved(page)
-  await toStage(page, 'Prove')
+  await toStep(page, 'Prove')
   await openTest(page, /Stage sequence/)
   const steps = page.getByRole('button', { name: /^Step \d+,/ })
   const count = await steps.count()
@@ -150,7 +150,7 @@ test('a loop as it was at a moment is compared and brought back; log and job fil
     .click()
   await expect(page.getByRole('heading', { name: /Seal pool, as it was at change/ })).toBeVisible()
   await expectAccessible(page, 'as it was')
-  await page.getByRole('button', { name: 'Bring back: Plan' }).first().click()
+  await page.getByRole('button', { name: 'Restore: Plan' }).first().click()
   await expect(page.getByRole('row').filter({ hasText: /swing 2\.5/ })).toHaveCount(0)
   await page.getByRole('button', { name: 'Back to the log' }).click()
   const down = page.waitForEvent('download')

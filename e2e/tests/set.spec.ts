@@ -45,7 +45,7 @@ const loops = [
     loop: 'Penguin slab chiller',
     handle: 'Stage 2, cut-in',
     by: [0, -20],
-    field: 'Apart',
+    field: 'Stage spacing',
     typed: '2',
     shown: ['off', '0.0'],
   },
@@ -80,9 +80,9 @@ test.describe('the demo job', () => {
     await page.getByRole('button', { name: 'Add a stage' }).click()
     await expect(page.getByRole('slider', { name: 'Stage 4, cut-in' })).toBeVisible()
     await page.getByRole('link', { name: 'Write the keying sheet' }).click()
-    await page.getByRole('button', { name: 'The rest is as planned' }).click()
+    await page.getByRole('button', { name: 'Everything else is as planned' }).click()
     await expect(page.getByText('All is keyed and told.')).toBeVisible()
-    await setPart(page, 'Ladder')
+    await setPart(page, 'Switching points')
     await drag(page, 'Set, all stages', 0, -40)
     const moved = await point(page, 'off')
     expect(moved).toBeGreaterThan(-2)
@@ -94,7 +94,7 @@ test.describe('the demo job', () => {
     await page.keyboard.press('Escape')
     await page.keyboard.press('Control+z')
     await expect(page.getByText('Nothing is to be changed.')).toBeVisible()
-    await setPart(page, 'Ladder')
+    await setPart(page, 'Switching points')
     expect(await point(page, 'off')).toBe(-2)
   })
 
@@ -244,7 +244,7 @@ test('a cooling loop of four stages goes from nothing to its keying sheet by key
   await page.keyboard.press('4')
   await expect(page.getByRole('slider', { name: 'Stage 4, cut-in' })).toBeVisible()
   await type('First set', '-6')
-  await type('Apart', '1')
+  await type('Stage spacing', '1')
   await type('Swing, all', '1.5')
   await enter(page.getByRole('link', { name: 'Write the keying sheet' }))
   await expect(page.getByRole('heading', { name: /Key into A1 Curlew/ })).toBeVisible()

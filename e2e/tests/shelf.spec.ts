@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { addLoop, choose, expect, expectAccessible, expectThumbs, saved, startJob, test, toStage } from '../fixtures'
+import { addLoop, choose, expect, expectAccessible, expectThumbs, saved, startJob, test, toStep } from '../fixtures'
 
 test('a device is found by what it does, read like a leaflet, and compared with another', async ({ page, server }) => {
   const phone = (page.viewportSize()?.width ?? 0) < 768
@@ -65,15 +65,15 @@ test('a device is copied, changed, read both ways, sent as a file, taken off and
   const written = await readFile(await file.path(), 'utf8')
   expect(JSON.parse(written)).toMatchObject({ format: 'nachtigal-shelf', profiles: [{ name: 'Dipper <b>two</b>' }] })
 
-  await page.getByRole('button', { name: 'Take it off the shelf' }).click()
+  await page.getByRole('button', { name: 'Remove it from the shelf' }).click()
   await expect(page.getByText('is off the shelf. Jobs that use it keep their copy.')).toBeVisible()
   await page.getByRole('button', { name: 'Put it back' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Dipper <b>two</b>')
 
   await page.goto(`${server.url}/shelf`)
-  const bring = page.getByLabel('Bring a file')
+  const importing = page.getByLabel('Import a file')
   const send = (name: string, body: string) =>
-    bring.setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(body) })
+    importing.setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(body) })
   await send('broken.json', '{')
   await expect(page.getByRole('alert')).toContainText('broken.json is no JSON file.')
   await send('bad.json', written.replace('"category": "controller"', '"category": "rocket"'))
@@ -97,7 +97,7 @@ test('a device in a job keeps the version it was used with', async ({ page, serv
   await put('as it was')
   await startJob(page, server.url)
   await addLoop(page)
-  await toStage(page, 'Match')
+  await toStep(page, 'Match')
   await choose(page, 'Controller', 'Ouzel')
   await saved(page)
   await put('as it is now')

@@ -9,7 +9,7 @@ import { saved, test } from '../fixtures'
 const SEED = Number(process.env['NACHTIGAL_SPOILT_SEED'] ?? 6)
 const COUNT = Number(process.env['NACHTIGAL_SPOILT_COUNT'] ?? 14)
 
-const stages = [
+const steps = [
   'survey',
   'survey/hurt',
   'survey/found',
@@ -73,9 +73,9 @@ test.describe('whatever stands in a job', () => {
         await visit(page, `/jobs/${jobId}/${at}`)
         await survives(page, at, made)
       }
-      for (const stage of stages) {
-        await visit(page, `/jobs/${jobId}/loops/${loop.id}/${stage}`)
-        await survives(page, `${loop.kind} ${stage}`, made)
+      for (const step of steps) {
+        await visit(page, `/jobs/${jobId}/loops/${loop.id}/${step}`)
+        await survives(page, `${loop.kind} ${step}`, made)
       }
       if (other.id !== loop.id && n % 4 !== 3) {
         await visit(page, `/jobs/${jobId}/loops/${other.id}/survey`)
@@ -118,16 +118,16 @@ test('a loop that something is wrong in is named, mended, and the others go on',
     await row.click()
     await expect(page.getByRole('heading', { name: `${floor.name}: something in it cannot be read` })).toBeVisible()
     await expect(page.getByRole('main').getByRole('listitem')).toHaveText([/target.*heating/, /floorArea.*0/])
-    await page.getByRole('button', { name: 'Take out what is wrong' }).click()
+    await page.getByRole('button', { name: 'Remove what is wrong' }).click()
     // It stands again, and asks for what was taken out.
     await expect(page.getByRole('link', { name: /^1 Survey/ })).toBeVisible()
     await saved(page)
     await page.getByRole('link', { name: 'Log' }).first().click()
-    await expect(page.getByText('Why: What could not be read was taken out')).toBeVisible()
+    await expect(page.getByText('Why: What could not be read was removed')).toBeVisible()
 
     // One that cannot be mended is removed, and taken back by the same key as everything.
     await page.getByRole('navigation', { name: 'Loops' }).getByRole('link', { name: boiler.name }).click()
-    await expect(page.getByText('It cannot be mended by taking something out.')).toBeVisible()
+    await expect(page.getByText('It cannot be mended by removing something.')).toBeVisible()
     await page.getByRole('button', { name: 'Remove the loop' }).click()
     await expect(page.getByRole('heading', { name: `${Object.keys(loops).length - 1} loops` })).toBeVisible()
     await saved(page)

@@ -6,7 +6,7 @@ const onPhone = (page: Page) => (page.viewportSize()?.width ?? 0) < 768
 
 test('a sum is found by what one types and answers as one types', async ({ page, server }) => {
   await page.goto(`${server.url}/sums`)
-  const find = page.getByRole('searchbox', { name: 'Find a sum' })
+  const find = page.getByRole('searchbox', { name: 'Find a calculator' })
   for (const [query, title] of [
     ['pt1000', 'Temperature of a probe'],
     ['4-20', 'What a transmitter loop can carry'],
@@ -49,7 +49,7 @@ test('every sum opens, answers and is drawn', async ({ page, server }) => {
     const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
     expect(wide, title).toBeLessThanOrEqual(0)
     await expectThumbs(page, title)
-    if (onPhone(page)) await page.getByRole('link', { name: 'All sums' }).click()
+    if (onPhone(page)) await page.getByRole('link', { name: 'All calculators' }).click()
   }
 })
 
@@ -62,19 +62,19 @@ test('in a job a sum speaks its units and is kept in a loop\u2019s log, undone, 
   const job = /\/jobs\/[^/]+/.exec(page.url())![0]
   if (onPhone(page)) await page.goto(`${server.url}${job}/sums`)
   else await page.keyboard.press('.')
-  await page.getByRole('searchbox', { name: 'Find a sum' }).fill('where it switches')
-  await page.getByRole('searchbox', { name: 'Find a sum' }).press('Enter')
+  await page.getByRole('searchbox', { name: 'Find a calculator' }).fill('where it switches')
+  await page.getByRole('searchbox', { name: 'Find a calculator' }).press('Enter')
   await page.getByRole('textbox', { name: 'Set', exact: true }).fill('70')
   await page.getByRole('textbox', { name: 'Swing as keyed' }).fill('5')
   await expect(answer(page)).toContainText('65.0\u00a0°F')
   await page.getByRole('button', { name: 'Keep in a log' }).click()
   await page.getByRole('textbox', { name: 'What for' }).fill('<b>Swap</b> of the old dial')
-  await page.getByRole('button', { name: 'Keep the sum' }).click()
+  await page.getByRole('button', { name: 'Keep the calculation' }).click()
   await expect(page.getByText('Kept in the log of Hatchling floor', { exact: true })).toBeVisible()
   await page.goto(`${server.url}${job}/log`)
   const note = page.getByRole('row', { name: /<b>Swap<\/b> of the old dial\. Where it switches: switches on 65\.0/ })
   await expect(note).toBeVisible()
-  await note.getByRole('button', { name: 'Open the sum' }).click()
+  await note.getByRole('button', { name: 'Open the calculation' }).click()
   await expect(page.getByRole('textbox', { name: 'Set', exact: true })).toHaveValue('70')
   await page.goto(`${server.url}${job}/log`)
   await page
@@ -88,7 +88,7 @@ test('a sum is worked by the keys alone, copied and printed', async ({ page, ser
   test.skip(onPhone(page), 'keys belong to the desk')
   await context.grantPermissions(['clipboard-read', 'clipboard-write'])
   await page.goto(`${server.url}/sums`)
-  await expect(page.getByRole('searchbox', { name: 'Find a sum' })).toBeFocused()
+  await expect(page.getByRole('searchbox', { name: 'Find a calculator' })).toBeFocused()
   await page.keyboard.type('dew point')
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('Enter')
@@ -114,5 +114,5 @@ test('a sum is worked by the keys alone, copied and printed', async ({ page, ser
 test('an address that names no sum says so', async ({ page, server }) => {
   test.skip(onPhone(page), 'a phone shows the list alone')
   await page.goto(`${server.url}/sums/no.such<b>`)
-  await expect(page.getByText(/There is no sum "no\.such<b>"/)).toBeVisible()
+  await expect(page.getByText(/There is no calculator "no\.such<b>"/)).toBeVisible()
 })

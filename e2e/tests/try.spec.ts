@@ -141,11 +141,11 @@ test('two ways beside each other: the numbers differ, and one can be planned', a
   await expect(compared).toBeVisible({ timeout: 20_000 })
   const row = (name: string) => compared.locator(`[data-row="${name}"] td`)
   expect(await row('Starts').nth(0).innerText()).not.toBe(await row('Starts').nth(1).innerText())
-  await page.getByLabel('Two ways').selectOption('Narrow or wide swing')
+  await page.getByLabel('Compare').selectOption('Narrow or wide swing')
   await expect
     .poll(async () => Number(await row('Starts').nth(0).innerText()) - Number(await row('Starts').nth(1).innerText()))
     .toBeGreaterThan(0)
-  await page.getByLabel('Two ways').selectOption('Return air or room probe')
+  await page.getByLabel('Compare').selectOption('Return air or room probe')
   await expect
     .poll(
       async () =>
@@ -154,7 +154,7 @@ test('two ways beside each other: the numbers differ, and one can be planned', a
     )
     .toBeGreaterThan(0)
   await expectAccessible(page, 'two ways')
-  await page.getByLabel('Two ways').selectOption('Narrow or wide swing')
+  await page.getByLabel('Compare').selectOption('Narrow or wide swing')
   await page.getByRole('button', { name: 'Plan it so: half as wide' }).click()
   await saved(page)
   await part(page, 'The run')
@@ -242,7 +242,7 @@ test('a run that would take long says so before it runs, and runs when one wants
 test('a reset line over a season against a fixed supply: saving with its range', async ({ page, server }) => {
   test.setTimeout(180_000)
   await openTry(page, server.url, 'Clinic boiler', 'try/ways')
-  await page.getByLabel('Two ways').selectOption('Reset or fixed supply')
+  await page.getByLabel('Compare').selectOption('Reset or fixed supply')
   await page.getByRole('button', { name: 'What it saves shows over a season' }).click()
   await expect(page.locator('[data-saving]')).toContainText(
     /saves [\d.,]+\skWh, \d+\s%, over this season\. The estimates leave/,
@@ -261,13 +261,13 @@ test('a sweep: pairs that meet the target are marked, a tap takes one', async ({
   await expect(cell).toBeVisible()
   await expectAccessible(page, 'sweep')
   const name = (await cell.getAttribute('aria-label'))!
-  const [, swing, rest] = /Swing ([\d.]+).*Rest (\d+)/.exec(name)!
+  const [, swing, rest] = /Swing ([\d.]+).*Minimum off time (\d+)/.exec(name)!
   await cell.focus()
   await page.keyboard.press('Enter')
   await saved(page)
   await part(page, 'The run')
   await expect(page.getByRole('textbox', { name: 'Swing', exact: true })).toHaveValue(swing!)
-  await expect(page.getByRole('textbox', { name: 'Rest', exact: true })).toHaveValue(rest!)
+  await expect(page.getByRole('textbox', { name: 'Minimum off time', exact: true })).toHaveValue(rest!)
   await done(page)
   await expect(page.locator('[data-verdict="fits"]').first()).toBeVisible()
 })
@@ -303,7 +303,7 @@ test('a run is kept, laid over a later one, exported, taken out', async ({ page,
   await page.reload()
   await done(page)
   await expect(page.locator('[data-kept]')).toHaveCount(1)
-  await page.getByRole('button', { name: /^Take out/ }).click()
+  await page.getByRole('button', { name: /^Remove/ }).click()
   await expect(page.locator('[data-kept]')).toHaveCount(0)
 })
 

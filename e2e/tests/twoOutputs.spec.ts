@@ -9,7 +9,7 @@ import {
   startJob,
   survey,
   test,
-  toStage,
+  toStep,
   openTest,
   onShelf,
 } from '../fixtures'
@@ -21,7 +21,7 @@ test('a loop with two probes, two outputs and two limiters shows, simulates and 
   await startJob(page, server.url)
   await addLoop(page)
   await survey(page, celsius)
-  await toStage(page, 'Match')
+  await toStep(page, 'Match')
   const another = async (link: string, device: string) => {
     await page
       .getByRole('list', { name: 'Links of the chain' })
@@ -50,7 +50,7 @@ test('a loop with two probes, two outputs and two limiters shows, simulates and 
   await expect(chain).not.toContainText('M1 Circulator')
 
   await test.step('each output has its own points', async () => {
-    await toStage(page, 'Set')
+    await toStep(page, 'Set')
     await fill(page, 'Swing', '2')
     await expect(page.locator('[data-consequence="on"]')).toContainText('26.0')
     await outputs.getByRole('button', { name: /M1/ }).click()
@@ -60,20 +60,20 @@ test('a loop with two probes, two outputs and two limiters shows, simulates and 
     await expect(page.getByRole('textbox', { name: /, as left$/ })).not.toHaveCount(0)
   })
   await test.step('the day draws both relays', async () => {
-    await toStage(page, 'Try')
+    await toStep(page, 'Try')
     await expect(page.locator('[data-result="starts"]')).toHaveCount(2, { timeout: 20_000 })
     await expect(page.getByRole('rowheader', { name: 'M1' })).toHaveAttribute('title', 'Circulator')
     await expect(page.getByRole('rowheader', { name: 'E1' })).toHaveAttribute('title', 'Heating mat')
   })
   await test.step('each output has its own test, and the stage waits for both', async () => {
-    await toStage(page, 'Prove')
+    await toStep(page, 'Prove')
     const read = async (values: readonly string[]) => {
       for (const [i, value] of values.entries()) {
         await page.getByRole('button', { name: new RegExp(`^Step ${i + 1},`) }).click()
         await fill(page, i % 2 === 0 ? 'Reads when it goes off' : 'Reads when it goes on', value)
       }
     }
-    const stage = page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Prove/ })
+    const stage = page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: /Prove/ })
     await openTest(page, /Rise and fall.*output 1/)
     await read(['28.1', '27.0', '28.0', '27.1'])
     await expect(page.getByRole('status', { name: 'Verdict' })).toHaveAttribute('data-verdict', 'good')

@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { expect, expectAccessible, fill, matchedFloor, openTest, saved, test, toStage, setPart } from '../fixtures'
+import { expect, expectAccessible, fill, matchedFloor, openTest, saved, test, toStep, setPart } from '../fixtures'
 
 test('a wire over its limit, or open, stops the loop until a better reading is typed', async ({ page, server }) => {
   await matchedFloor(page, server.url)
-  await toStage(page, 'Wire')
-  const rail = page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /Wire/ })
+  await toStep(page, 'Wire')
+  const rail = page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: /Wire/ })
   await page.getByRole('button', { name: /^Wire 3,/ }).click()
   await page.getByRole('checkbox', { name: 'Wire 3 landed' }).click()
   await page.getByText(/^Length, section, label, note/).click()
@@ -21,9 +21,9 @@ test('a wire over its limit, or open, stops the loop until a better reading is t
   await fill(page, 'Label', 'W3')
   await fill(page, 'Note', 'Second core of the cable')
   await expect(page.getByRole('row').filter({ hasText: 'W3' })).toHaveCount(1)
-  await toStage(page, 'Hand over')
+  await toStep(page, 'Hand over')
   await expect(page.getByRole('complementary')).toContainText('Wire 3 failed its test. Mend it first.')
-  await toStage(page, 'Wire')
+  await toStep(page, 'Wire')
   await page.getByRole('button', { name: /^Wire 3,/ }).click()
   await fill(page, 'Meter reads', '0,2')
   await expect(page.getByRole('img', { name: 'Wire 3 tested' })).toBeVisible()
@@ -37,7 +37,7 @@ test('a wire over its limit, or open, stops the loop until a better reading is t
 
 test('a plain finding is closed with a reason and a name; the log takes the closing back', async ({ page, server }) => {
   await matchedFloor(page, server.url)
-  await toStage(page, 'Set')
+  await toStep(page, 'Set')
   await setPart(page, 'Offset')
   await fill(page, 'Offset', '2.4')
   const finding = page.getByRole('listitem').filter({ hasText: 'Offset is large.' })
@@ -56,13 +56,13 @@ test('a plain finding is closed with a reason and a name; the log takes the clos
     .getByRole('navigation', { name: 'Loops' })
     .getByRole('link', { name: /Hatchling floor/ })
     .click()
-  await toStage(page, 'Set')
+  await toStep(page, 'Set')
   await expect(page.getByRole('listitem').filter({ hasText: 'Offset is large.' })).toBeVisible()
 })
 
 test('a reading that does not repeat says replace; a step without a switching says look', async ({ page, server }) => {
   await matchedFloor(page, server.url)
-  await toStage(page, 'Prove')
+  await toStep(page, 'Prove')
   await openTest(page, /Commanded\? Answered\?/)
   await page.getByRole('button', { name: 'Yes' }).click()
   await page.getByRole('button', { name: 'Next step' }).click()
@@ -131,7 +131,7 @@ test('a job file goes from one bench to another by the page; what is none is ref
 
 test('night stays over a reload, a look in the other unit does not', async ({ page, server }) => {
   await matchedFloor(page, server.url)
-  await toStage(page, 'Set')
+  await toStep(page, 'Set')
   await saved(page)
   await page.getByRole('button', { name: 'Night' }).click()
   await page.getByRole('button', { name: /^Units: degrees Celsius/ }).click()

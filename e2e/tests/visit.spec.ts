@@ -1,4 +1,4 @@
-import { expect, expectAccessible, expectThumbs, fill, part, saved, startJob, test, toStage } from '../fixtures'
+import { expect, expectAccessible, expectThumbs, fill, part, saved, startJob, test, toStep } from '../fixtures'
 
 test('a first visit: measured on site, written down as found, hazards ticked, a proposal, its chain', async ({
   page,
@@ -28,7 +28,7 @@ test('a first visit: measured on site, written down as found, hazards ticked, a 
     const parts = page.getByRole('navigation', { name: 'Parts of the survey' }).getByRole('button')
     for (const name of await parts.allInnerTexts()) {
       const title = name.split('\n')[0]!
-      if (['As found', 'What could hurt', 'Proposal'].includes(title)) continue
+      if (['As found', 'Hazards', 'Proposal'].includes(title)) continue
       await part(page, title)
       await expectThumbs(page, title)
       for (const field of await page.locator('main input[inputmode="decimal"]').all()) {
@@ -51,7 +51,7 @@ test('a first visit: measured on site, written down as found, hazards ticked, a 
     await expect(page.getByLabel('Water surface', { exact: true })).toHaveValue('40.0')
   })
   await test.step('the hazards of this kind are proposed and ticked', async () => {
-    await part(page, 'What could hurt')
+    await part(page, 'Hazards')
     await page.getByRole('button', { name: /^Tick the \d+ proposed/ }).click()
     expect(await page.getByRole('checkbox', { checked: true }).count()).toBeGreaterThan(0)
     await expectAccessible(page, 'hazards')
@@ -78,14 +78,14 @@ test.describe('in the demo job', () => {
       .getByRole('link', { name: /Quarantine room/ })
       .first()
       .click()
-    await toStage(page, 'Survey')
+    await toStep(page, 'Survey')
     await part(page, 'Proposal')
     await page.getByRole('button', { name: 'Start over with this chain' }).click()
     // A worker looks through the whole shelf meanwhile.
     await expect(page.getByRole('button', { name: 'Start over with this chain' })).toBeVisible({ timeout: 30_000 })
-    await toStage(page, 'Match')
-    const joints = page.getByRole('complementary').getByRole('button', { name: / to .*: / })
-    await expect(joints.nth(3)).toBeVisible()
+    await toStep(page, 'Match')
+    const connections = page.getByRole('complementary').getByRole('button', { name: / to .*: / })
+    await expect(connections.nth(3)).toBeVisible()
     await expect(page.getByRole('complementary').getByRole('button', { name: /: does not fit$/ })).toHaveCount(0)
     await saved(page)
     await page.keyboard.press('Control+z')

@@ -13,7 +13,7 @@ import {
   startJob,
   survey,
   test,
-  toStage,
+  toStep,
   wholeChain,
   part,
   proveSteps,
@@ -84,11 +84,11 @@ for (const way of ways)
 
     await test.step('survey: estimates that open to their sums, hazards', async () => {
       await survey(page, way.figures)
-      await part(page, 'What could hurt')
+      await part(page, 'Hazards')
       await page.getByRole('checkbox', { name: /Mains in the box or at the load/ }).click()
       await page.getByRole('checkbox', { name: /Hot heating water/ }).click()
       await page
-        .getByRole('button', { name: /^Heat loss .* open the sum/ })
+        .getByRole('button', { name: /^Heat loss .* open the calculation/ })
         .first()
         .click()
       const sum = page.getByRole('dialog')
@@ -101,8 +101,8 @@ for (const way of ways)
       await expectThumbs(page, 'survey')
     })
 
-    await test.step('match: a verdict on every joint', async () => {
-      await toStage(page, 'Match')
+    await test.step('match: a verdict on every connection', async () => {
+      await toStep(page, 'Match')
       await wholeChain(page)
       await expect(page.getByRole('button', { name: /: fits$/ }).first()).toBeVisible()
       await expect(page.getByText('Nothing to look at.')).toBeVisible()
@@ -119,7 +119,7 @@ for (const way of ways)
     })
 
     await test.step('wire: landed and tested row by row', async () => {
-      await toStage(page, 'Wire')
+      await toStep(page, 'Wire')
       await expect(page.getByText('0 of 10 landed, 0 tested')).toBeVisible()
       await expectAccessible(page, 'wire')
       await expectThumbs(page, 'wire')
@@ -155,8 +155,8 @@ for (const way of ways)
       await saved(page)
     })
 
-    await test.step('set: the ladder, typed, by keys, all seven conventions, live consequences', async () => {
-      await toStage(page, 'Set')
+    await test.step('set: the switching points, typed, by keys, all seven conventions, live consequences', async () => {
+      await toStep(page, 'Set')
       await fill(page, 'Swing', way.swing)
       await expect(page.locator('[data-consequence="on"]')).toContainText(way.onShown)
       await expect(page.locator('[data-consequence="off"]')).toContainText(way.offShown)
@@ -197,14 +197,14 @@ for (const way of ways)
       await fill(page, 'Set, as found', '20')
       for (const [code, value] of Object.entries(way.planned))
         await expect(page.locator(`tr[data-code="${code}"]`)).toContainText(value)
-      await page.getByRole('button', { name: 'The rest is as planned' }).click()
+      await page.getByRole('button', { name: 'Everything else is as planned' }).click()
       await expect(page.getByLabel('Set, as left', { exact: true })).toHaveValue(way.planned.goal)
       await expectAccessible(page, 'keying')
       await expectThumbs(page, 'keying')
     })
 
     await test.step('try: a winter day, and the swing redraws it', async () => {
-      await toStage(page, 'Try')
+      await toStep(page, 'Try')
       await expect(page.locator('[data-result="starts"]')).toBeVisible({ timeout: 20_000 })
       const starts = Number(await page.locator('[data-result="starts"]').innerText())
       expect(starts).toBeGreaterThan(0)
@@ -221,7 +221,7 @@ for (const way of ways)
     })
 
     await test.step('prove: readings get a verdict with a reason', async () => {
-      await toStage(page, 'Prove')
+      await toStep(page, 'Prove')
       await expectAccessible(page, 'prove')
       await expectThumbs(page, 'prove')
       await openTest(page, /^.*Rise and fall/)
@@ -242,11 +242,11 @@ for (const way of ways)
       await expect(page.getByRole('status', { name: 'Verdict' })).toContainText(way.adjust)
       await page.getByRole('button', { name: /into the plan/ }).click()
       await expect(page.getByRole('button', { name: /into the plan/ })).toHaveCount(0)
-      await toStage(page, 'Set')
+      await toStep(page, 'Set')
       await setPart(page, 'Offset')
       await expect(page.getByRole('textbox', { name: 'Offset', exact: true })).toHaveValue(way.offset)
       await fill(page, 'Offset', '0')
-      await toStage(page, 'Prove')
+      await toStep(page, 'Prove')
       await openTest(page, /^.*Rise and fall/)
       await page.getByRole('button', { name: 'Take the test again' }).click()
       await read(way.good)
@@ -295,7 +295,7 @@ for (const way of ways)
     })
 
     await test.step('locked: a change is refused, opened again with a reason it is told', async () => {
-      await toStage(page, 'Set')
+      await toStep(page, 'Set')
       const bar = page.getByRole('region', { name: 'Locked' })
       await expect(bar).toContainText('Handed over')
       await fill(page, 'Swing', String(Number(way.swing) * 2))
@@ -309,7 +309,7 @@ for (const way of ways)
       await expect(bar).toHaveCount(0)
       await fill(page, 'High alarm', String(Number(way.alarm) + 1))
       await saved(page)
-      await toStage(page, 'Hand over')
+      await toStep(page, 'Hand over')
       await expect(page.getByRole('region', { name: 'Since hand-over' })).toContainText('Plan')
       expect(await pdfText(page, server.url, /As-left sheet/)).toContain('Since hand-over')
     })

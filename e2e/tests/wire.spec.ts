@@ -8,7 +8,7 @@ import {
   safetyAnswers,
   saved,
   test,
-  toStage,
+  toStep,
   wirePart,
 } from '../fixtures'
 
@@ -35,7 +35,7 @@ async function demoLoop(page: Page, url: string, name: string) {
     .getByRole('link', { name: new RegExp(name) })
     .first()
     .click()
-  await toStage(page, 'Wire')
+  await toStep(page, 'Wire')
 }
 
 /** Texts of the picture whose boxes lie over one another, as the browser draws them. */
@@ -73,7 +73,7 @@ test.describe('the demo job', () => {
         .getByRole('navigation', { name: 'Loops' })
         .getByRole('link', { name: new RegExp(name) })
         .click()
-      await toStage(page, 'Wire')
+      await toStep(page, 'Wire')
       await expect(page.locator('svg[data-picture]')).toBeVisible()
       const rows = await page.locator('tr.wire-row').count()
       expect(rows).toBeGreaterThan(5)
@@ -200,12 +200,12 @@ test('a changed chain keeps the ticks of what did not change, and names what is 
   server,
 }) => {
   await matchedFloor(page, server.url)
-  await toStage(page, 'Wire')
+  await toStep(page, 'Wire')
   for (const wire of [1, 4]) {
     await page.getByRole('button', { name: new RegExp(`^Wire ${wire},`) }).click()
     await page.getByRole('checkbox', { name: `Wire ${wire} landed` }).click()
   }
-  await toStage(page, 'Match')
+  await toStep(page, 'Match')
   await page
     .getByRole('list', { name: 'Links of the chain' })
     .getByRole('button', { name: /^Limiter/ })
@@ -214,7 +214,7 @@ test('a changed chain keeps the ticks of what did not change, and names what is 
     .getByRole('button', { name: /^Take F1 out of the chain/ })
     .first()
     .click()
-  await toStage(page, 'Wire')
+  await toStep(page, 'Wire')
   await expect(page.getByRole('checkbox', { name: 'Wire 1 landed' })).toBeChecked()
   await expect(page.getByText(/Changed with the chain: .*moved/)).toBeVisible()
   await page.getByRole('button', { name: 'Seen' }).click()
@@ -223,7 +223,7 @@ test('a changed chain keeps the ticks of what did not change, and names what is 
 
 test('a switch across a limiter is a stop that no reason closes', async ({ page, server }) => {
   await matchedFloor(page, server.url)
-  await toStage(page, 'Wire')
+  await toStep(page, 'Wire')
   await wirePart(page, 'Logic')
   await page.getByText('Lay a switch or a timer across a contact').click()
   await page.getByLabel('Across').selectOption({ index: 1 })
@@ -238,7 +238,7 @@ test('a switch across a limiter is a stop that no reason closes', async ({ page,
 
 test('a failed safety test shuts first live, and the loop says do not energise', async ({ page, server }) => {
   await matchedFloor(page, server.url)
-  await toStage(page, 'Wire')
+  await toStep(page, 'Wire')
   await wirePart(page, 'Dead tests')
   await page
     .getByRole('button', { name: /X1: L to PE/ })
@@ -251,7 +251,7 @@ test('a failed safety test shuts first live, and the loop says do not energise',
   await wirePart(page, 'First live')
   await expect(page.getByRole('heading', { name: 'Not proved, do not energise' })).toBeVisible()
   await expect(page.getByText(/X1: L to PE: /)).toBeVisible()
-  await toStage(page, 'Hand over')
+  await toStep(page, 'Hand over')
   await expect(page.getByRole('complementary')).toContainText('Not proved, do not energise: X1: L to PE.')
 })
 
@@ -260,7 +260,7 @@ test('what is temporary stands on every stage and keeps hand-over shut until it 
   server,
 }) => {
   await matchedFloor(page, server.url)
-  await toStage(page, 'Wire')
+  await toStep(page, 'Wire')
   await page.getByRole('button', { name: /^Wire 4,/ }).click()
   await page.getByRole('button', { name: 'Lifted: on the temporary list' }).click()
   const bar = page.getByRole('region', { name: 'Temporary' })
@@ -270,7 +270,7 @@ test('what is temporary stands on every stage and keeps hand-over shut until it 
   await page.getByRole('button', { name: 'Put on the list' }).click()
   await page.keyboard.press('Escape')
   for (const stage of ['Survey', 'Set', 'Prove', 'Hand over']) {
-    await toStage(page, stage)
+    await toStep(page, stage)
     await expect(bar).toContainText('Bridge: S1 bridged at K1')
   }
   await expect(page.getByRole('complementary')).toContainText('Temporary: Wire 4 lifted')
@@ -287,15 +287,15 @@ test('a safety question without an answer, and a bridge on the list, shut first 
   await matchedFloor(page, server.url, { safety: false })
   const shut = page.getByRole('listitem').filter({ hasText: /Safety questions not answered|On the temporary list/ })
   const toLive = async () => {
-    await toStage(page, 'Wire')
+    await toStep(page, 'Wire')
     await wirePart(page, 'First live')
     await expect(page.getByRole('heading', { name: 'Not proved, do not energise' })).toBeVisible()
   }
   await toLive()
   await expect(shut).toHaveText([/^Safety questions not answered: .*Kind of screed.*Water about.*Answer in Survey\.$/])
-  await toStage(page, 'Hand over')
+  await toStep(page, 'Hand over')
   await expect(page.getByRole('complementary')).toContainText('Water about')
-  await toStage(page, 'Survey')
+  await toStep(page, 'Survey')
   await safetyAnswers(page)
   await toLive()
   await expect(shut).toHaveCount(0)
@@ -312,13 +312,13 @@ test('a safety question without an answer, and a bridge on the list, shut first 
 
 test('230 V that was found on the pair for 24 V is a stop', async ({ page, server }) => {
   await matchedFloor(page, server.url)
-  await toStage(page, 'Survey')
+  await toStep(page, 'Survey')
   await page.getByRole('navigation', { name: 'Parts of the survey' }).getByRole('button', { name: /found/ }).click()
   await page.getByLabel('What was there').selectOption('there')
   await page.getByLabel('On the shelf as').selectOption('dipper')
   await page.getByRole('button', { name: 'Another terminal' }).click()
   await fill(page, 'Terminal', '3')
   await fill(page, 'Volts on it', '231')
-  await toStage(page, 'Hand over')
+  await toStep(page, 'Hand over')
   await expect(page.getByRole('complementary')).toContainText('was found on terminal 3 of Dipper')
 })

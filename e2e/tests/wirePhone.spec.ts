@@ -1,4 +1,4 @@
-import { expect, expectAccessible, expectThumbs, test, toStage, wirePart } from '../fixtures'
+import { expect, expectAccessible, expectThumbs, test, toStep, wirePart } from '../fixtures'
 
 test.use({ demo: true })
 
@@ -13,7 +13,7 @@ test('every part of wiring can be used with a thumb', async ({ page, server }) =
     .getByRole('link', { name: /Plaster cabinet/ })
     .first()
     .click()
-  await toStage(page, 'Wire')
+  await toStep(page, 'Wire')
   const show = page.getByRole('group', { name: 'Show' })
   await show.getByRole('button', { name: 'list' }).click()
   await expectThumbs(page, 'list')

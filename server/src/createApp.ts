@@ -31,7 +31,7 @@ export interface AppDeps {
   readonly health: () => Promise<Health>
   readonly backups?: BackupDesk
   /** Lets nothing be written where there is no room for it. */
-  readonly guard?: RequestHandler
+  readonly refuses?: RequestHandler
   readonly log: Logger
   /** The clock, as ISO text. */
   readonly now: () => string
@@ -73,7 +73,7 @@ export function createApp(deps: AppDeps): Express {
     const health = await deps.health()
     response.status(health.ready ? 200 : 503).json(health)
   })
-  app.use('/api', whileAway(deps.availability), deps.guard ?? ((_request, _response, next) => next()))
+  app.use('/api', whileAway(deps.availability), deps.refuses ?? ((_request, _response, next) => next()))
   app.use(routes.shelf, express.json({ limit: '4mb' }))
   app.use(routes.calc, express.json({ limit: '4mb', strict: false }))
   // A job file is read as it comes, a photo as its bytes: all else is JSON.

@@ -56,7 +56,7 @@ const LOOK_MS = 1000
  * on its device and is sent when there is room again.
  * @param leastMb room that must be left
  */
-export function roomGuard(folder: string, leastMb: number): RequestHandler {
+export function refuseWithoutRoom(folder: string, leastMb: number): RequestHandler {
   let looked = 0
   let disk: Disk | undefined
   return async (request, _response, next) => {

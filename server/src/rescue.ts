@@ -17,7 +17,7 @@ const lineOf = ({ at, holding }: ReturnType<typeof backupsIn>[number]) =>
 export function rescueWords(backups: ReturnType<typeof backupsIn>): string {
   const [newest] = backups
   return newest
-    ? `The newest good backup is of ${lineOf(newest)}. Bring it back on the page, or stop this and run: npm run restore. The damaged database is set aside, not removed. Changes made after that moment are lost from the server; devices that still hold some of them will send those.`
+    ? `The newest good backup is of ${lineOf(newest)}. Restore it on the page, or stop this and run: npm run restore. The damaged database is set aside, not removed. Changes made after that moment are lost from the server; devices that still hold some of them will send those.`
     : 'There is no backup. The damaged database is left as it is: keep a copy of it, and start with another folder (NACHTIGAL_DATA).'
 }
 
@@ -66,7 +66,7 @@ export async function startRescue(
       return
     }
     putInPlace(damage.home, path.join(folder, backup.name, 'postgres'), new Date().toISOString())
-    response.type('html').send(page('Brought back', '<p>The backup is in its place. <a href="/">Go on</a></p>'))
+    response.type('html').send(page('Restored', '<p>The backup is in its place. <a href="/">Go on</a></p>'))
     void again()
   })
   app.get('/{*path}', (request, response) => {

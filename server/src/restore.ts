@@ -39,7 +39,7 @@ async function restore() {
     }
   }
   console.log(
-    `Brought back: ${backup.name}, ${backup.holding.jobs} jobs, ${backup.holding.rows} changes. What came after ${backup.at} is not in it; devices that still hold some of it will send that. Start the server: npm start`,
+    `Restored: ${backup.name}, ${backup.holding.jobs} jobs, ${backup.holding.rows} changes. What came after ${backup.at} is not in it; devices that still hold some of it will send that. Start the server: npm start`,
   )
 }
 

@@ -7,7 +7,7 @@ import { dataFolder } from './dataFolder'
 import type { BegunEngine } from './db/beginEmbedded'
 import { openEmbedded, type OpenOptions, openServer } from './db/openDatabase'
 import { OpenRefused } from './db/openRefused'
-import { healthOf, roomGuard } from './health'
+import { healthOf, refuseWithoutRoom } from './health'
 import { addressOf, closed, listen, renewCertificate, type TlsFiles } from './listening'
 import { readShelf } from './readShelf'
 import type { BackupDesk } from './routes/backupRoutes'
@@ -137,7 +137,7 @@ export async function startServer(settings: Settings, log: Logger, begun?: Promi
     availability: database.availability,
     health: () => healthOf(database, settings.version, () => store.list()),
     backups: desk,
-    ...(embedded ? { guard: roomGuard(embedded.folder, settings.leastFreeMb) } : {}),
+    ...(embedded ? { refuses: refuseWithoutRoom(embedded.folder, settings.leastFreeMb) } : {}),
     log,
     now,
     ...(['127.0.0.1', '::1', 'localhost'].includes(host) ? { onlyNames: settings.names } : {}),

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from '@jest/globals'
 import { calculationSchema } from './jsonSchema'
-import { keptInput } from './keptSum'
+import { keptInput } from './keptInput'
 import { referencePage } from './referencePage'
 import { calculations } from './registry'
 

@@ -54,7 +54,7 @@ export const calculationGroups: readonly CalculationGroup[] = [
       switching.sequence,
       switching.translateEntry,
       switching.dialTestEntry,
-      stages.stagesLadderEntry,
+      stages.stagePointsEntry,
       stages.stagesShift,
       stages.stagesEnergisedEntry,
       stages.stagesDiagnose,

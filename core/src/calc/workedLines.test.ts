@@ -4,7 +4,7 @@ import { plainDigits } from '../units/plainDigits'
 import { quantities, quantityView } from '../units/quantity'
 import { choice, type Field, list, nullable, number, object, optional, text, yes } from './field'
 import { storedUnit } from '../schema/storedUnit'
-import { sayField, sumNote, sumText, workedLines } from './workedLines'
+import { sayField, calculationNote, sumText, workedLines } from './workedLines'
 
 const metric = { temperatureUnit: 'C', system: 'metric' } as const
 const us = { temperatureUnit: 'F', system: 'us' } as const
@@ -133,7 +133,7 @@ describe('a worked sum', () => {
     expect(lines).toContain('  Power: 36000\u00a0W')
     expect(lines).toContain('= Takes: 21.8\u00a0h')
     expect(lines.some((line) => line.startsWith('Source: '))).toBe(true)
-    expect(sumNote(sum)).toMatch(
+    expect(calculationNote(sum)).toMatch(
       /^How long to heat water: takes 21\.8\u00a0h, would settle at 36\.0\u00a0°C \(volume 60\u00a0m³, /,
     )
   })
@@ -147,7 +147,7 @@ describe('a worked sum', () => {
       calcData,
       metric,
     )
-    expect(sumNote(long).length).toBeLessThanOrEqual(1500)
-    expect(sumNote(long).endsWith('…')).toBe(true)
+    expect(calculationNote(long).length).toBeLessThanOrEqual(1500)
+    expect(calculationNote(long).endsWith('…')).toBe(true)
   })
 })

@@ -16,7 +16,7 @@ import { plainDigits } from '../units/plainDigits'
 import { findCalculation, runCalculation } from './registry'
 
 /** A sum opened: what went in, by what formula, from where, what came out. Screen and sheet only render it. */
-export interface WorkedSum {
+export interface WorkedCalculation {
   readonly id: string
   readonly title: string
   readonly formula: string
@@ -126,7 +126,7 @@ export function workedLines(
   { calc, input, output }: CalcCall,
   data: CalcData,
   preferences: UnitPreferences,
-): WorkedSum {
+): WorkedCalculation {
   const entry = findCalculation(calc)
   if (!entry) throw new RangeError(`calculation ${calc} is not in the registry`)
   const outcome = runCalculation(entry, JSON.parse(JSON.stringify(input)), data)
@@ -157,7 +157,7 @@ export function workedLines(
 }
 
 /** A sum as lines of text, for copying: what went in, by what formula, what came out, from where. */
-export const sumText = ({ title, formula, source, cautions, inputs, outputs }: WorkedSum): string =>
+export const sumText = ({ title, formula, source, cautions, inputs, outputs }: WorkedCalculation): string =>
   [
     title,
     ...inputs.map(({ label, value }) => `  ${label}: ${value}`),
@@ -170,7 +170,7 @@ export const sumText = ({ title, formula, source, cautions, inputs, outputs }: W
 const LONGEST_NOTE = 1500
 
 /** A sum in one line, for a note in a log. */
-export function sumNote({ title, inputs, outputs }: WorkedSum): string {
+export function calculationNote({ title, inputs, outputs }: WorkedCalculation): string {
   const said = (list: readonly { label: string; value: string }[]) =>
     list.map(({ label, value }) => `${lowerFirst(label)} ${value}`).join(', ')
   const text = `${title}: ${said(outputs)} (${said(inputs)})`

@@ -13,14 +13,14 @@ import { withDefaultPlans } from '../survey/defaultPlans'
 import { fieldData } from '../testing/fieldData'
 import { plannedFloor, profile, surveyedFloor, twoOutputs } from '../testing/warmFloor'
 import { addDevice, type Edited, insertDevice, removeDevice, replaceDevice } from '../wiring/chainEdit'
-import { limitersOf, ownGuard } from '../wiring/guards'
+import { limitersOf, ownProtection } from '../wiring/protections'
 import { outputPath } from '../wiring/outputPath'
 import { powerPaths } from '../wiring/powerPath'
 import { supplyVariant } from '../wiring/supplyVariant'
 import { checkLoop } from './checkLoop'
 import { consequences, probeFailures } from './consequences'
 import { loopContext } from './context'
-import { nextThing, signingBlockedBy, stageStatus } from './stageStatus'
+import { nextThing, signingBlockedBy, stepStatus } from './stepStatus'
 
 const folders = [
   ...['controllers', 'drives', 'probes', 'transmitters', 'loads', 'limiters', 'permissives', 'relays', 'supplies'],
@@ -155,7 +155,7 @@ describe('whatever is done to a chain', () => {
           (line) =>
             ['element', 'fuel', 'water-flow'].includes(line.loadPort.does) &&
             limitersOf(context.chain, line).length === 0 &&
-            !ownGuard(line.load.facts),
+            !ownProtection(line.load.facts),
         )
         const stops = checkLoop(context)
           .open.filter(({ code }) => code === 'C013_NO_LIMITER' || code === 'C018_LIMITER_NOT_INDEPENDENT')
@@ -170,7 +170,7 @@ describe('whatever is done to a chain', () => {
     fc.assert(
       fc.property(anyChain, ({ job, loop }) => {
         const context = loopContext(job, loop, fieldData)
-        for (const { reason, verdict, remedy } of context.joints) {
+        for (const { reason, verdict, remedy } of context.judgedConnections) {
           expect(reason.length).toBeGreaterThan(10)
           if (verdict !== 'fits') expect(remedy).toBeTruthy()
         }
@@ -179,7 +179,7 @@ describe('whatever is done to a chain', () => {
             expect(words.length).toBeGreaterThan(5)
             expect(words).not.toMatch(/undefined|NaN|null|\[object/)
           }
-        expect(stageStatus(context)).toHaveLength(7)
+        expect(stepStatus(context)).toHaveLength(7)
         expect(nextThing(context).what).toBeTruthy()
         for (const { rows } of keyingSheet(context))
           for (const { planned } of rows) expect(planned).not.toMatch(/NaN|undefined/)

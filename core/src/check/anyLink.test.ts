@@ -19,7 +19,7 @@ import {
   setOption,
 } from '../wiring/chainEdit'
 import { wireList } from '../wiring/wireList'
-import { limitersOf } from '../wiring/guards'
+import { limitersOf } from '../wiring/protections'
 import { outputPath } from '../wiring/outputPath'
 import { idleSupplies } from '../wiring/idleSupplies'
 import { powerPaths } from '../wiring/powerPath'
@@ -33,19 +33,19 @@ import { onOff } from '../testing/plans'
 
 const context = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 const only = (kind: LoopKind, ...steps: readonly string[]) => chained(kind, {}, steps)
-/** The joint between two devices. */
-function joint(edited: Edited, from: string, to: string) {
+/** The connection between two devices. */
+function connection(edited: Edited, from: string, to: string) {
   const made = context(edited)
   const found = made.chain.connections.find(
     (c) => c.fromDevice.id === idOf(edited, from) && c.toDevice.id === idOf(edited, to),
   )
-  return made.joints.find(({ connection }) => connection === found?.id)
+  return made.judgedConnections.find(({ connection }) => connection === found?.id)
 }
 let n = 0
 const mended = (edited: Edited, from: string, to: string) =>
-  applyFix(edited, joint(edited, from, to)!.fix!, shelf, () => `new-${++n}`)!
+  applyFix(edited, connection(edited, from, to)!.fix!, shelf, () => `new-${++n}`)!
 
-describe('a joint', () => {
+describe('a connection', () => {
   it.each([
     // what, devices, from, to, verdict, what the reason must say
     [
@@ -172,7 +172,7 @@ describe('a joint', () => {
     ],
   ] as [string, string[], string, string, string, RegExp][])('%s', (_, steps, from, to, verdict, says) => {
     const kind: LoopKind = steps.includes('merlin') ? 'cabinet' : steps.includes('swift') ? 'fan' : 'boiler'
-    const found = joint(only(kind, ...steps), from, to)
+    const found = connection(only(kind, ...steps), from, to)
     expect(found).toMatchObject({ verdict })
     expect(found!.reason.replace(/\u00a0/g, ' ')).toMatch(says)
   })
@@ -184,7 +184,7 @@ describe('a joint', () => {
       },
       only('fan', 'mains-230-10', 'swift'),
     )
-    const worst = context(edited).joints.filter(({ verdict }) => verdict === 'does-not-fit')
+    const worst = context(edited).judgedConnections.filter(({ verdict }) => verdict === 'does-not-fit')
     expect(worst).toHaveLength(2)
     expect(worst[0]!.reason).toMatch(/8\.00\smA; this output gives 5\.00/)
   })
@@ -196,7 +196,7 @@ describe('a joint', () => {
       ...edited,
       loop: { ...edited.loop, chain: { ...edited.loop.chain, devices: { ...edited.loop.chain.devices, [id]: long } } },
     }
-    const found = joint(led, 'oven-pt100-2w', 'goosander')!
+    const found = connection(led, 'oven-pt100-2w', 'goosander')!
     expect(found.verdict).toBe('look-again')
     // 2 × 20 m of 0.5 mm² are 1.38 ohm; a Pt100 has 0.385 ohm a kelvin.
     expect(found.reason).toMatch(/reads 3\.5\d\sK high/)
@@ -211,8 +211,8 @@ describe('a remedy by one tap', () => {
     const edited = mended(only('pool', 'safety-24', 'redstart', 'pool-gas'), 'redstart', 'pool-gas')
     const relay = Object.values(edited.loop.chain.devices).find(({ tag }) => tag.startsWith('K'))
     expect(relay).toMatchObject({ profile: 'isolate-24ac' })
-    expect(joint(edited, 'redstart', 'isolate-24ac')).toMatchObject({ verdict: 'fits' })
-    expect(joint(edited, 'isolate-24ac', 'pool-gas')).toMatchObject({ verdict: 'fits' })
+    expect(connection(edited, 'redstart', 'isolate-24ac')).toMatchObject({ verdict: 'fits' })
+    expect(connection(edited, 'isolate-24ac', 'pool-gas')).toMatchObject({ verdict: 'fits' })
   })
   it('takes a relay that is made for mains beside extra-low voltage', () => {
     const edited = mended(only('boiler', 'mains-230-10', 'ouzel', 'boiler-cond'), 'ouzel', 'boiler-cond')
@@ -226,7 +226,7 @@ describe('a remedy by one tap', () => {
   it('turns the output to the signal that is wanted', () => {
     const edited = mended(only('room', 'safety-24', 'plover', 'valve-y210'), 'plover', 'valve-y210')
     expect(edited.loop.chain.devices[idOf(edited, 'plover')]!.set).toEqual({ signal: 'v2' })
-    expect(joint(edited, 'plover', 'valve-y210')).toMatchObject({ verdict: 'fits' })
+    expect(connection(edited, 'plover', 'valve-y210')).toMatchObject({ verdict: 'fits' })
   })
   it('puts a resistor where milliamps must become volts', () => {
     const plover = device('plover')
@@ -247,10 +247,10 @@ describe('a remedy by one tap', () => {
       },
     }
     const begun = addDevice(addDevice(surveyed('room'), bare, 'a'), device('valve-y210'), 'b')
-    const found = context(begun).joints.find(({ verdict }) => verdict === 'does-not-fit')!
+    const found = context(begun).judgedConnections.find(({ verdict }) => verdict === 'does-not-fit')!
     const edited = applyFix(begun, found.fix!, shelf, () => 'r')!
     expect(edited.loop.chain.devices['r']).toMatchObject({ profile: 'shunt-500' })
-    expect(context(edited).joints.filter(({ verdict }) => verdict === 'does-not-fit')).toEqual([])
+    expect(context(edited).judgedConnections.filter(({ verdict }) => verdict === 'does-not-fit')).toEqual([])
     expect(reachOf(context(edited).chain, { device: 'a', port: 'out1' }).map((r) => r.device.id)).toEqual(['b'])
     expect(Object.keys(removeDevice(edited, 'r').loop.chain.connections)).toEqual(
       Object.keys(begun.loop.chain.connections),
@@ -267,7 +267,7 @@ describe('a remedy by one tap', () => {
         settings: { ...edited.loop.settings, planned: { [id!]: { ...plans[id!]!, minimumOffS: 0 } } },
       },
     }
-    const fix = checkLoop(context(hasty)).open.find(({ code }) => code === 'C035_REST_TOO_SHORT')!.fix!
+    const fix = checkLoop(context(hasty)).open.find(({ code }) => code === 'C035_MINIMUM_OFF_SHORT')!.fix!
     expect(onOff(applyFix(hasty, fix, shelf, () => 'x')!.loop.settings.planned[id!]).minimumOffS).toBe(240)
   })
   it('says nothing where the shelf has nothing', () => {
@@ -392,10 +392,10 @@ describe('supplies', () => {
   })
   it('a fitting one takes over from one that does not fit', () => {
     const begun = only('pool', 'redstart', 'mains-230-10')
-    expect(joint(begun, 'mains-230-10', 'redstart')).toMatchObject({ verdict: 'does-not-fit' })
+    expect(connection(begun, 'mains-230-10', 'redstart')).toMatchObject({ verdict: 'does-not-fit' })
     const fed = step(begun, 'safety-24')
-    expect(joint(fed, 'safety-24', 'redstart')).toMatchObject({ verdict: 'fits' })
-    expect(joint(fed, 'mains-230-10', 'safety-24')).toMatchObject({ verdict: 'fits' })
+    expect(connection(fed, 'safety-24', 'redstart')).toMatchObject({ verdict: 'fits' })
+    expect(connection(fed, 'mains-230-10', 'safety-24')).toMatchObject({ verdict: 'fits' })
   })
   it('a loop moves to another one as a whole, and leaves one', () => {
     const begun = step(chained('floor'), 'mains-230-20')
@@ -447,11 +447,11 @@ describe('a device in use keeps the version that it was used with', () => {
 })
 
 describe('options', () => {
-  it('turn the input of a model, and the joint with it', () => {
+  it('turn the input of a model, and the connection with it', () => {
     const edited = only('cabinet', 'mains-230-10', 'nuthatch', 'pocket-ntc10k')
-    expect(joint(edited, 'pocket-ntc10k', 'nuthatch')).toMatchObject({ verdict: 'does-not-fit' })
+    expect(connection(edited, 'pocket-ntc10k', 'nuthatch')).toMatchObject({ verdict: 'does-not-fit' })
     const turned = setOption(edited, idOf(edited, 'nuthatch'), 'model', 'ntc')
-    expect(joint(turned, 'pocket-ntc10k', 'nuthatch')).toMatchObject({ verdict: 'fits' })
+    expect(connection(turned, 'pocket-ntc10k', 'nuthatch')).toMatchObject({ verdict: 'fits' })
   })
   it('turn the supply of a model, and the terminals with it', () => {
     const edited = only('enclosure', 'supply-24dc', 'ouzel', 'panel-k')
@@ -503,16 +503,16 @@ describe('the wire list of what is new', () => {
 })
 
 describe('the chain of a proposal', () => {
-  it.each(loopKinds)('%s: has no stop, every load is driven, every joint fits', (kind) => {
+  it.each(loopKinds)('%s: has no stop, every load is driven, every connection fits', (kind) => {
     const begun = surveyed(kind)
     const { survey } = context(begun)
     const proposal = propose(begun.loop, survey!, fieldData, wordsFor(begun.job))
     let made = 0
     const edited = proposedChain(begun, proposal, { shelf, data: fieldData, makeId: () => `p${++made}` })!
-    const { joints, chain } = context(edited)
+    const { judgedConnections, chain } = context(edited)
     const stops = checkLoop(context(edited)).open.filter(({ severity }) => severity === 'stop')
     expect(stops.map(({ code, head }) => `${code} ${head}`)).toEqual([])
-    expect(joints.filter(({ verdict }) => verdict === 'does-not-fit')).toEqual([])
+    expect(judgedConnections.filter(({ verdict }) => verdict === 'does-not-fit')).toEqual([])
     expect(chain.devices.some(({ facts }) => facts.category === 'load')).toBe(true)
     expect(Object.keys(edited.loop.settings.planned).length).toBeGreaterThanOrEqual(
       proposal.control === 'fan' ? 1 : proposal.stages,

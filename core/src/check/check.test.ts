@@ -9,7 +9,7 @@ import { calcData } from '../testing/calcData'
 import { checkLoop } from './checkLoop'
 import { consequences, probeFailures } from './consequences'
 import { loopContext } from './context'
-import { nextThing, signingBlockedBy, stageStatus } from './stageStatus'
+import { nextThing, signingBlockedBy, stepStatus } from './stepStatus'
 import { onOff } from '../testing/plans'
 
 const context = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
@@ -25,17 +25,17 @@ const replan = (edited: Edited, changes: Partial<OnOffBehaviour>): Edited => ({
   },
 })
 
-describe('joints', () => {
+describe('judgedConnections', () => {
   it('all fit on the demo chain, each with a reason', () => {
-    const { joints } = context(plannedFloor())
-    expect(joints.map(({ verdict }) => verdict)).toEqual(Array(joints.length).fill('fits'))
-    expect(joints.length).toBe(5)
-    for (const { reason } of joints) expect(reason.length).toBeGreaterThan(20)
+    const { judgedConnections } = context(plannedFloor())
+    expect(judgedConnections.map(({ verdict }) => verdict)).toEqual(Array(judgedConnections.length).fill('fits'))
+    expect(judgedConnections.length).toBe(5)
+    for (const { reason } of judgedConnections) expect(reason.length).toBeGreaterThan(20)
   })
   it('a Pt1000 on an NTC input does not fit and says what the display would read', () => {
-    const { joints } = context(replaceDevice(plannedFloor(), 'device-1', profile('probes/cable-pt1000')))
-    expect(joints[0]).toMatchObject({ verdict: 'does-not-fit', passes: '1078\u00a0ohm' })
-    expect(joints[0]!.reason).toContain('shows 96.0\u00a0°C')
+    const { judgedConnections } = context(replaceDevice(plannedFloor(), 'device-1', profile('probes/cable-pt1000')))
+    expect(judgedConnections[0]).toMatchObject({ verdict: 'does-not-fit', passes: '1078\u00a0ohm' })
+    expect(judgedConnections[0]!.reason).toContain('shows 96.0\u00a0°C')
   })
   it('speaks Fahrenheit to whom it belongs', () => {
     const edited = replaceDevice(
@@ -43,10 +43,10 @@ describe('joints', () => {
       'device-1',
       profile('probes/cable-pt1000'),
     )
-    expect(context(edited).joints[0]!.reason).toContain('At 68\u00a0°F')
+    expect(context(edited).judgedConnections[0]!.reason).toContain('At 68\u00a0°F')
   })
   it('16 A on a 10 A contact does not fit and proposes a contactor', () => {
-    const { joints } = context(
+    const { judgedConnections } = context(
       plannedFloor([
         'probes/floor-ntc10k',
         'controllers/dipper',
@@ -55,15 +55,15 @@ describe('joints', () => {
         'supplies/mains-230-20',
       ]),
     )
-    const joint = joints.find(({ verdict }) => verdict === 'does-not-fit')!
-    expect(joint).toMatchObject({
+    const connection = judgedConnections.find(({ verdict }) => verdict === 'does-not-fit')!
+    expect(connection).toMatchObject({
       fix: { do: 'insert', wants: { category: 'relay' } },
       remedy: 'Put a contactor rated over 20 A between.',
     })
-    expect(joint.reason).toContain('16.00\u00a0A')
+    expect(connection.reason).toContain('16.00\u00a0A')
   })
   it('a 24 V supply does not feed a 230 V pump', () => {
-    const { joints } = context(
+    const { judgedConnections } = context(
       plannedFloor([
         'probes/floor-ntc10k',
         'controllers/dipper',
@@ -72,7 +72,7 @@ describe('joints', () => {
         'supplies/safety-24',
       ]),
     )
-    expect(joints.filter(({ verdict }) => verdict === 'does-not-fit').map(({ reason }) => reason)).toEqual([
+    expect(judgedConnections.filter(({ verdict }) => verdict === 'does-not-fit').map(({ reason }) => reason)).toEqual([
       expect.stringContaining('the load wants 230'),
     ])
   })
@@ -264,18 +264,18 @@ describe('stages', () => {
   it('an empty loop waits everywhere and says what is next', () => {
     const empty = surveyedFloor()
     const bare = context({ ...empty, loop: { ...empty.loop, survey: { answers: {}, hazards: {} } } })
-    expect(stageStatus(bare).map(({ state }) => state)).toEqual(Array(7).fill('waiting'))
+    expect(stepStatus(bare).map(({ state }) => state)).toEqual(Array(7).fill('waiting'))
     expect(nextThing(bare)).toMatchObject({ stage: 'survey', what: 'Survey: what is controlled' })
   })
   it('a planned loop is surveyed and matched, and hand-over says what is missing', () => {
     const made = context(plannedFloor())
     expect(
-      stageStatus(made)
+      stepStatus(made)
         .slice(0, 4)
         .map(({ state, says }) => [state, says]),
     ).toEqual([
       ['done', 'done'],
-      ['done', 'all joints fit'],
+      ['done', 'all connections fit'],
       ['waiting', '0 of 10 landed'],
       ['open', 'planned, not keyed'],
     ])

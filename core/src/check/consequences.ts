@@ -99,8 +99,8 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
   const kept = (restC: number) => {
     const input = cycleAt(restC)
     const { offS } = onOffCycle(input)
-    if (offS === null || offS >= load.leastRestS) return input
-    const driftedC = restC + (offC - restC) * Math.exp((-load.leastRestS * load.lossWPerK) / load.capacityJPerK)
+    if (offS === null || offS >= load.minimumOffS) return input
+    const driftedC = restC + (offC - restC) * Math.exp((-load.minimumOffS * load.lossWPerK) / load.capacityJPerK)
     return action === 'heating' ? { ...input, lowC: driftedC } : { ...input, highC: driftedC }
   }
   const cycles = (id: string, label: string, restC: number): Consequence => {
@@ -119,14 +119,14 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
   const now = outdoorNow(given)
   if (now) lines.push(cycles('now', `Now, ${now.says}`, load.restC + now.shiftK))
   const worstInput = { powerW: load.powerW, capacityJPerK: load.capacityJPerK, swingK }
-  const worst = worstCyclingRested(load.powerW, load.capacityJPerK, swingK, load.leastRestS)
+  const worst = worstCyclingRested(load.powerW, load.capacityJPerK, swingK, load.minimumOffS)
   lines.push({
     id: 'worst',
-    label: worst.restRules ? 'Worst load, rest kept' : 'Worst half load',
+    label: worst.minimumOffRules ? 'Worst load, minimum off time kept' : 'Worst half load',
     quantity: 'perHour',
     value: worst.cyclesPerHour,
-    worked: worst.restRules
-      ? { calc: 'cycling.rested', input: { ...worstInput, minimumOffS: load.leastRestS }, output: 'cyclesPerHour' }
+    worked: worst.minimumOffRules
+      ? { calc: 'cycling.rested', input: { ...worstInput, minimumOffS: load.minimumOffS }, output: 'cyclesPerHour' }
       : { calc: 'cycling.worst', input: worstInput, output: 'cyclesPerHour' },
   })
   const contact = chain.devices.find(({ id }) => id === plan.output.device)?.facts.ports[plan.output.port]
@@ -180,7 +180,7 @@ function settles(plan: OnOffBehaviour & Switching, { words }: Given, load: RungL
       ? `${words.say(restC, 'temperature')} without it`
       : short
         ? stages > 1
-          ? 'nothing alone: it stays on, the others do the rest'
+          ? 'nothing alone: it stays on, the others do what is left'
           : `${words.say(reachesC, 'temperature')}, no more`
         : `${words.say(low, 'temperature')} to ${words.say(high, 'temperature')}`,
   }

@@ -8,7 +8,7 @@ import { type Words, wordsFor } from '../units/words'
 import { wireList } from '../wiring/wireList'
 import type { WireList, WireRow } from '../wiring/wireRow'
 import { type SharedDraw, supplyDraws } from '../wiring/supplyDraws'
-import { judgeJoints, type JointVerdict } from './judgeJoint'
+import { judgeConnections, type ConnectionVerdict } from './judgeConnection'
 
 /** Everything derived from a loop that rules, screens and sheets look at; made once per change. */
 export interface LoopContext {
@@ -17,7 +17,7 @@ export interface LoopContext {
   readonly data: FieldData
   readonly words: Words
   readonly chain: ResolvedChain
-  readonly joints: readonly JointVerdict[]
+  readonly judgedConnections: readonly ConnectionVerdict[]
   readonly rows: readonly WireRow[]
   readonly wires: WireList
   readonly survey: LoopSurvey | undefined
@@ -30,7 +30,7 @@ export interface LoopContext {
 const wiresOf = rememberedOfBoth((chain: ResolvedChain, rows: LoopDocument['wiring']['rows']) =>
   rememberedByWord((practice: JobDocument['practice']) => wireList(chain, practice, rows)),
 )
-const jointsOf = rememberedOfBoth(judgeJoints)
+const judgedConnectionsOf = rememberedOfBoth(judgeConnections)
 const surveyOf = remembered((data: FieldData) =>
   rememberedOfBoth((survey: LoopDocument['survey'], chain: ResolvedChain) =>
     rememberedByWord((kind: LoopDocument['kind']): SurveyOutcome => surveyResult({ kind, survey }, chain, data)),
@@ -58,7 +58,7 @@ export function loopContext(
     data,
     words,
     chain,
-    joints: jointsOf(chain, words),
+    judgedConnections: judgedConnectionsOf(chain, words),
     rows: wires.rows,
     wires,
     survey: outcome.ok ? outcome.survey : undefined,

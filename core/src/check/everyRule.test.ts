@@ -39,8 +39,8 @@ describe('the sound chain of each kind', () => {
   it.each(loopKinds)('%s has no stop', (kind) =>
     expect(findings(chained(kind)).filter(({ severity }) => severity === 'stop')).toEqual([]),
   )
-  it.each(loopKinds)('%s has every joint fit', (kind) => {
+  it.each(loopKinds)('%s has every connection fit', (kind) => {
     const { job, loop } = chained(kind)
-    expect(loopContext(job, loop, fieldData).joints.filter(({ verdict }) => verdict !== 'fits')).toEqual([])
+    expect(loopContext(job, loop, fieldData).judgedConnections.filter(({ verdict }) => verdict !== 'fits')).toEqual([])
   })
 })

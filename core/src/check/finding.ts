@@ -1,5 +1,5 @@
 import type { CalcCall } from '../survey/asked'
-import type { Stage } from '../survey/hazards'
+import type { WorkflowStep } from '../survey/hazards'
 import type { Fix } from './fix'
 
 export type Severity = 'stop' | 'look-again' | 'note'
@@ -11,7 +11,7 @@ export interface Finding {
   /** A safety finding cannot be reasoned away. */
   readonly safety: boolean
   /** Stage where it is mended. */
-  readonly stage: Stage
+  readonly step: WorkflowStep
   /** What it is about: a planned output, a device, a connection; so that one code can stand several times. */
   readonly about: string
   /** What was found as figures, apart from the sentences that tell it. */

@@ -10,7 +10,7 @@ import { joinPorts } from '../wiring/chainEdit'
 import type { Edited } from '../wiring/edited'
 import { checkLoop } from './checkLoop'
 import { loopContext } from './context'
-import { signingBlockedBy } from './stageStatus'
+import { signingBlockedBy } from './stepStatus'
 
 const contextOf = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 const open = (edited: Edited) => checkLoop(contextOf(edited)).open

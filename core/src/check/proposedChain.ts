@@ -134,10 +134,10 @@ function putIfMissed(edited: Edited, candidates: readonly DeviceProfile[], tools
   return wrongWith(tried, tools) < wrongWith(edited, tools) ? tried : edited
 }
 
-/** Supply joints that do not fit, taken off. */
+/** Supply connections that do not fit, taken off. */
 function withoutUnfit(edited: Edited, tools: Tools): Edited {
-  const { joints, chain } = contextOf(edited, tools)
-  const unfit = new Set(joints.filter(({ verdict }) => verdict === 'does-not-fit').map(({ connection }) => connection))
+  const { judgedConnections, chain } = contextOf(edited, tools)
+  const unfit = new Set(judgedConnections.filter(({ verdict }) => verdict === 'does-not-fit').map(({ connection }) => connection))
   const bad = chain.connections.filter(({ id, fromPort }) => unfit.has(id) && fromPort.kind === 'supply-out')
   return dropWhere(edited, (c) =>
     bad.some(({ from, to }) => from.device === c.from.device && to.device === c.to.device && to.port === c.to.port),

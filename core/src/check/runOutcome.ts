@@ -289,8 +289,8 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
       reason: `${most.device ? 'It bears' : 'Usual are at most'} ${say(most.perHour, 'perHour', 0)}.`,
       next:
         each.kind === 'on-off'
-          ? `A swing of about ${say((each.swingK * own.worstHour) / most.perHour, 'difference')}, or a rest of ${say(3600 / most.perHour / 2, 'seconds')} and more.`
-          : 'A longer beat, or a longer rest.',
+          ? `A swing of about ${say((each.swingK * own.worstHour) / most.perHour, 'difference')}, or a minimum off time of ${say(3600 / most.perHour / 2, 'seconds')} and more.`
+          : 'A longer cycle time, or a longer minimum off time.',
     })
   }
   const iced = events.filter(({ what, why }) => what === 'drips' && why === 'time').length

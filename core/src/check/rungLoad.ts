@@ -10,7 +10,7 @@ export interface RungLoad {
   readonly lossWPerK: number
   readonly capacityJPerK: number
   /** The rest that is kept after each stop: the control's, or the load's own where that is longer. */
-  readonly leastRestS: number
+  readonly minimumOffS: number
   /** How many stages share the work. */
   readonly stages: number
 }
@@ -47,10 +47,10 @@ export function rungLoad(
     restC: restC + outdoorShiftK + (sign * beforeW) / lossWPerK,
     lossWPerK,
     capacityJPerK,
-    leastRestS: Math.max(
+    minimumOffS: Math.max(
       plan.minimumOffS,
       ...reachOf(chain, plan.output).map(({ device }) =>
-        device.facts.load?.timesOwnRest ? (device.facts.load.minimumOffS ?? 0) : 0,
+        device.facts.load?.timesOwnMinimumOff ? (device.facts.load.minimumOffS ?? 0) : 0,
       ),
     ),
     stages: Math.max(1, rungs.length),

@@ -174,10 +174,10 @@ function named(
       `Test left out: ${testTitles[kindOfTest(c ?? '')] ?? c}`,
       (v) => (v === null || v === undefined ? 'to be made' : (v as { reason: string }).reason),
     ]
-  if (a === 'proof' && b === 'takes')
+  if (a === 'proof' && b === 'attempts')
     return [
       `Test begun anew: ${testTitles[kindOfTest(c ?? '')] ?? c}`,
-      (v) => `attempt ${(v as { take: number } | null | undefined)?.take ?? 1}`,
+      (v) => `attempt ${(v as { attempt: number } | null | undefined)?.attempt ?? 1}`,
     ]
   // A question of a job from the time when it was kept for a whole loop.
   if (a === 'proof' && b === 'answers') return [`Question: ${c ?? ''}`, plain]

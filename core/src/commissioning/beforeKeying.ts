@@ -36,7 +36,7 @@ export function beforeKeying(
   return [
     ...linked,
     back
-      ? `Switch off ${loads} at its own switch: once \u201c${back.name}\u201d is keyed the rest is as it comes, and the output may pull in.`
+      ? `Switch off ${loads} at its own switch: once \u201c${back.name}\u201d is keyed everything else is as it comes, and the output may pull in.`
       : `Switch off ${loads} at its own switch: until \u201c${turns!.name}\u201d is keyed the output may pull in the wrong way.`,
   ]
 }

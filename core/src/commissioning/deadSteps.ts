@@ -297,8 +297,8 @@ function probeSteps(context: LoopContext, make: StepMaker): SafetyStep[] {
                 }
               : {
                   verdict: 'look-again',
-                  cause: `${ohmWords(reading)}: the couple is broken, or a joint is loose.`,
-                  next: 'Look at the joints; compensating cable of the same type all the way.',
+                  cause: `${ohmWords(reading)}: the couple is broken, or a connection is loose.`,
+                  next: 'Look at the connections; compensating cable of the same type all the way.',
                   forbidsEnergising: false,
                 },
         ),

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '../check/context'
 import { loopKinds } from '../document/documents'
-import { stages } from '../survey/hazards'
+import { workflowSteps } from '../survey/hazards'
 import { probeCurve } from '../probes/probeCurve'
 import { answered, testOf } from '../testing/answered'
 import { chained } from '../testing/chains'
@@ -31,7 +31,7 @@ describe('the rows of symptoms', () => {
         expect([1, 2, 3]).toContain(cause.effort)
         for (const need of cause.needs ?? []) expect(symptomNeeds).toContain(need)
         if (cause.test) expect(testKinds).toContain(cause.test)
-        if (cause.stage) expect(stages).toContain(cause.stage)
+        if (cause.step) expect(workflowSteps).toContain(cause.step)
       }
     },
   )
@@ -73,7 +73,7 @@ describe('finding', () => {
       findSymptoms(context, symptoms, 'short-cycles')[0]!.causes.map(({ says }) => says)
     const plain = rank(contextOf(fan))
     expect(plain[0]).toMatch(/^Swing narrower/)
-    const { id } = testOf(contextOf(fan), 'rest')
+    const { id } = testOf(contextOf(fan), 'minimum-off')
     const failed = answered(fan, id, { off: 1 })
     expect(rank(failed)[0]).toMatch(/^The rest time/)
     const passed = answered(fan, id, { off: 180 })

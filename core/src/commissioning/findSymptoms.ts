@@ -4,7 +4,7 @@ import { faultTitle } from '../check/settings/faultView'
 import { plansOf } from '../document/behaviour'
 import { resetLine } from '../control/resetLine'
 import { spell } from '../control/timerSequence'
-import type { Stage } from '../survey/hazards'
+import type { WorkflowStep } from '../survey/hazards'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
 import { outputPath } from '../wiring/outputPath'
 import { failed, proofTests } from './proofTests'
@@ -19,7 +19,7 @@ export interface FoundCause {
   readonly remedy: string
   /** A test that tells, where this loop has one; and what came of it. */
   readonly test?: { readonly id: string; readonly title: string; readonly result: 'good' | 'bad' | 'open' }
-  readonly go?: { readonly stage: Stage; readonly part?: string }
+  readonly go?: { readonly step: WorkflowStep; readonly part?: string }
 }
 
 export interface FoundSymptom {
@@ -131,7 +131,7 @@ function figures(context: LoopContext): Readonly<Record<string, string>> {
     on: on ? say(plan.onC, 'temperature') : 'its band',
     off: on ? say(plan.offC, 'temperature') : 'its end',
     swing: on ? say(plan.swingK, 'difference') : 'no swing',
-    rest: on ? spell(plan.minimumOffS) : 'no rest',
+    'minimum-off': on ? spell(plan.minimumOffS) : 'none',
     band: plan.kind === 'on-off' ? 'no band' : say(plan.bandK, 'difference'),
     least:
       plan.kind === 'on-off' ? 'nothing' : plan.minimumPercent === 'off' ? 'off' : say(plan.minimumPercent, 'percent'),
@@ -206,7 +206,7 @@ export function findSymptoms(context: LoopContext, symptoms: readonly Symptom[],
           telling: fill(cause.telling),
           remedy: fill(cause.remedy),
           ...(test ? { test: { id: test.id, title: test.title, result: resultOf(test) } } : {}),
-          ...(cause.stage ? { go: { stage: cause.stage, ...(cause.part ? { part: cause.part } : {}) } } : {}),
+          ...(cause.step ? { go: { step: cause.step, ...(cause.part ? { part: cause.part } : {}) } } : {}),
         })),
     }))
 }

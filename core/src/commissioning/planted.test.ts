@@ -98,7 +98,7 @@ describe('rise and fall on the bench', () => {
     const wide = replanned(floor, wordedAs(floorPlan, { swingK: 4 }))
     expect(first(riseAndFall(wide, keyedAs(switching(wide), { swingK: 2 })))).toBe('swing-halved')
   })
-  it('does not repeat: a joint that comes and goes', () => {
+  it('does not repeat: a connection that comes and goes', () => {
     const read = {
       'rise-1': floorPlan.offC,
       'fall-1': floorPlan.onC,
@@ -395,7 +395,7 @@ const drier = clockwork(
 
 describe('what is wired, keyed or worn: the readings alone name it first', () => {
   it.each([
-    ['rest', floor],
+    ['minimum-off', floor],
     ['probe-fault', floor],
     ['limiter', floor],
     ['before', floor],
@@ -412,9 +412,9 @@ describe('what is wired, keyed or worn: the readings alone name it first', () =>
     expect(over(edited, start, {}).result).toMatchObject({ verdict: 'good' })
   })
   it.each<[string, Edited, string, Readonly<Record<string, Read>>]>([
-    ['rest-not-keyed', floor, 'rest', { off: 0.8 }],
-    ['both-time-it', floor, 'rest', { off: floorPlan.minimumOffS + 95 }],
-    ['unit-mixed', floor, 'rest', { off: floorPlan.minimumOffS / 60 }],
+    ['minimum-off-not-keyed', floor, 'minimum-off', { off: 0.8 }],
+    ['both-time-it', floor, 'minimum-off', { off: floorPlan.minimumOffS + 95 }],
+    ['unit-mixed', floor, 'minimum-off', { off: floorPlan.minimumOffS / 60 }],
     ['other-probe-read', floor, 'probe-fault', { open: 'number' }],
     ['fault-action', floor, 'probe-fault', { 'open-output': 'on', 'short-output': 'on' }],
     ['input-kind', floor, 'probe-fault', { short: 'number' }],

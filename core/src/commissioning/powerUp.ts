@@ -201,7 +201,7 @@ export function powerUp(context: LoopContext, make: StepMaker): readonly SafetyS
         `${device.tag} last`,
         `Let the control call for ${device.tag} ${device.name}; clamp meter on its line where it has one.`,
         'It starts, draws about its nameplate current, and stops when the call goes.',
-        'It stays on: welded contact or wrong rest of the output. Off, isolate.',
+        'It stays on: welded contact, or the output rests the wrong way. Off, isolate.',
         device.facts.load?.fuel
           ? 'Fuel and flue gas: burner and flue are for the licensed trade; its own safety chain is never touched.'
           : 'Heat near combustibles and hot surfaces: stay with it through the first run.',

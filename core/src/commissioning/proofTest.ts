@@ -1,6 +1,6 @@
 import type { HeldReading } from '../document/proofReadings'
 import type { PortRef } from '../document/chain'
-import type { Stage } from '../survey/hazards'
+import type { WorkflowStep } from '../survey/hazards'
 import type { Quantity } from '../units/quantity'
 
 /** What tests there are, in the order in which they are offered. */
@@ -15,7 +15,7 @@ export const testKinds = [
   'fan',
   'drive',
   'reset',
-  'rest',
+  'minimum-off',
   'probe-fault',
   'offset',
   'substitute',
@@ -84,7 +84,7 @@ export interface Stimulus {
 
 /** Where a thing is mended: a stage, a part of it, the output in hand. */
 export interface Go {
-  readonly stage: Stage
+  readonly step: WorkflowStep
   readonly part?: string
   readonly plan?: string
   readonly says: string
@@ -131,7 +131,7 @@ export interface Outcome {
   readonly fix?: { readonly plan: string; readonly change: Readonly<Record<string, number>>; readonly says: string }
 }
 
-/** Readings of a take, for whoever judges them. */
+/** Readings of an attempt, for whoever judges them. */
 export interface Found {
   /** A number in SI; null where it did not happen or was over range; undefined while it waits. By step, or step/aside. */
   readonly value: (id: string) => number | null | undefined
@@ -160,7 +160,7 @@ export interface TestSpec {
   readonly how: string
   readonly rule: string
   /** A safety is proved by it: it is never left out for a reason. */
-  readonly guards?: true
+  readonly protects?: true
   /** May be left out without a word. */
   readonly spare?: true
   readonly steps: readonly StepSpec[]
@@ -217,17 +217,17 @@ export interface ProofTest extends Omit<TestSpec, 'steps' | 'judge' | 'chart'> {
   readonly steps: readonly ProofStep[]
   readonly chart?: ProofChart
   readonly result: Outcome
-  /** Which take: 1 the first. */
-  readonly take: number
+  /** Which attempt: 1 the first. */
+  readonly attempt: number
   /** Left out, with a name and a reason. */
   readonly skipped?: { readonly by: string; readonly at: string; readonly reason: string }
-  /** Earlier takes with what came of them. */
-  readonly past: readonly PastTake[]
+  /** Earlier attempts with what came of them. */
+  readonly past: readonly PastAttempt[]
 }
 
-export interface PastTake {
+export interface PastAttempt {
   readonly id: string
-  readonly take: number
+  readonly attempt: number
   readonly verdict: Outcome['verdict']
   readonly head: string
   readonly at: string

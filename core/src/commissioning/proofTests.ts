@@ -5,10 +5,10 @@ import { bindsAny, boundTo } from '../device/bound'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
 import { livesOnAir } from '../survey/atRisk'
 import { forcedAir } from '../wiring/forcedAir'
-import { ownGuard } from '../wiring/guards'
+import { ownProtection } from '../wiring/protections'
 import { reachOf } from '../wiring/reach'
 import { type ProofTest, testKinds, type TestSpec } from './proofTest'
-import { takeTest } from './takeTest'
+import { judgedTest } from './judgedTest'
 import { alarmTest } from './procedures/alarmTest'
 import { batteryTest } from './procedures/batteryTest'
 import { beforeTest } from './procedures/beforeTest'
@@ -20,13 +20,13 @@ import { backupTest } from './procedures/backupTest'
 import { coolerTest } from './procedures/coolerTest'
 import { restartTest } from './procedures/restartTest'
 import { warmUpTest } from './procedures/warmUpTest'
-import { limiterTest, ownGuardTest } from './procedures/limiterTest'
+import { limiterTest, ownProtectionTest } from './procedures/limiterTest'
 import { offsetTest } from './procedures/offsetTest'
 import { deviceOf, feelsItself, stageGroup } from './procedures/parts'
 import { permissiveTest } from './procedures/permissiveTest'
 import { probeFaultTest } from './procedures/probeFaultTest'
 import { resetTest } from './procedures/resetTest'
-import { restTest } from './procedures/restTest'
+import { minimumOffTest } from './procedures/minimumOffTest'
 import { riseAndFallTest } from './procedures/riseAndFallTest'
 import { stagesTest } from './procedures/stagesTest'
 import { substituteTest } from './procedures/substituteTest'
@@ -52,7 +52,7 @@ function ofPlan(context: LoopContext, plan: PlanOf): Maybe[] {
   const end = reachOf(context.chain, plan.output)[0]
   const keysRest = boundTo(device.facts.controller!, 'minimumOff', [plan.output.port]) !== undefined
   const rests =
-    plan.kind === 'on-off' && ((keysRest && plan.minimumOffS > 0) || end?.device.facts.load?.timesOwnRest === true)
+    plan.kind === 'on-off' && ((keysRest && plan.minimumOffS > 0) || end?.device.facts.load?.timesOwnMinimumOff === true)
   return [
     beforeTest(context, plan),
     ...(plan.kind === 'on-off' && mechanical ? [dialTestOf(context, plan)] : []),
@@ -61,7 +61,7 @@ function ofPlan(context: LoopContext, plan: PlanOf): Maybe[] {
     ...(plan.kind === 'on-off' ? [] : [sweepTest(context, plan)]),
     ...(plan.kind === 'fan' ? [fanTest(context, plan)] : []),
     ...(movesAirForSomebody(context, plan) ? [backupTest(context, plan)] : []),
-    ...(rests && plan.kind === 'on-off' && lead ? [restTest(context, plan)] : []),
+    ...(rests && plan.kind === 'on-off' && lead ? [minimumOffTest(context, plan)] : []),
     ...(mechanical || !lead
       ? []
       : [
@@ -111,16 +111,16 @@ function ofControllers(context: LoopContext, plans: readonly PlanOf[]): Maybe[] 
 }
 
 /** Tests of what guards: limiters, the maker's own chain, permissives. */
-function ofGuards(context: LoopContext): Maybe[] {
+function ofProtections(context: LoopContext): Maybe[] {
   return context.chain.devices.map((device): Maybe => {
     if (device.facts.limiter) return limiterTest(context, device)
     if (device.facts.permissive) return permissiveTest(context, device)
     if (
       device.facts.category === 'load' &&
-      ownGuard(device.facts) &&
+      ownProtection(device.facts) &&
       context.chain.connections.some(({ to }) => to.device === device.id)
     )
-      return ownGuardTest(context, device)
+      return ownProtectionTest(context, device)
     return undefined
   })
 }
@@ -131,7 +131,7 @@ export function testSpecs(context: LoopContext): readonly TestSpec[] {
   const found = [
     ...plans.flatMap((plan) => ofPlan(context, plan).map((spec) => spec && { ...spec, plan: plan.id })),
     ...ofControllers(context, plans),
-    ...(plans.length > 0 ? ofGuards(context) : []),
+    ...(plans.length > 0 ? ofProtections(context) : []),
   ]
   const specs = [...new Map(found.flatMap((each) => (each ? [[each.id, each] as const] : []))).values()]
   return specs
@@ -142,15 +142,15 @@ export function testSpecs(context: LoopContext): readonly TestSpec[] {
 
 /** Every test of a loop with its readings and what they mean; made once for a context. */
 export const proofTests = remembered((context: LoopContext): readonly ProofTest[] =>
-  testSpecs(context).map((spec) => takeTest(context, spec)),
+  testSpecs(context).map((spec) => judgedTest(context, spec)),
 )
 
 /**
  * Whether a test may still be left out with a reason: none that proves a safety, and none whose last take was not good. Beginning
  * anew does not take back what was found; without a record of it nothing is known, so it counts as not good.
  */
-export const mayLeaveOut = ({ result, guards, take, past }: ProofTest): boolean =>
-  !guards && result.verdict === 'waiting' && (take === 1 || past.at(-1)?.verdict === 'good')
+export const mayLeaveOut = ({ result, protects: guards, attempt, past }: ProofTest): boolean =>
+  !guards && result.verdict === 'waiting' && (attempt === 1 || past.at(-1)?.verdict === 'good')
 
 /** Whether nothing is left to do about a test: it is good, or it may be left out and nobody has to make it. */
 export const settled = (test: ProofTest): boolean =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '../check/context'
-import { signingBlockedBy, stageStatus } from '../check/stageStatus'
+import { signingBlockedBy, stepStatus } from '../check/stepStatus'
 import { loopKinds, type LoopDocument } from '../document/documents'
 import { chained, idOf } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
@@ -224,7 +224,7 @@ describe('switching on', () => {
 })
 
 describe('what comes next in Wire', () => {
-  const next = (edited: Edited) => stageStatus(contextOf(edited)).find(({ stage }) => stage === 'wire')!
+  const next = (edited: Edited) => stepStatus(contextOf(edited)).find(({ step }) => step === 'wire')!
   it('is to isolate before the first wire is landed', () =>
     expect(next(chained('floor')).next).toBe('Isolate and prove dead, then land wire 1'))
   it('then to land it', () => expect(next(through(chained('floor'), 'isolate')).next).toBe('Land wire 1'))

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '../check/context'
-import { signingBlockedBy } from '../check/stageStatus'
+import { signingBlockedBy } from '../check/stepStatus'
 import type { Answer, LoopDocument, LoopKind, Temporary } from '../document/documents'
 import { loopKinds } from '../document/documents'
 import type { DeviceProfile } from '../device/deviceProfile'

@@ -155,9 +155,9 @@ const rules: Readonly<Record<StepHazardId, (at: At) => Held>> = {
   },
   scald: ({ step, there, power }) => {
     if (!there.hotWater) return none('no hot water in this loop')
-    if (power !== 'on') return none('no joint is opened, nothing is heated')
+    if (power !== 'on') return none('no connection is opened, nothing is heated')
     if (kindOf(step) === 'on' && ['run', 'guard', 'dry', 'travel'].includes(onKind(step)))
-      return here('limiter and guards tried before it is left to run')
+      return here('limiter and permissives tried before it is left to run')
     return none('nothing is called for')
   },
   rotating: ({ step, there, power, before }) => {
@@ -168,7 +168,7 @@ const rules: Readonly<Record<StepHazardId, (at: At) => Held>> = {
     return none('supply wires of devices are lifted')
   },
   'by-passed-limiter': ({ step, there, power, before }) => {
-    if (!there.limiter) return none('no limiter or guard in this list; the maker\u2019s own is never touched')
+    if (!there.limiter) return none('no limiter or permissive in this list; the maker\u2019s own is never touched')
     const kind = kindOf(step)
     if (kind === 'ready' || kind === 'apart') return here('each bridge on the temporary list')
     if (kind === 'back-contacts') return here('bridges off, list empty')

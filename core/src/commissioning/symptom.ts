@@ -1,5 +1,5 @@
 import type { LoopKind } from '../document/documents'
-import type { Stage } from '../survey/hazards'
+import type { WorkflowStep } from '../survey/hazards'
 import type { TestKind } from './proofTest'
 
 /** What must be in a loop for a cause to be possible there. */
@@ -47,7 +47,7 @@ export interface SymptomCause {
   readonly needs?: readonly SymptomNeed[]
   /** A test that tells. */
   readonly test?: TestKind
-  readonly stage?: Stage
+  readonly step?: WorkflowStep
   readonly part?: string
 }
 

@@ -9,7 +9,7 @@ import { chained, replanned } from '../testing/chains'
 import { wordsFor } from '../units/words'
 import { fieldData } from '../testing/fieldData'
 import { failed, mayLeaveOut, proofTests, settled } from './proofTests'
-import { readText, shouldText } from './takeTest'
+import { readText, shouldText } from './judgedTest'
 import { testKinds } from './proofTest'
 import { stepWords, testTitles } from './testTitles'
 
@@ -76,12 +76,12 @@ describe('tests made from the plan', () => {
       ...context.loop,
       proof: {
         ...context.loop.proof,
-        takes: { [id]: { take: 2 } },
+        attempts: { [id]: { attempt: 2 } },
         past: {
           p: {
             order: 1,
             test: id,
-            take: 1,
+            attempt: 1,
             verdict: 'look' as const,
             head: 'Off',
             at: '2026-03-01T10:00:00Z',
@@ -92,8 +92,8 @@ describe('tests made from the plan', () => {
     }
     const second = testOf(loopContext(context.job, again, fieldData), id)
     expect(second.steps[0]!.verdict).toBe('waiting')
-    expect(second.take).toBe(2)
-    expect(second.past).toMatchObject([{ take: 1, head: 'Off' }])
+    expect(second.attempt).toBe(2)
+    expect(second.past).toMatchObject([{ attempt: 1, head: 'Off' }])
   })
   it('may be left out with a reason, but not once it failed', () => {
     const floor = chained('floor')
@@ -114,8 +114,8 @@ describe('what may be left out', () => {
     const { id } = testOf(contextOf(floor), start)
     const proof = {
       readings: {},
-      takes: { [id]: { take: 2 } },
-      ...(verdict ? { past: { p: { order: 1, test: id, take: 1, verdict, head: 'Found', ...by } } } : {}),
+      attempts: { [id]: { attempt: 2 } },
+      ...(verdict ? { past: { p: { order: 1, test: id, attempt: 1, verdict, head: 'Found', ...by } } } : {}),
       ...(reason ? { skipped: { [id]: { ...by, reason } } } : {}),
     }
     return testOf(loopContext(floor.job, { ...floor.loop, proof }, fieldData), id)

@@ -13,7 +13,7 @@ export const testTitles: Readonly<Record<TestKind, string>> = {
   fan: 'Fan',
   drive: 'Drive',
   reset: 'Reset line',
-  rest: 'Least time off',
+  'minimum-off': 'Minimum off time',
   'probe-fault': 'Probe pulled and shorted',
   offset: 'Offset',
   substitute: 'Input',

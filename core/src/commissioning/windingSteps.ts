@@ -103,7 +103,7 @@ export function windingSteps(context: LoopContext, make: StepMaker): SafetyStep[
 export const windingMostOhm = ({ volts, powerW, phases }: LoadPort['load']): number =>
   powerW > 0 ? ((phases === 3 ? 2 : 1) * volts ** 2) / powerW : Infinity
 
-/** Verdict on one winding: open, a bad joint in it, shorted, or unlike the two others. */
+/** Verdict on one winding: open, a bad connection in it, shorted, or unlike the two others. */
 export function windingVerdict(
   reading: number | null,
   all: readonly (number | undefined)[],
@@ -123,7 +123,7 @@ export function windingVerdict(
     )
   if (reading > mostOhm)
     return stop(
-      `${ohmWords(reading)}, ${ohmWords(mostOhm)} is the most: a broken winding, or a bad joint before it.`,
+      `${ohmWords(reading)}, ${ohmWords(mostOhm)} is the most: a broken winding, or a bad connection before it.`,
       'Not proved: do not energise. Clamps and leads first; measure at the motor itself; still so, another motor.',
     )
   if (reading < SHORTED_OHM)

@@ -39,14 +39,14 @@ export function defrostCycle({ everyH, meltsMin, longestMin, dripMin, fanWaitsMi
     if (!(value >= 0)) throw new RangeError(`${name} ${value} must be 0 or more`)
   const meltMin = Math.min(meltsMin, longestMin)
   const periodMin = everyH * 60
-  const restMin = meltMin + dripMin
-  if (restMin + fanWaitsMin > periodMin)
-    throw new RangeError(`everyH ${everyH} is shorter than a defrost of ${Math.round(restMin + fanWaitsMin)} minutes`)
+  const idleMin = meltMin + dripMin
+  if (idleMin + fanWaitsMin > periodMin)
+    throw new RangeError(`everyH ${everyH} is shorter than a defrost of ${Math.round(idleMin + fanWaitsMin)} minutes`)
   const ends = [
     ['melts', meltMin],
     ['drips', dripMin],
     ['fan waits', fanWaitsMin],
-    ['cools', periodMin - restMin - fanWaitsMin],
+    ['cools', periodMin - idleMin - fanWaitsMin],
   ] as const
   let at = 0
   const stretches = ends.flatMap(([phase, minutes]): DefrostStretch[] => {
@@ -59,7 +59,7 @@ export function defrostCycle({ everyH, meltsMin, longestMin, dripMin, fanWaitsMi
     periodMin,
     perDay: 1440 / periodMin,
     endedBy: meltsMin > longestMin ? 'time' : 'coil',
-    uncooledMinPerDay: (restMin * 1440) / periodMin,
+    uncooledMinPerDay: (idleMin * 1440) / periodMin,
   }
 }
 

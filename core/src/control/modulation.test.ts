@@ -5,7 +5,7 @@ import { driveHz, fanDemand } from './fanDemand'
 import { anchors, droop, type DroopInput, proportionalPercent, proportionalTemperature } from './proportional'
 import { resetLine, type ResetLine } from './resetLine'
 import { resetSaving } from './resetSaving'
-import { diagnoseStages, shiftStages, stageLadder, stagesEnergised } from './stages'
+import { diagnoseStages, shiftStages, stagePoints, stagesEnergised } from './stages'
 import { switchingSequence } from './switchingSequence'
 import { type Action, conventions, switchingPoints } from './switchingPoints'
 import { translate } from './translate'
@@ -70,7 +70,7 @@ describe('switchingSequence', () => {
 })
 
 describe('stages', () => {
-  const ladder = stageLadder({
+  const points = stagePoints({
     action: 'cooling',
     count: 4,
     firstSetpointC: 5,
@@ -88,7 +88,7 @@ describe('stages', () => {
         fc.constantFrom('rising' as const, 'falling' as const),
         number(-20, 40),
         (acts, first, spacing, swing, direction, t) => {
-          const stages = stageLadder({
+          const stages = stagePoints({
             action: acts,
             count: 3,
             firstSetpointC: first,
@@ -108,7 +108,7 @@ describe('stages', () => {
   })
   it('move all alike', () => {
     const { setpointsC, deltaK } = shiftStages(
-      ladder.map(({ setpointC }) => setpointC),
+      points.map(({ setpointC }) => setpointC),
       7,
     )
     expect([setpointsC, deltaK]).toEqual([[7, 8, 9, 10], 2])

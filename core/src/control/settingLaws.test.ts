@@ -16,7 +16,7 @@ describe('worstCyclingRested', () => {
     const made = worstCyclingRested(power, capacity, swing, rest)
     expect(made.cyclesPerHour).toBeCloseTo(cycles, 9)
     expect(made.dutyPercent).toBeCloseTo(duty, 9)
-    expect(made.restRules).toBe(rules)
+    expect(made.minimumOffRules).toBe(rules)
   })
   it('a rest never makes it cycle more, and no duty is worse than the one it names', () => {
     fc.assert(

@@ -7,7 +7,7 @@ export interface Stage {
   readonly offC: number
 }
 
-export interface StageLadderInput {
+export interface StagePointsInput {
   readonly action: Action
   readonly count: number
   readonly firstSetpointC: number
@@ -24,7 +24,7 @@ export interface StageLadderInput {
  * Formula: set of stage n = first ± (n − 1) × spacing; points by the swing convention.
  * @throws RangeError from the swing convention, naming what is missing
  */
-export function stageLadder(input: StageLadderInput): Stage[] {
+export function stagePoints(input: StagePointsInput): Stage[] {
   const { action, count, firstSetpointC, spacingK, convention, aboveK, belowK } = input
   const swingK =
     convention === 'signed' && input.swingK !== undefined

@@ -17,7 +17,7 @@ export interface RestedCycling {
   /** Share of full load at which it cycles most. */
   readonly dutyPercent: number
   /** Whether the least rest decides, and not the swing. */
-  readonly restRules: boolean
+  readonly minimumOffRules: boolean
 }
 
 /**
@@ -35,8 +35,8 @@ export function worstCyclingRested(
   const free = worstCycling(powerW, capacityJPerK, swingK)
   if (!(minimumOffS >= 0)) throw new RangeError(`minimumOffS ${minimumOffS} must be 0 or more`)
   const duty = minimumOffS > 0 ? (capacityJPerK * swingK) / (powerW * minimumOffS) : Infinity
-  if (duty >= 0.5) return { cyclesPerHour: free, dutyPercent: 50, restRules: false }
-  return { cyclesPerHour: (3600 * (1 - duty)) / minimumOffS, dutyPercent: 100 * duty, restRules: true }
+  if (duty >= 0.5) return { cyclesPerHour: free, dutyPercent: 50, minimumOffRules: false }
+  return { cyclesPerHour: (3600 * (1 - duty)) / minimumOffS, dutyPercent: 100 * duty, minimumOffRules: true }
 }
 
 /** The narrowest swing that keeps under a rate of cycles: the same formula turned round. */

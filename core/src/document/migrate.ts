@@ -108,7 +108,7 @@ const saysTwo = (plan: OnOffTwo): boolean => {
 }
 
 /** Why documents were brought forward, in the words of the log: what was decided for somebody is said. */
-export function whyBrought(documents: Documents): string {
+export function whyMigrated(documents: Documents): string {
   const decided = Object.values(documents).some(
     (document) =>
       isLoopTwo(document) &&

@@ -10,7 +10,7 @@ import {
 export type MovedPart = 'set' | 'on' | 'off' | 'bar' | 'lowest' | 'highest' | 'alarm' | 'alarmLow'
 
 /**
- * A plan after one part of the ladder was moved to a temperature. The set and the bar carry cut-in and cut-out along; a cut-in or
+ * A plan after one part of the switching points was moved to a temperature. The set and the bar carry cut-in and cut-out along; a cut-in or
  * a cut-out moves alone and stops one step before the other; limits and alarms move alone.
  * @param stepK narrowest swing that a drag can make
  */

@@ -155,7 +155,7 @@ describe.each(Object.entries(kinds))('%s', (_, kind) => {
     const { powerW, nodesC } = restState(kind.model, kind.holdC, kind.boundaries)
     const plain = straight(kind)
     const scenario = held(plain, powerW, Object.fromEntries(Object.entries(nodesC).map(([id, c]) => [id, c - 3])), 24)
-    // Every joint to a boundary gets a meter: a link that an always-running actuator switches.
+    // Every connection to a boundary gets a meter: a link that an always-running actuator switches.
     const ends = Object.keys(kind.boundaries)
     const meters = scenario.network.links.flatMap(({ from, to }, i) =>
       ends.includes(from) || ends.includes(to) ? [i] : [],

@@ -13,9 +13,9 @@ export interface FaultyReading {
 }
 
 /**
- * What is shown when something stands in a probe's line: a bad joint or long leads in series, damp across it in parallel.
+ * What is shown when something stands in a probe's line: a bad connection or long leads in series, damp across it in parallel.
  * Formula: seen = (probe ∥ parallel) + series; shown = the curve read backwards there; error = shown − true.
- * An NTC reads cold through a bad joint and hot through damp; platinum, nickel and silicon the other way round.
+ * An NTC reads cold through a bad connection and hot through damp; platinum, nickel and silicon the other way round.
  * @throws RangeError when the temperature is off the curve
  */
 export function faultyProbe(

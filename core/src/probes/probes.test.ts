@@ -303,12 +303,12 @@ describe('faultyProbe', () => {
     { kind: 'ptc-silicon', r25Ohm: 1000 },
   ]
   it.each(kinds.map((kind) => [kind.kind, kind] as const))(
-    '%s errs one way through a bad joint and the other through damp',
+    '%s errs one way through a bad connection and the other through damp',
     (kind, probe) => {
-      const joint = faultyProbe(probe, 20, { seriesOhm: 30 })
+      const connection = faultyProbe(probe, 20, { seriesOhm: 30 })
       const damp = faultyProbe(probe, 20, { parallelOhm: 50_000 })
-      expect([joint.errs, damp.errs]).toEqual(kind === 'ntc' ? ['cold', 'hot'] : ['hot', 'cold'])
-      expect(Math.sign(joint.errorK!)).toBe(kind === 'ntc' ? -1 : 1)
+      expect([connection.errs, damp.errs]).toEqual(kind === 'ntc' ? ['cold', 'hot'] : ['hot', 'cold'])
+      expect(Math.sign(connection.errorK!)).toBe(kind === 'ntc' ? -1 : 1)
       expect(Math.sign(damp.errorK!)).toBe(kind === 'ntc' ? 1 : -1)
     },
   )

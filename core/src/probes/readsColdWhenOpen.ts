@@ -1,7 +1,7 @@
 import type { ResistiveProbe, Thermocouple } from './probe'
 
 /**
- * Whether a bad joint, which only ever adds resistance, makes a probe read cold: one whose resistance falls as it gets warmer does, the
+ * Whether a bad connection, which only ever adds resistance, makes a probe read cold: one whose resistance falls as it gets warmer does, the
  * others read hot. Damp across the pair does the opposite.
  * @returns undefined for a thermocouple, which has no resistance to be read by
  */

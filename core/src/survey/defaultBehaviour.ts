@@ -77,7 +77,7 @@ export function defaultBehaviour(
   const swingK = Math.max(swing.typical, fieldValue(data, 'resolve.swing').low * controller.display.stepC)
   const words = fromSetpoint(action, first?.convention ?? 'cut-out', setpointC, swingK, { swingIs: first?.swingIs })
   const { onC, offC } = switchingOf(words)
-  const rest = facts.rest(answers)
+  const rest = facts.minimumOff(answers)
   return {
     kind: 'on-off',
     order,

@@ -37,7 +37,7 @@ export interface KindFacts {
   readonly swing: (answers: Answers) => string
   /** Rows of what the load allows: starts an hour, shortest rest. */
   readonly starts: (answers: Answers) => string | undefined
-  readonly rest: (answers: Answers) => string | undefined
+  readonly minimumOff: (answers: Answers) => string | undefined
   /** Where the probe that controls belongs by the school chosen; the first is the usual one. */
   readonly places: (answers: Answers) => readonly ProbePlace[]
   /** What speaks for one way of controlling before any number is worked out, and what else the chain needs. */

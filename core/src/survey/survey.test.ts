@@ -6,7 +6,7 @@ import { resolveChain } from '../document/chain'
 import { fieldData } from '../testing/fieldData'
 import { answers, plannedFloor } from '../testing/warmFloor'
 import { wordsFor } from '../units/words'
-import { cautionsAt, hazards, hazardsOf, stages } from './hazards'
+import { cautionsAt, hazards, hazardsOf, workflowSteps } from './hazards'
 import { floorQuestions } from './kinds/floorQuestions'
 import { surveyResult } from './surveyResult'
 
@@ -94,7 +94,7 @@ describe('estimates', () => {
 describe('hazards', () => {
   it('have ids of their own, a caution of two sentences at least, and a stage where they bite', () => {
     expect(new Set(hazards.map(({ id }) => id)).size).toBe(hazards.length)
-    for (const { caution, more, stages: where, kinds } of hazards) {
+    for (const { caution, more, steps: where, kinds } of hazards) {
       expect(caution.split('. ').length).toBeGreaterThan(1)
       expect(more.length).toBeGreaterThan(caution.length / 2)
       expect(where.length).toBeGreaterThan(0)
@@ -117,7 +117,7 @@ describe('hazards', () => {
   })
   it('follow into the stages where they bite, and only when ticked', () => {
     const ticked = { mains: true, 'hot-water': true } as const
-    expect(stages.map((stage) => cautionsAt(ticked, stage).map(({ id }) => id))).toEqual([
+    expect(workflowSteps.map((stage) => cautionsAt(ticked, stage).map(({ id }) => id))).toEqual([
       [],
       ['mains'],
       ['mains'],

@@ -117,7 +117,7 @@ const all: readonly Way[] = [
       field('around', 'Around it, mean', 'temperature', [-60, 100]),
     ],
     formula: 'UA = P × duty ÷ (inside − around)',
-    source: 'heat balance at rest',
+    source: 'steady heat balance',
     run: ({ power, duty, inside, around }) => {
       if (Math.abs(inside! - around!) < 0.5) throw new RangeError('inside and around must lie at least 0.5 K apart')
       return (power! * duty!) / 100 / Math.abs(inside! - around!)

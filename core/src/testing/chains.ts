@@ -16,7 +16,7 @@ import {
 import { fieldData } from './fieldData'
 import { device, surveyed } from './loops'
 
-/** A chain that is sound for each kind: supplies first, then device by device; `a>b:c` puts c into the joint from a to b. */
+/** A chain that is sound for each kind: supplies first, then device by device; `a>b:c` puts c into the connection from a to b. */
 const sound: Readonly<Record<LoopKind, readonly string[]>> = {
   floor: ['mains-230-16-30ma', 'floor-ntc10k', 'dipper', 'circulator-45', 'shrike'],
   boiler: ['mains-230-10', 'martin', 'pocket-ntc10k', 'outdoor-ntc10k', 'boiler-cond'],
@@ -94,11 +94,11 @@ export function step(edited: Edited, said: string): Edited {
   const put = (profile: string) => placing(edited.loop, device(profile), fieldData)
   const [, a, b, between] = /^(.+)>(.+):(.+)$/.exec(said) ?? []
   if (a && b && between) {
-    const joint = Object.entries(edited.loop.chain.connections).find(
+    const connection = Object.entries(edited.loop.chain.connections).find(
       ([, c]) => c.from.device === idOf(edited, a) && c.to.device === idOf(edited, b),
     )
-    if (!joint) throw new RangeError(`no joint from ${a} to ${b}`)
-    return planned(insertDevice(edited, joint[0], device(between), id, put(between)))
+    if (!connection) throw new RangeError(`no connection from ${a} to ${b}`)
+    return planned(insertDevice(edited, connection[0], device(between), id, put(between)))
   }
   const [, from, out, to, into] = /^(.+)\.(.+)=(.+)\.(.+)$/.exec(said) ?? []
   if (from && out && to && into)

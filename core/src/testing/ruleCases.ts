@@ -5,7 +5,7 @@ import { loopContext } from '../check/context'
 import type { DeviceProfile } from '../device/deviceProfile'
 import { proofTests } from '../commissioning/proofTests'
 import { safetyBlocks } from '../commissioning/safetyBlocks'
-import { addDevice, layAcross, leaveSupply, partPorts, type Edited } from '../wiring/chainEdit'
+import { addDevice, bypass, leaveSupply, partPorts, type Edited } from '../wiring/chainEdit'
 import { chained, idOf, replanned, replannedAt, rewhole, step, swapped, told, withoutDevice } from './chains'
 import { fieldData } from './fieldData'
 import { device } from './loops'
@@ -47,12 +47,12 @@ function proved(edited: Edited, values: readonly number[]): Edited {
   )
   return { ...edited, loop: { ...edited.loop, proof: { ...edited.loop.proof, readings } } }
 }
-/** A joint taken apart: from one device to another. */
+/** A connection taken apart: from one device to another. */
 function parted(edited: Edited, from: string, to: string, port: string): Edited {
-  const joint = Object.entries(edited.loop.chain.connections).find(
+  const connection = Object.entries(edited.loop.chain.connections).find(
     ([, c]) => c.from.device === idOf(edited, from) && c.to.device === idOf(edited, to) && c.to.port === port,
   )
-  return partPorts(edited, joint![0])
+  return partPorts(edited, connection![0])
 }
 
 const floor = () => chained('floor')
@@ -68,7 +68,7 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
   C007_NOT_JOINED: [() => only('pool', 'flow-reed'), () => chained('pool')],
   C008_NOT_FED: [() => withoutSupply('fan', 'safety-24-20'), () => chained('fan')],
   C010_DOES_NOT_FIT: [() => swapped(floor(), 'floor-ntc10k', 'cable-pt1000'), floor],
-  C011_JOINT_LOOK: [() => swapped(floor(), 'floor-ntc10k', 'floor-ntc10k-3977'), floor],
+  C011_CONNECTION_LOOK: [() => swapped(floor(), 'floor-ntc10k', 'floor-ntc10k-3977'), floor],
   C012_PROBE_RANGE: [
     () => swapped(chained('cabinet', { target: 160 }), 'oven-pt100', 'case-ptc'),
     () => chained('cabinet'),
@@ -80,7 +80,7 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
   ],
   C015_SUPPLY_OVER_LIMITER: [() => told(floor(), 'shrike', { dialC: 40 }), floor],
   C016_LIMITER_NOT_SET: [() => undialled(floor()), floor],
-  C017_OWN_GUARD: [() => chained('boiler'), floor],
+  C017_OWN_PROTECTION: [() => chained('boiler'), floor],
   C018_LIMITER_NOT_INDEPENDENT: [
     () =>
       ['floor-heater-3680', 'dipper>floor-heater-3680:contactor-40', 'dipper>contactor-40:fieldfare'].reduce(
@@ -109,8 +109,8 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
     () => chained('room', { tolerance: 0.5 }),
   ],
   C033_PROBE_ACCURACY: [() => chained('cabinet', { tolerance: 1 }, ['merlin', 'oven-k']), () => chained('cabinet')],
-  C034_REST_TWICE: [() => chained('pool'), () => replanned(chained('pool'), { minimumOffS: 0 })],
-  C035_REST_TOO_SHORT: [() => replanned(chained('cold-room'), { minimumOffS: 30 }), () => chained('cold-room')],
+  C034_MINIMUM_OFF_TWICE: [() => chained('pool'), () => replanned(chained('pool'), { minimumOffS: 0 })],
+  C035_MINIMUM_OFF_SHORT: [() => replanned(chained('cold-room'), { minimumOffS: 30 }), () => chained('cold-room')],
   C036_CROSSED: [
     () => replanned(chained('cold-room'), { ...fromSetpoint('heating', 'cut-out', 1, 2) }),
     () => chained('cold-room'),
@@ -226,7 +226,7 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
   C099_STAGE_DRIVES_NOTHING: [() => stages(3), () => stages(4)],
   C100_LINE_CROSSED: [() => martin({ warmOutdoorC: -20 }), () => chained('boiler')],
   C101_LINE_UNDER_NEED: [() => martin({ designSupplyC: 55 }), () => chained('boiler')],
-  C102_NO_FROST_GUARD: [() => unguarded(), () => chained('boiler')],
+  C102_NO_FROST_PROTECTION: [() => unguarded(), () => chained('boiler')],
   C103_LINE_OVER_SCREED: [
     () => martin({ designSupplyC: 62, maximumSupplyC: 65 }, { emitter: 'floor' }),
     () => chained('boiler', { emitter: 'floor' }),
@@ -247,11 +247,11 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
   C114_RESTART_HUNTS: [() => ptarmigan({ restartV: 11.0 }), () => chained('cabin')],
   C118_OWNER_UNLIMITED: [() => stages(4), floor],
   C119_BAND_UNDER_RESOLUTION: [() => valve({ bandK: 0.1 }), () => valve({ bandK: 2 })],
-  C120_BAND_RESTS_AWAY: [
+  C120_BAND_SETTLES_AWAY: [
     () => valve({ bandK: 20, anchor: 'from-setpoint' }),
     () => valve({ bandK: 20, integralS: 600 }),
   ],
-  C121_BEAT_TOO_SHORT: [() => beaten('contactor-25', 2), () => beaten('ssr-25', 2)],
+  C121_CYCLE_TIME_SHORT: [() => beaten('contactor-25', 2), () => beaten('ssr-25', 2)],
   C122_DUTY_LARGE: [
     () =>
       replanned(only('room', 'mains-230-10', 'dipper', 'room-ntc10k', 'panel-heater-1500'), {
@@ -384,7 +384,7 @@ function leftAt(value: number, why?: string): Edited {
 
 /** A hand switch across a contact. */
 const across = (edited: Edited, profile: string, port: string) =>
-  layAcross(edited, { device: idOf(edited, profile), port }, device('hand-switch'), 'hand')
+  bypass(edited, { device: idOf(edited, profile), port }, device('hand-switch'), 'hand')
 
 function foundVolts(terminal: string, volts: number): Edited {
   const edited = floor()

@@ -2,7 +2,7 @@ import type { LoopContext } from '../check/context'
 import type { ProofReading } from '../document/documents'
 import type { Ask, ProofTest } from '../commissioning/proofTest'
 import { proofTests } from '../commissioning/proofTests'
-import { pickedText } from '../commissioning/takeTest'
+import { pickedText } from '../commissioning/judgedTest'
 import type { Read } from './answered'
 
 /** What sound work reads where this is asked. */

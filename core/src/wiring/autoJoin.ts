@@ -166,7 +166,7 @@ export function autoJoin(
   }
 
   /** A loose contact of a limiter or a permissive goes into the line of the first load that has none of its sort yet. */
-  const joinGuards = (edited: Edited) =>
+  const joinProtections = (edited: Edited) =>
     loose(edited, 'to')
       .filter(
         ({ ref, port, category }) =>
@@ -274,7 +274,7 @@ export function autoJoin(
     joinSignals,
     joinPairs,
     joinLoads,
-    joinGuards,
+    joinProtections,
     joinSupplies,
   ].reduce((next, join) => join(next), start)
 }

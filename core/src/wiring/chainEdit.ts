@@ -211,7 +211,7 @@ const touchedElsewhere = ({ loop }: Edited, to: PortRef) =>
  * Lays a contact across another one: a switch that runs the load whatever the other contact does.
  * @throws RangeError when the device has no contact, or there is none to lay it across
  */
-export function layAcross(edited: Edited, over: PortRef, profile: DeviceProfile, id: string): Edited {
+export function bypass(edited: Edited, over: PortRef, profile: DeviceProfile, id: string): Edited {
   if (portOf(edited, over)?.kind !== 'contact')
     throw new RangeError(`${over.device} ${over.port} is no contact: only a contact can have another across it`)
   const contact = Object.entries(profile.ports).find(([, port]) => port.kind === 'contact' && !port.fed)?.[0]
@@ -284,7 +284,7 @@ export function dropSupply({ job, loop }: Edited, id: string): Edited {
   return { job: { ...job, devices }, loop }
 }
 
-/** Takes one joint out. */
+/** Takes one connection out. */
 export const partPorts = (edited: Edited, connection: string): Edited =>
   dropWhere(edited, (c) => connectionId(c.from, c.to) === connection)
 

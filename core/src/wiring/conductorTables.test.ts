@@ -83,7 +83,7 @@ describe('resistance of a wire', () => {
     expect(warmWireOhm(10, 1.5) / coldWireOhm(10, 1.5)).toBeCloseTo(1.1965, 6))
   it('a gauge that is none is refused by name', () =>
     expect(() => coreOhm(1, 3, 20, 'gauge')).toThrow('areaMm2 3 is no trade gauge'))
-  it('a row is proved up to stranded copper at 20 \u00b0C, joints and leads', () => {
+  it('a row is proved up to stranded copper at 20 \u00b0C, connections and leads', () => {
     expect(continuityLimitOhm(10, 1.5, fieldData)).toBeCloseTo(0.133 + 0.1 + 0.2, 9)
     expect(continuityLimitOhm(10, null, fieldData)).toBeCloseTo(0.3, 9)
   })

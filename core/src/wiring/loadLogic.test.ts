@@ -5,7 +5,7 @@ import { loopKinds } from '../document/documents'
 import { chained, idOf } from '../testing/chains'
 import { device } from '../testing/loops'
 import { plannedFloor } from '../testing/warmFloor'
-import { type Edited, layAcross } from './chainEdit'
+import { type Edited, bypass } from './chainEdit'
 import { runs } from './contactLogic'
 import { loadLogics } from './loadLogic'
 import { sayExpression } from './parseExpression'
@@ -14,7 +14,7 @@ const logicsOf = ({ job, loop }: Edited) => loadLogics(resolveChain(job, loop.ch
 const say = (edited: Edited) =>
   logicsOf(edited).map(({ load, expression }) => `${load.tag}: ${expression ? sayExpression(expression) : ''}`)
 const across = (edited: Edited, over: string, port: string, what = 'hand-switch', id = 'hand') =>
-  layAcross(edited, { device: idOf(edited, over), port }, device(what), id)
+  bypass(edited, { device: idOf(edited, over), port }, device(what), id)
 
 describe('the logic of each load', () => {
   it('has the contacts in series in the order of the current', () =>
@@ -70,7 +70,7 @@ describe('whatever lies across', () => {
           const chain = resolveChain(next.job, next.loop.chain)
           const contacts = chain.connections.filter(({ fromPort }) => fromPort.kind === 'contact' && !fromPort.fed)
           const over = contacts[pick % Math.max(1, contacts.length)]
-          return over ? layAcross(next, over.from, device('hand-switch'), `hand-${i}`) : next
+          return over ? bypass(next, over.from, device('hand-switch'), `hand-${i}`) : next
         }, chained(kind))
         for (const { logic, expression, contacts, protects, defeats } of logicsOf(edited)) {
           if (!logic || !expression) continue

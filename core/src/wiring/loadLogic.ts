@@ -45,7 +45,7 @@ export interface LoadLogic {
 }
 
 /** Permissives that guard against harm; hand and time only choose. */
-const guards: ReadonlySet<PermissiveFacts['senses']> = new Set([
+const protecting: ReadonlySet<PermissiveFacts['senses']> = new Set([
   'flow',
   'pressure',
   'frost',
@@ -58,7 +58,7 @@ const guards: ReadonlySet<PermissiveFacts['senses']> = new Set([
 function dutyOf({ facts }: ResolvedDevice, { movedBy }: ContactPort): ContactDuty {
   if (facts.limiter) return 'limit'
   const senses = facts.permissive?.senses
-  if (senses) return guards.has(senses) ? 'guard' : senses === 'time' ? 'time' : 'hand'
+  if (senses) return protecting.has(senses) ? 'guard' : senses === 'time' ? 'time' : 'hand'
   return facts.controller && movedBy === 'control' ? 'control' : 'other'
 }
 

@@ -5,7 +5,7 @@ import { loopKinds, type RowState } from '../document/documents'
 import { chained, idOf } from '../testing/chains'
 import { device } from '../testing/loops'
 import { plannedFloor, profile } from '../testing/warmFloor'
-import { addDevice, type Edited, insertDevice, joinPorts, layAcross, removeDevice } from './chainEdit'
+import { addDevice, type Edited, insertDevice, joinPorts, bypass, removeDevice } from './chainEdit'
 import { wireList } from './wireList'
 import type { WireRow } from './wireRow'
 import { listChanges } from './listChanges'
@@ -130,7 +130,7 @@ describe('what must not be wired', () => {
 
 describe('contacts in parallel', () => {
   const across = (edited: Edited) =>
-    layAcross(edited, { device: idOf(edited, 'dipper'), port: 'out1' }, device('hand-switch'), 'hand')
+    bypass(edited, { device: idOf(edited, 'dipper'), port: 'out1' }, device('hand-switch'), 'hand')
   it('lie from the same source to the same target', () => {
     const rows = listOf(across(plannedFloor())).rows.filter(({ from, to }) => [from.tag, to.tag].includes('S1'))
     expect(rows.map(say)).toEqual(['X1.L-S1.1', 'S1.2-F1.1'])
@@ -142,7 +142,7 @@ describe('contacts in parallel', () => {
   })
   it('in a call both begin at the input', () => {
     const pool = chained('pool')
-    const edited = layAcross(
+    const edited = bypass(
       pool,
       { device: idOf(pool, 'isolate-24ac'), port: 'contact' },
       device('door-switch'),
@@ -157,8 +157,8 @@ describe('numbers and changes', () => {
     const before = plannedFloor()
     const row = listOf(before).rows.find((each) => say(each) === 'F1.2-M1.L')!
     const kept = landed(before, { [row.id]: { landed: true, number: row.number } })
-    const joint = Object.keys(kept.loop.chain.connections).find((id) => id.startsWith('device-2.out1'))!
-    const after = listOf(insertDevice(kept, joint, profile('permissives/hand-switch'), 'hand')).rows
+    const connection = Object.keys(kept.loop.chain.connections).find((id) => id.startsWith('device-2.out1'))!
+    const after = listOf(insertDevice(kept, connection, profile('permissives/hand-switch'), 'hand')).rows
     expect(after.find(({ id }) => id === row.id)?.number).toBe(row.number)
     expect(new Set(after.map(({ number }) => number)).size).toBe(after.length)
   })
@@ -167,8 +167,8 @@ describe('numbers and changes', () => {
     const old = listOf(before).rows
     const out = old.find((each) => say(each) === 'A1.6-F1.1')!
     const states = { [out.id]: { landed: true as const, number: out.number } }
-    const joint = Object.keys(before.loop.chain.connections).find((id) => id.startsWith('device-2.out1'))!
-    const after = listOf(insertDevice(landed(before, states), joint, profile('permissives/hand-switch'), 'hand')).rows
+    const connection = Object.keys(before.loop.chain.connections).find((id) => id.startsWith('device-2.out1'))!
+    const after = listOf(insertDevice(landed(before, states), connection, profile('permissives/hand-switch'), 'hand')).rows
     const changes = Object.values(listChanges(old, after, states))
     expect(changes.map(({ what, landed: was }) => [what, was ?? false])).toEqual([
       ['moved', true],
@@ -198,15 +198,15 @@ describe('any valid chain', () => {
   const chains = fc.tuple(fc.constantFrom(...loopKinds), fc.array(act, { maxLength: 5 })).map(([kind, acts]) =>
     acts.reduce((edited, each, i): Edited => {
       const chain = resolveChain(edited.job, edited.loop.chain)
-      const joints = chain.connections.filter(
+      const probeWires = chain.connections.filter(
         ({ fromPort, toPort }) => fromPort.kind === 'contact' && toPort.kind !== 'pair',
       )
-      const joint = joints[each.at % Math.max(1, joints.length)]
-      if (!joint) return edited
+      const connection = probeWires[each.at % Math.max(1, probeWires.length)]
+      if (!connection) return edited
       try {
         return each.do === 'across'
-          ? layAcross(edited, joint.from, device(each.which), `extra-${i}`)
-          : insertDevice(edited, joint.id, device(each.which), `extra-${i}`)
+          ? bypass(edited, connection.from, device(each.which), `extra-${i}`)
+          : insertDevice(edited, connection.id, device(each.which), `extra-${i}`)
       } catch (error) {
         expect(error).toBeInstanceOf(RangeError)
         return edited

@@ -95,11 +95,11 @@ export const warmWireOhm = (lengthM: number, areaMm2: number): number =>
 export const coldWireOhm = (lengthM: number, areaMm2: number): number =>
   coreOhm(lengthM, areaMm2, 20, usualConstruction(areaMm2))
 
-/** Clamps and joints at both ends of a row, ohm. */
+/** Clamps and connections at both ends of a row, ohm. */
 const JOINTS_OHM = 0.1
 
 /**
- * Highest resistance that still proves a row: stranded copper at 20 °C, its joints, and meter leads that were not nulled. A section that
+ * Highest resistance that still proves a row: stranded copper at 20 °C, its connections, and meter leads that were not nulled. A section that
  * nobody knows is given nothing for its length.
  * Source: IEC 60228 class 5; field data cont.leads.
  */

@@ -3,7 +3,7 @@ import type { BackupSummary } from '@nachtigal/contract/api'
 /** Backups of days and of weeks that are kept. */
 export const DAILY = 7
 export const WEEKLY = 4
-/** Others that are kept: before tables were changed, before another one was brought back, because somebody asked. */
+/** Others that are kept: before tables were changed, before another one was restored, because somebody asked. */
 export const OTHERS = 5
 
 export interface Dated {

@@ -85,7 +85,7 @@ describe('a damaged database', () => {
     const done = restore()
     expect([done.status, done.stdout]).toEqual([
       0,
-      expect.stringMatching(/What was there is set aside: .*\nBrought back: /),
+      expect.stringMatching(/What was there is set aside: .*\nRestored: /),
     ])
     expect(existsSync(path.join(folder, 'postgres', 'PG_VERSION'))).toBe(true)
     const server = start()

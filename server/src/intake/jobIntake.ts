@@ -8,7 +8,7 @@ import { applyCommand, type Documents } from '@nachtigal/core/document/applyChan
 import { sameValue } from '@nachtigal/core/document/canonicalJson'
 import { type Command, firstHash, type LogRow } from '@nachtigal/core/document/command'
 import type { AnyDocument, JobDocument } from '@nachtigal/core/document/documents'
-import { migration, whyBrought } from '@nachtigal/core/document/migrate'
+import { migration, whyMigrated } from '@nachtigal/core/document/migrate'
 import { AppError } from '../appError'
 import type { Database } from '../db/openDatabase'
 import { documents, jobs, logRows, photos, snapshots } from '../db/schema'
@@ -350,7 +350,7 @@ export function broughtForward(
     baseRevision: sequence - 1,
     at: receivedAt,
     by: 'Nachtigal',
-    why: whyBrought(all),
+    why: whyMigrated(all),
     change,
   }
   const applied = applyCommand(all, command)

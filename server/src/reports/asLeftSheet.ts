@@ -2,13 +2,13 @@ import { consequences } from '@nachtigal/core/check/consequences'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { LoopContext } from '@nachtigal/core/check/context'
-import { signingBlockedBy } from '@nachtigal/core/check/stageStatus'
+import { signingBlockedBy } from '@nachtigal/core/check/stepStatus'
 import { switchingPlans } from '@nachtigal/core/document/behaviour'
 import type { Reading } from '@nachtigal/core/document/documents'
 import { keyingSheet } from '@nachtigal/core/commissioning/keyingSheet'
 import { handoverTicks } from '@nachtigal/core/document/handover'
 import { proofTests } from '@nachtigal/core/commissioning/proofTests'
-import { readText, shouldText } from '@nachtigal/core/commissioning/takeTest'
+import { readText, shouldText } from '@nachtigal/core/commissioning/judgedTest'
 import { hazards } from '@nachtigal/core/survey/hazards'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 import { safetyBlocks } from '@nachtigal/core/commissioning/safetyBlocks'
@@ -134,8 +134,8 @@ export function testBlocks(context: LoopContext): Block[] {
   return [
     ...made.flatMap((test) => [
       heading(`Test: ${test.title.toLowerCase()}, ${test.about}`),
-      ...test.past.map(({ take, head, by, at }) =>
-        t(`Take ${take}: ${head}. ${by}, ${shownMoment(at, context.job.zone)}`, { margin: [0, 0, 0, 2] }),
+      ...test.past.map(({ attempt, head, by, at }) =>
+        t(`Attempt ${attempt}: ${head}. ${by}, ${shownMoment(at, context.job.zone)}`, { margin: [0, 0, 0, 2] }),
       ),
       table(
         ['*', 104, 84, 50, 92, 104],
@@ -181,11 +181,11 @@ export function testBlocks(context: LoopContext): Block[] {
  * core derives; its last line carries the hash of the log so that a copy can be held against the record.
  */
 export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
-  const { job, loop, chain, joints, rows, words } = context
+  const { job, loop, chain, judgedConnections, rows, words } = context
   const { open, closed } = checkLoop(context)
   const { signed } = loop.handover
   const blocked = signingBlockedBy(context)
-  const joint = (id: string) => chain.connections.find((c) => c.id === id)
+  const connection = (id: string) => chain.connections.find((c) => c.id === id)
   const ticked = hazards.filter(({ id }) => loop.survey.hazards[id])
   const content: Block[] = [
     t('As-left sheet', { style: 'title' }),
@@ -215,9 +215,9 @@ export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
     ),
     table(
       [70, 70, '*'],
-      ['joint', 'verdict', 'reason'],
-      joints.map((j) => [
-        `${joint(j.connection)?.fromDevice.tag ?? ''} \u2192 ${joint(j.connection)?.toDevice.tag ?? ''}`,
+      ['connection', 'verdict', 'reason'],
+      judgedConnections.map((j) => [
+        `${connection(j.connection)?.fromDevice.tag ?? ''} \u2192 ${connection(j.connection)?.toDevice.tag ?? ''}`,
         verdictWords[j.verdict] ?? j.verdict,
         j.reason,
       ]),

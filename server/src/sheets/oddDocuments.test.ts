@@ -3,7 +3,7 @@ import { refusal } from '@nachtigal/contract/check'
 import { loopSchema } from '@nachtigal/contract/documentSchemas'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { loopContext } from '@nachtigal/core/check/context'
-import { nextThing, stageStatus } from '@nachtigal/core/check/stageStatus'
+import { nextThing, stepStatus } from '@nachtigal/core/check/stepStatus'
 import type { LoopDocument } from '@nachtigal/core/document/documents'
 import { fieldData } from '@nachtigal/core/testing/fieldData'
 import { Chance, spoilt } from '@nachtigal/core/testing/spoilt'
@@ -33,7 +33,7 @@ describe('what the schema takes', () => {
       try {
         const context = loopContext(job, loop, fieldData, job, [...Object.values(loops), loop])
         checkLoop(context)
-        stageStatus(context)
+        stepStatus(context)
         nextThing(context)
       } catch (error) {
         faults.push(`${(error as Error).stack?.split('\n').slice(0, 5).join(' | ')}`)

@@ -1,7 +1,7 @@
 import { and, eq, sql } from 'drizzle-orm'
 import type { CommandReply } from '@nachtigal/contract/api'
 import { loopContext } from '@nachtigal/core/check/context'
-import { signingBlockedBy } from '@nachtigal/core/check/stageStatus'
+import { signingBlockedBy } from '@nachtigal/core/check/stepStatus'
 import { applyCommand, type Documents } from '@nachtigal/core/document/applyChange'
 import { sameValue } from '@nachtigal/core/document/canonicalJson'
 import { type Command, firstHash } from '@nachtigal/core/document/command'

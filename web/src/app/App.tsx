@@ -8,7 +8,7 @@ import type * as Pages from './jobPages'
 let pages: typeof Pages | undefined
 const fetchPages = async () => (pages = await import('./jobPages'))
 // The strip brings the chart package.
-const fetchTry = () => import('../stages/try/TryStage')
+const fetchTry = () => import('../steps/try/TryStep')
 const fetchWorker = async () => (await import('../lib/simulator')).warmWorker()
 const fetchLayout = async () => (await import('../lib/layPicture')).warmLayout()
 
@@ -34,20 +34,20 @@ const ShelfAlone = page('ShelfAlone')
 const ShelfPlace = page('ShelfPlace')
 const SumsAlone = page('SumsAlone')
 const SumsPlace = page('SumsPlace')
-const SurveyStage = page('SurveyStage')
-const MatchStage = page('MatchStage')
-const WireStage = page('WireStage')
+const SurveyStep = page('SurveyStep')
+const MatchStep = page('MatchStep')
+const WireStep = page('WireStep')
 const LogicPart = page('LogicPart')
 const PlacesPart = page('PlacesPart')
 const ConductorsPart = page('ConductorsPart')
 const BoxPart = page('BoxPart')
 const DeadTestsPart = page('DeadTestsPart')
 const LivePart = page('LivePart')
-const SetStage = page('SetStage')
-const KeyingStage = page('KeyingStage')
-const ProveStage = page('ProveStage')
-const HandOverStage = page('HandOverStage')
-const TryStage = lazy(async () => ({ default: (await fetchTry()).TryStage }))
+const SetStep = page('SetStep')
+const KeyingStep = page('KeyingStep')
+const ProveStep = page('ProveStep')
+const HandOverStep = page('HandOverStep')
+const TryStep = lazy(async () => ({ default: (await fetchTry()).TryStep }))
 
 const router = createBrowserRouter([
   {
@@ -86,12 +86,12 @@ const router = createBrowserRouter([
             children: [
               { index: true, element: <Navigate to="survey" replace /> },
               ...[
-                { path: 'survey', element: <SurveyStage /> },
-                { path: 'survey/:part', element: <SurveyStage /> },
-                { path: 'match', element: <MatchStage /> },
-                { path: 'match/:category', element: <MatchStage /> },
-                { path: 'wire', element: <WireStage /> },
-                { path: 'wire/:row', element: <WireStage /> },
+                { path: 'survey', element: <SurveyStep /> },
+                { path: 'survey/:part', element: <SurveyStep /> },
+                { path: 'match', element: <MatchStep /> },
+                { path: 'match/:category', element: <MatchStep /> },
+                { path: 'wire', element: <WireStep /> },
+                { path: 'wire/:row', element: <WireStep /> },
                 { path: 'wire/logic', element: <LogicPart /> },
                 { path: 'wire/places', element: <PlacesPart /> },
                 { path: 'wire/conductors', element: <ConductorsPart /> },
@@ -100,19 +100,19 @@ const router = createBrowserRouter([
                 { path: 'wire/dead/:step', element: <DeadTestsPart /> },
                 { path: 'wire/live', element: <LivePart /> },
                 { path: 'wire/live/:step', element: <LivePart /> },
-                { path: 'set', element: <SetStage /> },
-                { path: 'set/keying', element: <KeyingStage /> },
-                { path: 'set/:part', element: <SetStage /> },
+                { path: 'set', element: <SetStep /> },
+                { path: 'set/keying', element: <KeyingStep /> },
+                { path: 'set/:part', element: <SetStep /> },
                 ...['try', 'try/:part'].map((path) => ({
                   path,
                   element: (
                     <Suspense fallback={<p className="p-4">Fetching the strip</p>}>
-                      <TryStage />
+                      <TryStep />
                     </Suspense>
                   ),
                 })),
-                ...['prove', 'prove/test/*', 'prove/:part'].map((path) => ({ path, element: <ProveStage /> })),
-                { path: 'hand-over', element: <HandOverStage /> },
+                ...['prove', 'prove/test/*', 'prove/:part'].map((path) => ({ path, element: <ProveStep /> })),
+                { path: 'hand-over', element: <HandOverStep /> },
               ].map((route) => ({ ...route, errorElement: <ErrorPage inLoop /> })),
             ],
           },

@@ -10,7 +10,7 @@ export function ErrorPage({ nothing = false, inLoop = false }: { nothing?: boole
       {nothing ? null : (
         <p>
           Nothing that you typed is lost: it is kept on this device. Load the screen again; if it breaks again, go on
-          with another stage.
+          with another step.
         </p>
       )}
       {error instanceof Error ? <p className="small text-ink2 mono break-words">{error.message}</p> : null}

@@ -4,12 +4,12 @@ import { useDispatch } from 'react-redux'
 import { NavLink, Outlet, useMatch, useParams } from 'react-router'
 import { calcDataOf } from '@nachtigal/contract/api'
 import { loopContext } from '@nachtigal/core/check/context'
-import { nextThing, stageStatus } from '@nachtigal/core/check/stageStatus'
+import { nextThing, stepStatus } from '@nachtigal/core/check/stepStatus'
 import { ordered } from '@nachtigal/core/document/chain'
 import type { Command } from '@nachtigal/core/document/command'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
-import { stages } from '@nachtigal/core/survey/hazards'
-import { StageTrack } from '../instruments/StageTrack'
+import { workflowSteps } from '@nachtigal/core/survey/hazards'
+import { StepTrack } from '../instruments/StepTrack'
 import { api, useShelfQuery } from '../lib/api'
 import { jobRead, selectJob } from '../lib/documentsSlice'
 import { useAppSelector, type AppStore } from '../lib/store'
@@ -74,7 +74,7 @@ export function JobFrame() {
 
 function Frame() {
   const { job, loops, broken } = useJob()
-  const match = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')
+  const match = useMatch('/jobs/:jobId/loops/:loopId/:step/*')
   const loop = match ? loops[match.params.loopId ?? ''] : undefined
   return (
     <div className="shell">
@@ -90,7 +90,7 @@ function Frame() {
             fallback={<BrokenRow job={job} id={each.id} loop={each} />}
             resetKeys={[each, job]}
           >
-            <LoopRow loop={each} stage={match?.params.stage} here={loop?.id === each.id} />
+            <LoopRow loop={each} step={match?.params.step} here={loop?.id === each.id} />
           </ErrorBoundary>
         ))}
         {Object.entries(broken).map(([id, each]) => (
@@ -123,7 +123,7 @@ function Frame() {
             to={`/jobs/${job.id}/sums`}
             className="cond text-[16px] h-8 flex items-center no-underline aria-[current=page]:font-semibold"
           >
-            Sums
+            Calculators
           </NavLink>
         </div>
       </nav>
@@ -135,26 +135,26 @@ function Frame() {
 
 interface RowProps {
   readonly loop: LoopDocument
-  /** The stage that is open, in whichever loop. */
-  readonly stage: string | undefined
+  /** The step that is open, in whichever loop. */
+  readonly step: string | undefined
   readonly here: boolean
 }
 
-function LoopRow({ loop, stage, here }: RowProps) {
+function LoopRow({ loop, step, here }: RowProps) {
   const { job, loops, data } = useJob()
   const context = loopContext(job, loop, data, job, Object.values(loops))
-  const states = stageStatus(context).map(({ state }) => state)
+  const states = stepStatus(context).map(({ state }) => state)
   const bad = states.includes('stop') ? 'stop' : states.includes('look') ? 'look' : undefined
-  const at = stages.findIndex((each) => each === stage)
+  const at = workflowSteps.findIndex((each) => each === step)
   return (
     <NavLink
-      to={`/jobs/${job.id}/loops/${loop.id}/${stage ?? nextThing(context).stage}`}
+      to={`/jobs/${job.id}/loops/${loop.id}/${step ?? nextThing(context).step}`}
       className="loop-row"
       aria-current={here ? 'page' : undefined}
     >
       <span className="flex-1 truncate">{loop.name}</span>
       {bad ? <Shape kind={bad} labelled /> : null}
-      <StageTrack states={states} here={here ? at : undefined} />
+      <StepTrack states={states} here={here ? at : undefined} />
     </NavLink>
   )
 }

@@ -1,14 +1,14 @@
 import { Dialog } from '../ui/Dialog'
 
 const keys = [
-  ['1 to 7', 'stage'],
+  ['1 to 7', 'step'],
   ['j, k', 'next and previous loop'],
   ['u', 'a look in °C or °F'],
   ['b', 'board'],
   ['g', 'log'],
-  ['.', 'a quick sum'],
+  ['.', 'a quick calculation'],
   ['Ctrl Z', 'take the last change back'],
-  ['arrows', 'on the ladder: one display step, with Shift ten'],
+  ['arrows', 'on the switching points: one display step, with Shift ten'],
   ['Enter', 'keep what is typed'],
   ['Esc', 'what it was'],
   ['?', 'this list'],

@@ -1,7 +1,7 @@
 import { Link, NavLink, Outlet, useMatch, useParams } from 'react-router'
-import { stageStatus } from '@nachtigal/core/check/stageStatus'
-import { stages } from '@nachtigal/core/survey/hazards'
-import { Stroke } from '../instruments/StageTrack'
+import { stepStatus } from '@nachtigal/core/check/stepStatus'
+import { workflowSteps } from '@nachtigal/core/survey/hazards'
+import { Stroke } from '../instruments/StepTrack'
 import { PHONE, useMedia } from '../lib/useMedia'
 import { useJob } from '../loop/jobContext'
 import { LoopChain } from '../loop/LoopChain'
@@ -10,9 +10,9 @@ import { TemporaryBar } from '../loop/TemporaryBar'
 import { OutputSwitch } from '../loop/OutputSwitch'
 import { LoopProvider, useLoop } from '../loop/loopContext'
 import { MendPage } from './MendPage'
-import { stageTitles } from './stageTitles'
+import { stepTitles } from './stepTitles'
 
-/** Frame of a loop: the seven stages, the chain, and the stage that is open. A stage is never locked. */
+/** Frame of a loop: the seven steps, the chain, and the step that is open. A step is never locked. */
 export function LoopFrame() {
   const { loopId = '' } = useParams()
   const phone = useMedia(PHONE)
@@ -32,25 +32,25 @@ export function LoopFrame() {
     <LoopProvider job={job} loop={loop} data={data} profiles={profiles} loops={loops}>
       <div className="flex flex-col min-h-0 min-w-0 sheet">
         {phone ? null : <StageRail />}
-        <Stage />
+        <Step />
       </div>
     </LoopProvider>
   )
 }
 
-function Stage() {
+function Step() {
   const phone = useMedia(PHONE)
-  const stage = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')?.params.stage
+  const step = useMatch('/jobs/:jobId/loops/:loopId/:step/*')?.params.step
   return (
     <>
-      {stage === 'survey' || (phone && (stage === 'wire' || stage === 'prove')) ? null : phone ? (
+      {step === 'survey' || (phone && (step === 'wire' || step === 'prove')) ? null : phone ? (
         <OutputSwitch className="border-b border-line flex-none" />
       ) : (
         <LoopChain />
       )}
       <LockedBar />
       <TemporaryBar />
-      <main className="stage flex-1 min-h-0 flex flex-col overflow-auto" key={stage}>
+      <main className="step-page flex-1 min-h-0 flex flex-col overflow-auto" key={step}>
         <Outlet />
       </main>
     </>
@@ -59,25 +59,25 @@ function Stage() {
 
 function StageRail() {
   const loop = useLoop()
-  const status = stageStatus(loop)
-  const here = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')?.params.stage
+  const status = stepStatus(loop)
+  const here = useMatch('/jobs/:jobId/loops/:loopId/:step/*')?.params.step
   return (
-    <nav className="rail" aria-label="Stages">
-      {stages.map((stage, i) => {
+    <nav className="rail" aria-label="Steps">
+      {workflowSteps.map((step, i) => {
         const { state, says } = status[i]!
         return (
           <NavLink
-            key={stage}
-            to={`/jobs/${loop.job.id}/loops/${loop.loop.id}/${stage}`}
-            aria-current={here === stage ? 'step' : undefined}
-            aria-label={`${i + 1} ${stageTitles[stage]}, ${says}`}
+            key={step}
+            to={`/jobs/${loop.job.id}/loops/${loop.loop.id}/${step}`}
+            aria-current={here === step ? 'step' : undefined}
+            aria-label={`${i + 1} ${stepTitles[step]}, ${says}`}
           >
             <svg width="4" height="36" className="flex-none overflow-visible" aria-hidden>
               <Stroke state={state} w={4} h={36} />
             </svg>
             <span className="min-w-0">
               <span className="block cond font-semibold text-[18px] leading-[18px] truncate">
-                {i + 1} {stageTitles[stage]}
+                {i + 1} {stepTitles[step]}
               </span>
               <span
                 className={`block cond text-[14px] leading-[18px] truncate ${state === 'stop' ? 'text-stop' : state === 'look' ? 'text-look' : 'text-ink2'}`}

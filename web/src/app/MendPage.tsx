@@ -41,8 +41,8 @@ export function MendPage({ jobId, id, document, wrong }: Props) {
     setProblem(
       send(changesBetween(id, document, mend!.document), {
         loopId,
-        why: 'What could not be read was taken out',
-        tell: 'What could not be read was taken out.',
+        why: 'What could not be read was removed',
+        tell: 'What could not be read was removed.',
       }),
     )
   const remove = () => {
@@ -66,10 +66,10 @@ export function MendPage({ jobId, id, document, wrong }: Props) {
           ? 'The other loops of this job are not touched by it. '
           : 'Its loops cannot be shown before this is mended. '}
         {mend
-          ? 'Take out what is wrong, then answer it anew where it is asked; the log keeps what stood there.'
+          ? 'Remove what is wrong, then answer it anew where it is asked; the log keeps what stood there.'
           : inLoop
-            ? 'It cannot be mended by taking something out. Take the job file to whoever looks after this program, or remove the loop; the log brings it back.'
-            : 'It cannot be mended by taking something out. Take the job file to whoever looks after this program.'}
+            ? 'It cannot be mended by removing something. Take the job file to the person who looks after this program, or remove the loop; it can be restored from the log.'
+            : 'It cannot be mended by removing something. Take the job file to the person who looks after this program.'}
       </p>
       <ul className="border-t border-ink max-w-3xl">
         {shown.map(({ field, message, out }) => (
@@ -91,7 +91,7 @@ export function MendPage({ jobId, id, document, wrong }: Props) {
         {mend ? (
           <div className="w-full max-w-xs">
             <Button onClick={takeOut} end={String(mend.taken.length)}>
-              Take out what is wrong
+              Remove what is wrong
             </Button>
           </div>
         ) : null}

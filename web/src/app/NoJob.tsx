@@ -34,7 +34,7 @@ export function NoJob({ jobId, onBack }: { jobId: string; onBack: () => void }) 
       {takenBack ? (
         <div className="max-w-xs">
           <Button onClick={back} end="" disabled={waiting}>
-            Bring it back
+            Restore it
           </Button>
         </div>
       ) : null}

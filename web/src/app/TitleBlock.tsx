@@ -2,24 +2,24 @@ import { ArrowLeft } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useMatch } from 'react-router'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
-import { stages } from '@nachtigal/core/survey/hazards'
+import { workflowSteps } from '@nachtigal/core/survey/hazards'
 import { factsOfKind } from '@nachtigal/core/survey/kindFacts'
 import { unitLookedAt } from '../lib/viewSlice'
 import { useAppDispatch, useAppSelector } from '../lib/store'
 import { Mark, ThemeButton } from '../ui/Frame'
 import { KeysDialog } from './KeysDialog'
 import { SavedCell } from './SavedCell'
-import { StagesButton } from './StagesButton'
+import { StepsButton } from './StepsButton'
 import { YouCell } from './YouCell'
-import { stageTitles } from './stageTitles'
+import { stepTitles } from './stepTitles'
 
 /** Title block of a drawing: job, loop, units, what is saved. */
 export function TitleBlock({ job, loop }: { job: JobDocument; loop?: LoopDocument | undefined }) {
   const dispatch = useAppDispatch()
   const look = useAppSelector((state) => state.view.unit)
   const [keys, setKeys] = useState(false)
-  const here = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')?.params.stage
-  const at = stages.findIndex((stage) => stage === here)
+  const here = useMatch('/jobs/:jobId/loops/:loopId/:step/*')?.params.step
+  const at = workflowSteps.findIndex((step) => step === here)
   const unit = look ?? job.temperatureUnit
   const turn = () => {
     const other = unit === 'C' ? 'F' : 'C'
@@ -42,7 +42,7 @@ export function TitleBlock({ job, loop }: { job: JobDocument; loop?: LoopDocumen
         <span className="k">
           {loop ? (
             <>
-              <span className="only-phone">{at >= 0 ? `${at + 1} ${stageTitles[stages[at]!]}, ` : ''}</span>
+              <span className="only-phone">{at >= 0 ? `${at + 1} ${stepTitles[workflowSteps[at]!]}, ` : ''}</span>
               {factsOfKind(loop.kind).title}
             </>
           ) : (
@@ -72,7 +72,7 @@ export function TitleBlock({ job, loop }: { job: JobDocument; loop?: LoopDocumen
         </span>
       </button>
       <YouCell />
-      {loop ? <StagesButton job={job} loop={loop} /> : null}
+      {loop ? <StepsButton job={job} loop={loop} /> : null}
       <SavedCell />
       <ThemeButton />
       <KeysDialog open={keys} onClose={() => setKeys(false)} />

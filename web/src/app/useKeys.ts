@@ -2,7 +2,7 @@ import { useLayoutEffect } from 'react'
 import { useMatch, useNavigate, useParams } from 'react-router'
 import { useStore } from 'react-redux'
 import { ordered } from '@nachtigal/core/document/chain'
-import { stages } from '@nachtigal/core/survey/hazards'
+import { workflowSteps } from '@nachtigal/core/survey/hazards'
 import { selectJob } from '../lib/documentsSlice'
 import type { AppStore } from '../lib/store'
 import { unitLookedAt } from '../lib/viewSlice'
@@ -11,14 +11,14 @@ import { useUndo } from '../loop/useUndo'
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.matches('input, select, textarea') || target.isContentEditable)
 
-/** Keys of a job: 1 to 7 stages, j and k loops, u the other unit, b board, g log, . a quick sum, ? the list of keys. */
+/** Keys of a job: 1 to 7 steps, j and k loops, u the other unit, b board, g log, . a quick sum, ? the list of keys. */
 export function useKeys() {
   const navigate = useNavigate()
   const { jobId = '' } = useParams()
   const store = useStore() as AppStore
-  const match = useMatch('/jobs/:jobId/loops/:loopId/:stage/*')
+  const match = useMatch('/jobs/:jobId/loops/:loopId/:step/*')
   const loopId = match?.params.loopId
-  const stage = match?.params.stage
+  const step = match?.params.step
   const undo = useUndo(jobId)
   // With the page itself, not after it is painted: a key pressed at once belongs to what is seen.
   useLayoutEffect(() => {
@@ -44,11 +44,11 @@ export function useKeys() {
       if (!shown) return
       const all = ordered(shown.loops)
       const at = all.findIndex(({ id }) => id === loopId)
-      const toStage = stages[Number(event.key) - 1]
-      if (toStage && loopId) go(`/jobs/${jobId}/loops/${loopId}/${toStage}`)
+      const toStep = workflowSteps[Number(event.key) - 1]
+      if (toStep && loopId) go(`/jobs/${jobId}/loops/${loopId}/${toStep}`)
       else if ((event.key === 'j' || event.key === 'k') && all.length > 0) {
         const next = all[(at + (event.key === 'j' ? 1 : -1) + all.length) % all.length]!
-        go(`/jobs/${jobId}/loops/${next.id}/${stage ?? 'survey'}`)
+        go(`/jobs/${jobId}/loops/${next.id}/${step ?? 'survey'}`)
       } else if (event.key === 'u') {
         const { unit } = store.getState().view
         const shownUnit = unit ?? shown.job.temperatureUnit
@@ -64,5 +64,5 @@ export function useKeys() {
     }
     addEventListener('keydown', press)
     return () => removeEventListener('keydown', press)
-  }, [navigate, store, jobId, loopId, stage, undo])
+  }, [navigate, store, jobId, loopId, step, undo])
 }

@@ -175,7 +175,7 @@ export function BandChart({ values, unit, step, measured, measuredTitle, compact
       {rest ? (
         <g
           role="img"
-          aria-label={`Rests at ${say(rest.at)} ${unit}, ${rest.percent.toFixed(0)} %${marks.rest ? `, ${marks.rest}` : ''}`}
+          aria-label={`Settles at ${say(rest.at)} ${unit}, ${rest.percent.toFixed(0)} %${marks.rest ? `, ${marks.rest}` : ''}`}
         >
           <path
             d={`M${x.at(span[0])} ${y.at(rest.percent)}H${x.at(rest.at)}V${floor}`}

@@ -13,7 +13,7 @@ export interface ChainLink {
   readonly missing?: boolean
 }
 
-export interface ChainJoint {
+export interface ChainConnection {
   readonly kind: ShapeKind
   readonly passes: string
   readonly word: string
@@ -23,9 +23,9 @@ export interface ChainJoint {
 interface Props {
   readonly links: readonly ChainLink[]
   /** One between each two links; undefined where nothing is joined yet. */
-  readonly joints: readonly (ChainJoint | undefined)[]
+  readonly connections: readonly (ChainConnection | undefined)[]
   readonly supply: ChainLink
-  readonly rail: ChainJoint | undefined
+  readonly rail: ChainConnection | undefined
   /** Which output's path is drawn, where there are several. */
   readonly below?: ReactNode
   readonly onLink: (id: string) => void
@@ -85,43 +85,43 @@ const strokes: Record<ShapeKind, string> = {
   waiting: 'bg-edge',
 }
 
-function Joint({ joint, between }: { joint: ChainJoint | undefined; between: string }) {
-  if (!joint)
+function Connection({ connection, between }: { connection: ChainConnection | undefined; between: string }) {
+  if (!connection)
     return (
       <span className="relative block h-12" aria-hidden>
         <span className="absolute left-0 right-0 top-6 h-px bg-edge" />
       </span>
     )
-  const line = `absolute top-6 h-[1.5px] ${strokes[joint.kind]}`
+  const line = `absolute top-6 h-[1.5px] ${strokes[connection.kind]}`
   return (
     <Opens
       className="relative block h-16 w-full"
-      label={`${between}: ${joint.word}`}
+      label={`${between}: ${connection.word}`}
       trigger={
         <>
           <span className="absolute left-0 right-0 top-0 cond text-[14px] leading-4 text-center whitespace-nowrap -translate-y-0.5">
-            {joint.passes}
+            {connection.passes}
           </span>
           <span className={`${line} left-0 right-[calc(50%+13px)]`} />
           <span className={`${line} right-0 left-[calc(50%+13px)]`} />
           <span className="absolute left-1/2 top-6 -translate-x-1/2 -translate-y-1/2">
-            <Shape kind={joint.kind} size={18} />
+            <Shape kind={connection.kind} size={18} />
           </span>
           <span
-            className={`absolute left-0 right-0 top-9 cond text-[15px] leading-4 text-center ${colours[joint.kind]}`}
+            className={`absolute left-0 right-0 top-9 cond text-[15px] leading-4 text-center ${colours[connection.kind]}`}
           >
-            {joint.word}
+            {connection.word}
           </span>
         </>
       }
     >
-      {joint.detail}
+      {connection.detail}
     </Opens>
   )
 }
 
 /** What the supply feeds: from its foot to the foot of the controller, verdict and text set into the line. */
-function Rail({ rail, from, to }: { rail: ChainJoint | undefined; from: number; to: number }) {
+function Rail({ rail, from, to }: { rail: ChainConnection | undefined; from: number; to: number }) {
   const line = `h-6 -mt-4 pointer-events-none ${rail?.kind === 'stop' ? 'border-stop' : rail?.kind === 'look' ? 'border-look' : rail ? 'border-ink' : 'border-edge border-dashed'}`
   const at = (column: string) => ({ gridRow: 2, gridColumn: column })
   return (
@@ -155,8 +155,8 @@ function Rail({ rail, from, to }: { rail: ChainJoint | undefined; from: number; 
 const CONTROLLER_COLUMN = 3
 const MOST_WITH_SIGN = 4
 
-/** The links of one output's path with the verdict on each joint; the supply comes in from beneath. */
-export function Chain({ links, joints, supply, rail, below, onLink }: Props) {
+/** The links of one output's path with the verdict on each connection; the supply comes in from beneath. */
+export function Chain({ links, connections, supply, rail, below, onLink }: Props) {
   const tight = links.length > MOST_WITH_SIGN
   const columns = `${links.map(() => 'minmax(84px, 168px)').join(' minmax(76px, 1fr) ')} 36px minmax(84px, 152px)`
   return (
@@ -166,7 +166,7 @@ export function Chain({ links, joints, supply, rail, below, onLink }: Props) {
           <Fragment key={link.key}>
             <Block link={link} onLink={onLink} tight={tight} />
             {i < links.length - 1 ? (
-              <Joint joint={joints[i]} between={`${link.name} to ${links[i + 1]!.name}`} />
+              <Connection connection={connections[i]} between={`${link.name} to ${links[i + 1]!.name}`} />
             ) : null}
           </Fragment>
         ))}
@@ -179,24 +179,24 @@ export function Chain({ links, joints, supply, rail, below, onLink }: Props) {
   )
 }
 
-/** The same chain upright, for a phone: one link under the other, the joint between them in words. */
-export function UprightChain({ links, joints, supply, rail, onLink }: Omit<Props, 'below'>) {
-  const row = (joint: ChainJoint | undefined, between: string, line = true) => (
+/** The same chain upright, for a phone: one link under the other, the connection between them in words. */
+export function UprightChain({ links, connections, supply, rail, onLink }: Omit<Props, 'below'>) {
+  const row = (connection: ChainConnection | undefined, between: string, line = true) => (
     <div className="flex items-stretch h-12 pl-[19px]">
-      <span className={`w-[1.5px] ${!line ? '' : joint ? strokes[joint.kind] : 'bg-edge'}`} />
-      {joint ? (
+      <span className={`w-[1.5px] ${!line ? '' : connection ? strokes[connection.kind] : 'bg-edge'}`} />
+      {connection ? (
         <Opens
           className="flex items-center gap-3 flex-1 pl-4 text-left"
-          label={`${between}: ${joint.word}`}
+          label={`${between}: ${connection.word}`}
           trigger={
             <>
-              <Shape kind={joint.kind} size={18} />
-              <span className="cond text-[16px]">{joint.passes}</span>
-              <span className={`cond text-[16px] ml-auto ${colours[joint.kind]}`}>{joint.word}</span>
+              <Shape kind={connection.kind} size={18} />
+              <span className="cond text-[16px]">{connection.passes}</span>
+              <span className={`cond text-[16px] ml-auto ${colours[connection.kind]}`}>{connection.word}</span>
             </>
           }
         >
-          {joint.detail}
+          {connection.detail}
         </Opens>
       ) : (
         <span className="self-center pl-4 text-ink2">not joined</span>
@@ -208,7 +208,7 @@ export function UprightChain({ links, joints, supply, rail, onLink }: Omit<Props
       {links.map((link, i) => (
         <Fragment key={link.key}>
           <Block link={link} onLink={onLink} />
-          {i < links.length - 1 ? row(joints[i], `${link.name} to ${links[i + 1]!.name}`) : null}
+          {i < links.length - 1 ? row(connections[i], `${link.name} to ${links[i + 1]!.name}`) : null}
         </Fragment>
       ))}
       <h3 className="h3 mt-5 mb-1">{links[1]?.name ?? 'All'} and the line are fed from</h3>

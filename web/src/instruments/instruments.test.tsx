@@ -2,11 +2,11 @@
 import { afterEach, describe, expect, it, jest } from '@jest/globals'
 import { cleanup, render, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import type { StageState } from '@nachtigal/core/check/stageStatus'
-import { Chain, type ChainJoint, type ChainLink, UprightChain } from './Chain'
-import { MiniLadder } from './MiniLadder'
+import type { StepState } from '@nachtigal/core/check/stepStatus'
+import { Chain, type ChainConnection, type ChainLink, UprightChain } from './Chain'
+import { MiniScale } from './MiniScale'
 import { ProofBar } from './ProofBar'
-import { StageTrack } from './StageTrack'
+import { StepTrack } from './StepTrack'
 
 afterEach(cleanup)
 
@@ -57,18 +57,18 @@ describe('ProofBar', () => {
   })
 })
 
-describe('StageTrack', () => {
+describe('StepTrack', () => {
   it.each([
-    [['done', 'done', 'open', 'waiting', 'waiting', 'waiting', 'waiting'], '2 of 7 stages done'],
-    [['done', 'look', 'done', 'done', 'done', 'done', 'done'], '6 of 7 stages done, something to look at'],
-    [['stop', 'look', 'waiting', 'waiting', 'waiting', 'waiting', 'waiting'], '0 of 7 stages done, a stop'],
-  ] as [StageState[], string][])('%j', (states, says) => {
-    render(<StageTrack states={states} />)
+    [['done', 'done', 'open', 'waiting', 'waiting', 'waiting', 'waiting'], '2 of 7 steps done'],
+    [['done', 'look', 'done', 'done', 'done', 'done', 'done'], '6 of 7 steps done, something to look at'],
+    [['stop', 'look', 'waiting', 'waiting', 'waiting', 'waiting', 'waiting'], '0 of 7 steps done, a stop'],
+  ] as [StepState[], string][])('%j', (states, says) => {
+    render(<StepTrack states={states} />)
     expect(screen.getByRole('img').getAttribute('aria-label')).toBe(says)
   })
   it('tells the five states apart by shape, not by colour alone', () => {
-    const shape = (state: StageState) => {
-      const { container } = render(<StageTrack states={[state]} />)
+    const shape = (state: StepState) => {
+      const { container } = render(<StepTrack states={[state]} />)
       const drawn = [...container.querySelectorAll('rect')].map((r) =>
         ['x', 'y', 'width', 'height', 'fill'].map((a) =>
           a === 'fill' ? r.getAttribute(a) === 'none' : r.getAttribute(a),
@@ -80,15 +80,15 @@ describe('StageTrack', () => {
     expect(new Set((['done', 'open', 'waiting', 'look', 'stop'] as const).map(shape)).size).toBe(5)
   })
   it('points at where one is', () => {
-    const { container } = render(<StageTrack states={['done', 'open']} here={1} />)
+    const { container } = render(<StepTrack states={['done', 'open']} here={1} />)
     expect(container.querySelectorAll('path')).toHaveLength(1)
   })
 })
 
-describe('MiniLadder', () => {
-  const mini = (props: Partial<Parameters<typeof MiniLadder>[0]> = {}) =>
+describe('MiniScale', () => {
+  const mini = (props: Partial<Parameters<typeof MiniScale>[0]> = {}) =>
     render(
-      <MiniLadder rungs={[{ on: 27, off: 28, action: 'heating' }]} set={28} reading={27.1} label="Set 28" {...props} />,
+      <MiniScale rungs={[{ on: 27, off: 28, action: 'heating' }]} set={28} reading={27.1} label="Set 28" {...props} />,
     ).container
   const rung = (container: HTMLElement) => Number(container.querySelector('rect')!.getAttribute('y'))
 
@@ -122,26 +122,26 @@ describe('Chain', () => {
     sign: 'probe',
     ...more,
   })
-  const joint = (kind: ChainJoint['kind'], word: string): ChainJoint => ({
+  const connection = (kind: ChainConnection['kind'], word: string): ChainConnection => ({
     kind,
     word,
     passes: '12171 ohm',
     detail: <p>Why it {word}</p>,
   })
   const links = [link('probe', 'B1 Floor probe'), link('controller', 'A1 Dipper'), link('load', 'M1 Circulator')]
-  const chain = (joints: readonly (ChainJoint | undefined)[], onLink = jest.fn<(id: string) => void>()) => {
-    const given = { links, joints, supply: link('supply', 'X1 Circuit 10 A'), rail: joint('fits', 'fits'), onLink }
+  const chain = (connections: readonly (ChainConnection | undefined)[], onLink = jest.fn<(id: string) => void>()) => {
+    const given = { links, connections, supply: link('supply', 'X1 Circuit 10 A'), rail: connection('fits', 'fits'), onLink }
     return { onLink, given, ...render(<Chain {...given} />) }
   }
 
-  it('puts the verdict on the joint, in words and shape', () => {
-    chain([joint('stop', 'does not fit'), joint('look', 'look again')])
+  it('puts the verdict on the connection, in words and shape', () => {
+    chain([connection('stop', 'does not fit'), connection('look', 'look again')])
     expect(screen.getByRole('button', { name: 'B1 Floor probe to A1 Dipper: does not fit' })).toBeTruthy()
     expect(screen.getByRole('button', { name: 'A1 Dipper to M1 Circulator: look again' })).toBeTruthy()
     expect(screen.getByRole('button', { name: 'Supply: fits' })).toBeTruthy()
   })
   it('opens the reason by key', async () => {
-    chain([joint('stop', 'does not fit'), undefined])
+    chain([connection('stop', 'does not fit'), undefined])
     screen.getByRole('button', { name: /does not fit/ }).focus()
     await userEvent.keyboard('{Enter}')
     expect(screen.getByRole('dialog').textContent).toBe('Why it does not fit')
@@ -152,11 +152,11 @@ describe('Chain', () => {
     expect(onLink).toHaveBeenCalledWith('load')
   })
   it('leaves a gap where nothing is joined', () => {
-    chain([undefined, joint('fits', 'fits')])
+    chain([undefined, connection('fits', 'fits')])
     expect(screen.queryByRole('button', { name: /^B1 Floor probe to/ })).toBeNull()
   })
-  it('stands upright on a phone with the same joints and links', () => {
-    const { given } = chain([joint('fits', 'fits'), undefined])
+  it('stands upright on a phone with the same connections and links', () => {
+    const { given } = chain([connection('fits', 'fits'), undefined])
     const names = () => screen.getAllByRole('button').map((b) => b.getAttribute('aria-label') ?? b.textContent)
     const lying = new Set(names())
     cleanup()

@@ -4,8 +4,8 @@ import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { BandChart } from './BandChart'
 import { BatteryScale } from './BatteryScale'
 import { FanMap } from './FanMap'
-import { Ladder } from './Ladder'
-import type { Rung } from './ladderValues'
+import { SwitchingScale } from './SwitchingScale'
+import type { Rung } from './scaleValues'
 import { ResetLine } from './ResetLine'
 import { SpanStrip } from './SpanStrip'
 import { WeekStrip } from './WeekStrip'
@@ -33,7 +33,7 @@ function drag(name: string | RegExp, from: readonly [number, number], to: readon
   pointer(slider(name), 'pointerup', ...to)
 }
 
-describe('the ladder of four stages', () => {
+describe('the switching points of four stages', () => {
   const rungs: Rung[] = [-6, -5, -4, -3].map((off, i) => ({
     id: `s${i + 1}`,
     stage: i + 1,
@@ -43,10 +43,10 @@ describe('the ladder of four stages', () => {
     on: off + 1.5,
     moves: `K${i + 1}`,
   }))
-  const show = (props: Partial<Parameters<typeof Ladder>[0]> = {}) => {
+  const show = (props: Partial<Parameters<typeof SwitchingScale>[0]> = {}) => {
     const moves: [string, string, number, boolean][] = []
     render(
-      <Ladder
+      <SwitchingScale
         values={{
           rungs,
           highest: -2,

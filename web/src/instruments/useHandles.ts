@@ -71,7 +71,7 @@ export function useHandles(toSpot: (event: PointerEvent) => Spot) {
       'aria-valuemax': Number(high.toFixed(2)),
       'aria-valuenow': Number((upright ? at.y : at.x).toFixed(2)),
       'aria-valuetext': says,
-      className: `ladder-handle ${step.x > 0 && step.y > 0 ? 'cursor-move' : upright ? 'cursor-ns-resize' : 'cursor-ew-resize'}`,
+      className: `scale-handle ${step.x > 0 && step.y > 0 ? 'cursor-move' : upright ? 'cursor-ns-resize' : 'cursor-ew-resize'}`,
       style: { touchAction: 'none' as const },
       onPointerDown: (event: PointerEvent<SVGElement>) => {
         event.stopPropagation()

@@ -1,19 +1,19 @@
 import { TriangleAlert } from 'lucide-react'
-import { cautionsAt, type Stage } from '@nachtigal/core/survey/hazards'
+import { cautionsAt, type WorkflowStep } from '@nachtigal/core/survey/hazards'
 import { Opens } from '../ui/Opens'
 import { useLoop } from './loopContext'
 
 interface Props {
-  readonly stage: Stage
+  readonly step: WorkflowStep
   readonly className?: string
   /** One line with the heads alone, where a thumb's screen has no room; a tap opens the rest. */
   readonly brief?: boolean
 }
 
-/** Cautions of the ticked hazards that bite in this stage, one line each with a way to read more. */
-export function Cautions({ stage, className = '', brief = false }: Props) {
+/** Cautions of the ticked hazards that bite in this step, one line each with a way to read more. */
+export function Cautions({ step, className = '', brief = false }: Props) {
   const { loop, words } = useLoop()
-  const cautions = cautionsAt(loop.survey.hazards, stage).map(({ id, title, caution, more }) => {
+  const cautions = cautionsAt(loop.survey.hazards, step).map(({ id, title, caution, more }) => {
     const [head = '', ...rest] = words.tell(caution).split('. ')
     return { id, title, head, line: rest.join('. '), more: words.tell(more) }
   })

@@ -30,8 +30,8 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
     setClosing(undefined)
     setReason('')
   }
-  const stages = new Set(findings.map(({ stage }) => stage))
-  const shut = closed.filter(({ stage }) => stages.size === 0 || stages.has(stage))
+  const steps = new Set(findings.map(({ step }) => step))
+  const shut = closed.filter(({ step }) => steps.size === 0 || steps.has(step))
   return (
     <div>
       {findings.length === 0 ? (
@@ -45,7 +45,7 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
                 <b>{finding.head}</b> {finding.reason}{' '}
                 <span className="underline underline-offset-2 decoration-1">{finding.remedy}</span>
                 {finding.worked?.length ? (
-                  <Opens className="third small ml-2 text-ink2" label={`${finding.head} Open the sum`} trigger="Sum">
+                  <Opens className="third small ml-2 text-ink2" label={`${finding.head} Open the calculation`} trigger="Sum">
                     {finding.worked.map((call) => (
                       <WorkedSum key={call.calc} call={call} />
                     ))}

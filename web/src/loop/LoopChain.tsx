@@ -1,9 +1,9 @@
 import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
-import type { JointVerdict } from '@nachtigal/core/check/judgeJoint'
+import type { ConnectionVerdict } from '@nachtigal/core/check/judgeConnection'
 import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import { outputPath } from '@nachtigal/core/wiring/outputPath'
-import { Chain, UprightChain, type ChainJoint, type ChainLink, type DeviceSign } from '../instruments/Chain'
+import { Chain, UprightChain, type ChainConnection, type ChainLink, type DeviceSign } from '../instruments/Chain'
 import { CallPicture } from './CallPicture'
 import { FixButton } from './FixButton'
 import { type Loop, useLoop } from './loopContext'
@@ -61,11 +61,11 @@ export function LoopChainSheet({ onLink }: { onLink: (category: string) => void 
 }
 
 function strip(loop: Loop) {
-  const { chain, joints } = loop
+  const { chain, judgedConnections } = loop
   const path = outputPath(chain, loop.output)
   const between = (a: ResolvedDevice, b: ResolvedDevice) =>
     chain.connections.filter((c) => c.fromDevice.id === a.id && c.toDevice.id === b.id)
-  const verdicts = (ids: readonly string[]) => joints.filter(({ connection }) => ids.includes(connection))
+  const verdicts = (ids: readonly string[]) => judgedConnections.filter(({ connection }) => ids.includes(connection))
   const devices: (ResolvedDevice | string)[] = [
     path.probe ?? 'probe',
     path.controller ?? 'controller',
@@ -77,7 +77,7 @@ function strip(loop: Loop) {
     : []
   return {
     links: devices.map((d) => (typeof d === 'string' ? missing(d) : linkOf(d))),
-    joints: devices.slice(0, -1).map((a, i) => {
+    connections: devices.slice(0, -1).map((a, i) => {
       const b = devices[i + 1]!
       return typeof a === 'string' || typeof b === 'string'
         ? undefined
@@ -88,20 +88,20 @@ function strip(loop: Loop) {
   }
 }
 
-/** Several connections between the same two devices show as one joint with the worst verdict. */
-function joined(loop: Loop, verdicts: readonly JointVerdict[]): ChainJoint | undefined {
+/** Several connections between the same two devices show as one connection with the worst verdict. */
+function joined(loop: Loop, verdicts: readonly ConnectionVerdict[]): ChainConnection | undefined {
   const worst = worstOf(verdicts)
   if (!worst) return undefined
   return {
     kind: verdictShape[worst.verdict],
     passes: worst.passes,
     word: verdictWord[worst.verdict],
-    detail: <JointDetail verdicts={verdicts} loop={loop} />,
+    detail: <ConnectionDetail verdicts={verdicts} loop={loop} />,
   }
 }
 
-/** Reason, arithmetic and remedy of a joint; of a probe also what the display shows over the whole range. */
-export function JointDetail({ verdicts, loop }: { verdicts: readonly JointVerdict[]; loop: Loop }) {
+/** Reason, arithmetic and remedy of a connection; of a probe also what the display shows over the whole range. */
+export function ConnectionDetail({ verdicts, loop }: { verdicts: readonly ConnectionVerdict[]; loop: Loop }) {
   const { chain } = loop
   return (
     <div className="grid gap-4">

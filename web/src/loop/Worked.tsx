@@ -58,7 +58,7 @@ export function WorkedSum({ call }: { call: CalcCall }) {
 /** A number that was worked out; it opens its sum. */
 export function Worked({ call, text, label }: { call: CalcCall; text: string; label: string }) {
   return (
-    <Opens className="sum" label={`${label} ${text}: open the sum`} trigger={text}>
+    <Opens className="sum" label={`${label} ${text}: open the calculation`} trigger={text}>
       <WorkedSum call={call} />
     </Opens>
   )

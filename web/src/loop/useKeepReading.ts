@@ -16,7 +16,7 @@ interface Kept {
 /** The day by the calendar on the wall of the job. */
 export const today = (zone: string) => shownDay(new Date().toISOString(), zone)
 
-/** Keeps readings of a test, each with its take and the instrument of the day; a newer one stands for it, none is ever taken back. */
+/** Keeps readings of a test, each with its attempt and the instrument of the day; a newer one stands for it, none is ever taken back. */
 export function useKeepReadings() {
   const { job, loop, data, change } = useLoop()
   return (
@@ -24,7 +24,7 @@ export function useKeepReadings() {
     made: readonly ({ readonly step: string; readonly reading: Reading } & Kept)[],
     why?: string,
   ) => {
-    const take = loop.proof.takes?.[test]?.take
+    const attempt = loop.proof.attempts?.[test]?.attempt
     const first = nextReadingOrder(loop)
     const readings = made.map(({ step, reading, supersedes, quantity }, i): [string, ProofReading] => {
       const instrument =
@@ -37,7 +37,7 @@ export function useKeepReadings() {
           test,
           step,
           ...(supersedes === undefined ? {} : { supersedes }),
-          ...(take === undefined ? {} : { take }),
+          ...(attempt === undefined ? {} : { attempt }),
           ...(instrument ? { instrument: instrument.id } : {}),
         },
       ]

@@ -1,4 +1,4 @@
-import type { JointVerdict } from '@nachtigal/core/check/judgeJoint'
+import type { ConnectionVerdict } from '@nachtigal/core/check/judgeConnection'
 import type { Verdict } from '@nachtigal/core/wiring/contactLoad'
 import type { ShapeKind } from '../ui/Shape'
 
@@ -10,6 +10,6 @@ export const verdictWord: Record<Verdict, string> = {
 export const verdictShape: Record<Verdict, ShapeKind> = { fits: 'fits', 'look-again': 'look', 'does-not-fit': 'stop' }
 const rank: Record<Verdict, number> = { fits: 0, 'look-again': 1, 'does-not-fit': 2 }
 
-/** The joint that needs a hand first; none of none. */
-export const worstOf = (joints: readonly JointVerdict[]): JointVerdict | undefined =>
-  [...joints].sort((a, b) => rank[b.verdict] - rank[a.verdict])[0]
+/** The connection that needs a hand first; none of none. */
+export const worstOf = (judgedConnections: readonly ConnectionVerdict[]): ConnectionVerdict | undefined =>
+  [...judgedConnections].sort((a, b) => rank[b.verdict] - rank[a.verdict])[0]

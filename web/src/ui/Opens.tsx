@@ -8,7 +8,7 @@ interface Props {
   readonly children: ReactNode
 }
 
-/** Something that opens a small sheet beside itself: a sum, a caution, a joint. */
+/** Something that opens a small sheet beside itself: a sum, a caution, a connection. */
 export function Opens({ label, className = '', trigger, children }: Props) {
   return (
     <Popover.Root>

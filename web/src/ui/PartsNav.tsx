@@ -8,7 +8,7 @@ interface Props {
   readonly here: string
 }
 
-/** Parts of a stage along its top; the one in hand is always in sight. */
+/** Parts of a step along its top; the one in hand is always in sight. */
 export function PartsNav({ label, parts, here }: Props) {
   const nav = useRef<HTMLElement>(null)
   useEffect(() => {

@@ -9,7 +9,7 @@ import { evenly, type Spot } from '../picture'
 export const cyclingOnOff = defineCalculation<OnOffCycleInput>({
   id: 'cycling.onOff',
   title: 'How often it cycles',
-  find: 'short cycling run time rest time duty cycles per hour on off',
+  find: 'short cycling run time minimum off time duty cycles per hour on off',
   inputs: {
     powerW: power,
     lossWPerK: loss,
@@ -173,25 +173,25 @@ export const cyclingRested = defineCalculation<{
   minimumOffS: number
 }>({
   id: 'cycling.rested',
-  title: 'Cycles at the worst load, with a least rest',
-  find: 'short cycling minimum off time anti short cycle rest starts per hour compressor',
+  title: 'Cycles at the worst load, with a minimum off time',
+  find: 'short cycling minimum off time anti short cycle starts per hour compressor',
   inputs: {
     powerW: power,
     capacityJPerK: capacity,
     swingK: swing,
-    minimumOffS: number('Least rest', 'seconds', { min: 0, max: 86400, symbol: 't' }),
+    minimumOffS: number('Minimum off time', 'seconds', { min: 0, max: 86400, symbol: 't' }),
   },
   outputs: {
     cyclesPerHour: number('Cycles', 'perHour'),
     dutyPercent: number('At a load of', 'percent'),
   },
-  formula: '3600 P/(4 C ΔT) at half load while that rests long enough; else 3600 (1 − d)/t at the duty d = C ΔT/(P t)',
+  formula: '3600 P/(4 C ΔT) at half load while that stays off long enough; else 3600 (1 − d)/t at the duty d = C ΔT/(P t)',
   source: 'first-order plant, straight ramps',
   examples: [
     {
       given: { powerW: 2000, capacityJPerK: 1_800_000, swingK: 1, minimumOffS: 300 },
       gives: { cyclesPerHour: 1, dutyPercent: 50 },
-      source: 'by hand: off takes 1800 s at half load, rest does not count',
+      source: 'by hand: off takes 1800 s at half load, the minimum does not count',
     },
     {
       given: { powerW: 12000, capacityJPerK: 600_000, swingK: 1, minimumOffS: 300 },

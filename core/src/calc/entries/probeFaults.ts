@@ -241,12 +241,12 @@ export const probeFault = defineCalculation<{
   parallelOhm?: number
 }>({
   id: 'probe.fault',
-  title: 'A bad joint or damp in the probe cable',
-  find: 'corroded joint moisture water in cable parallel series resistance reads wrong',
+  title: 'A bad connection or damp in the probe cable',
+  find: 'corroded connection moisture water in cable parallel series resistance reads wrong',
   inputs: {
     probe: resistiveProbe('Probe'),
     temperatureC: temperature('True temperature'),
-    seriesOhm: optional(number('Bad joint, in series', 'resistance', { min: 0, default: 0 })),
+    seriesOhm: optional(number('Bad connection, in series', 'resistance', { min: 0, default: 0 })),
     parallelOhm: optional(number('Damp, across the wires', 'resistance', { over: 0 })),
   },
   outputs: {
@@ -259,7 +259,7 @@ export const probeFault = defineCalculation<{
   },
   formula: 'seen = (probe ∥ parallel) + series; shown = curve read backwards; error = shown − true',
   source: 'two resistances; curves as in probe.resistance',
-  cautions: ['An NTC reads cold through a bad joint and hot through damp; platinum, nickel and silicon the other way.'],
+  cautions: ['An NTC reads cold through a bad connection and hot through damp; platinum, nickel and silicon the other way.'],
   examples: [
     {
       given: { probe: ntc10k, temperatureC: 25, seriesOhm: 500 },
@@ -389,8 +389,8 @@ export const probeCalibrate = defineCalculation<{
     const next = {
       leave: 'Nothing to key.',
       'not-an-offset':
-        'Look for the wrong kind of probe, a bad joint, a long lead or a bad place. An offset would be right at one temperature only.',
-      'beyond-limit': `An offset of ${figure(answer.offsetK, 'K')} hides a fault: look at probe, joint and place first.`,
+        'Look for the wrong kind of probe, a bad connection, a long lead or a bad place. An offset would be right at one temperature only.',
+      'beyond-limit': `An offset of ${figure(answer.offsetK, 'K')} hides a fault: look at probe, connection and place first.`,
       offset: `Key in ${figure(answer.offsetK, 'K')} and read once more.`,
     }[answer.verdict]
     return { ...answer, next }

@@ -2,8 +2,8 @@ import {
   diagnoseStages,
   shiftStages,
   type Stage,
-  stageLadder,
-  type StageLadderInput,
+  stagePoints,
+  type StagePointsInput,
   stagesEnergised,
 } from '../../control/stages'
 import { requireOrder } from '../../control/switchingSequence'
@@ -19,7 +19,7 @@ const count = number('Stages', 'count', { min: 1, max: 32, integer: true })
 const stageNumber = number('Stage', 'count', { min: 1, max: 32, integer: true })
 const onOff = { onC: temperature('Switches on'), offC: temperature('Switches off') }
 
-const ladderPicture = (
+const scalePicture = (
   acts: Action,
   stages: readonly { onC: number; offC: number }[],
   more: ScalePicture['marks'] = [],
@@ -41,7 +41,7 @@ const ladderPicture = (
   })),
 })
 
-export const stagesLadderEntry = defineCalculation<StageLadderInput>({
+export const stagePointsEntry = defineCalculation<StagePointsInput>({
   id: 'stages.ladder',
   title: 'Setpoints of a staged control',
   find: 'stages spacing ladder staged chiller boilers cut-in cut-out each stage offset',
@@ -93,8 +93,8 @@ export const stagesLadderEntry = defineCalculation<StageLadderInput>({
       source: 'by hand: the sign follows the action',
     },
   ],
-  run: (input) => ({ stages: stageLadder(input) }),
-  picture: ({ action: acts }, { stages }) => ladderPicture(acts, stages as Stage[]),
+  run: (input) => ({ stages: stagePoints(input) }),
+  picture: ({ action: acts }, { stages }) => scalePicture(acts, stages as Stage[]),
 })
 
 export const stagesShift = defineCalculation<{ setpointsC: number[]; newFirstC: number }>({
@@ -191,7 +191,7 @@ export const stagesEnergisedEntry = defineCalculation<{
     return { energised: stagesEnergised(stages, acts, temperatureC, direction) }
   },
   picture: ({ stages, action: acts, temperatureC }) =>
-    ladderPicture(acts, stages, [{ title: 'now', at: temperatureC, look: 'set' }]),
+    scalePicture(acts, stages, [{ title: 'now', at: temperatureC, look: 'set' }]),
 })
 
 export const stagesDiagnose = defineCalculation<{ count: number; energised: number[]; order?: number[] }>({

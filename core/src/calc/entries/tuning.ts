@@ -9,7 +9,7 @@ import { figure } from '../../units/words'
 export const controlDroop = defineCalculation<DroopInput>({
   id: 'control.droop',
   title: 'Where a proportional control settles',
-  find: 'droop offset proportional does not reach setpoint never gets there rest load',
+  find: 'droop offset proportional does not reach setpoint never gets there load',
   inputs: {
     powerW: power,
     lossWPerK: loss,
@@ -28,7 +28,7 @@ export const controlDroop = defineCalculation<DroopInput>({
   },
   formula:
     'P u(T) = ± H (T − outdoor), u straight over the band: T = (P T0/b + H outdoor)/(P/b + H); full on it rests at outdoor ± P/H, off at outdoor',
-  source: 'heat balance at rest',
+  source: 'steady heat balance',
   examples: [
     {
       given: {

@@ -115,9 +115,9 @@ const fanKeepsOn: Rule = (context) => {
               'C138_FAN_UNDER_ITS_LEAST',
               plan.id,
               { who, tag: reach.device.tag, plannedPercent: least, needsPercent: needs(each) },
-              { stage: 'set' },
+              { step: 'set' },
             )
-          : told(context, 'C104_FAN_MAY_STAND', plan.id, { who, switches: plan.kind === 'on-off' }, { stage: 'set' }),
+          : told(context, 'C104_FAN_MAY_STAND', plan.id, { who, switches: plan.kind === 'on-off' }, { step: 'set' }),
       ]
     }),
     ...slow,
@@ -132,7 +132,7 @@ function failsSlow(context: LoopContext, plan: PlanOf, who: 'animals' | 'people'
       'C105_FAN_FAILS_SLOW',
       plan.id,
       { who, goes: plan.probeFault, leastPercent: leastOf(plan) },
-      { stage: 'set' },
+      { step: 'set' },
     ),
   ]
 }

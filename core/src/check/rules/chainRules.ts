@@ -29,19 +29,19 @@ const feelsItself = (devices: Devices) =>
 const wantsSupply = (devices: Devices) =>
   devices.some(({ facts }) => facts.controller && Object.values(facts.ports).some(({ kind }) => kind === 'supply-in'))
 
-const jointsFit: Rule = ({ joints, chain }) =>
-  joints.flatMap((joint): Finding[] => {
-    if (joint.verdict === 'fits') return []
-    const connection = chain.connections.find(({ id }) => id === joint.connection)
-    const unfit = joint.verdict === 'does-not-fit'
+const connectionsFit: Rule = ({ judgedConnections, chain }) =>
+  judgedConnections.flatMap((found): Finding[] => {
+    if (found.verdict === 'fits') return []
+    const connection = chain.connections.find(({ id }) => id === found.connection)
+    const unfit = found.verdict === 'does-not-fit'
     return [
-      (unfit ? stop : lookAgain)(unfit ? 'C010_DOES_NOT_FIT' : 'C011_JOINT_LOOK', {
-        about: joint.connection,
+      (unfit ? stop : lookAgain)(unfit ? 'C010_DOES_NOT_FIT' : 'C011_CONNECTION_LOOK', {
+        about: found.connection,
         head: `${connection?.fromDevice.tag ?? ''} to ${connection?.toDevice.tag ?? ''}: ${unfit ? 'does not fit' : 'look again'}.`,
-        reason: joint.reason,
-        remedy: joint.remedy ?? 'Choose another device.',
-        worked: joint.worked,
-        ...(joint.fix ? { fix: joint.fix } : {}),
+        reason: found.reason,
+        remedy: found.remedy ?? 'Choose another device.',
+        worked: found.worked,
+        ...(found.fix ? { fix: found.fix } : {}),
       }),
     ]
   })
@@ -197,7 +197,7 @@ const spareContacts: Rule = ({ chain }) =>
 /** Rules about what is there and how it is joined. */
 export const chainRules: readonly Rule[] = [
   chainComplete,
-  jointsFit,
+  connectionsFit,
   nothingLeftOpen,
   devicesFed,
   linesFed,

@@ -34,17 +34,17 @@ const resetLineFits: Rule = (context) => {
   if (plan.shutdownAboveC !== undefined && plan.frostBelowC === undefined && plan.designOutdoorC < 0)
     found.push(
       stop(
-        'C102_NO_FROST_GUARD',
+        'C102_NO_FROST_PROTECTION',
         {
           about: device.id,
-          head: 'A summer stop, and no frost guard.',
+          head: 'A summer stop, and no frost protection.',
           reason: `Design day ${words.say(plan.designOutdoorC, 'temperature', 0)}: whatever stops the heating must give way to frost.`,
-          remedy: `Plan a frost guard at ${words.say(fieldValue(data, 'frost.pipe').typical, 'temperature', 0)} outdoors.`,
+          remedy: `Plan frost protection at ${words.say(fieldValue(data, 'frost.pipe').typical, 'temperature', 0)} outdoors.`,
           fix: {
             do: 'controller',
             device: device.id,
             change: { reset: { ...plan, frostBelowC: fieldValue(data, 'frost.pipe').typical, frostSupplyC: 20 } },
-            say: `Plan a frost guard at ${words.say(fieldValue(data, 'frost.pipe').typical, 'temperature', 0)}`,
+            say: `Plan frost protection at ${words.say(fieldValue(data, 'frost.pipe').typical, 'temperature', 0)}`,
           },
         },
         'set',

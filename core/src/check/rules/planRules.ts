@@ -2,7 +2,7 @@ import { rungsOf } from '../../document/stageGroup'
 import { fieldValue } from '../../plant/fieldValue'
 import { floorLimit } from '../../plant/floorOutput'
 import { convert } from '../../units/convert'
-import { limitersOf } from '../../wiring/guards'
+import { limitersOf } from '../../wiring/protections'
 import { lineOfOutput } from '../../wiring/outputPath'
 import { conventionWords } from '../../control/conventionWords'
 import { translate } from '../../control/translate'
@@ -28,7 +28,7 @@ const surfaceLimit = eachSwitching((plan, { survey, words }) => {
       code: 'C025_SURFACE_OVER_LIMIT',
       severity: 'stop',
       safety: true,
-      stage: 'set',
+      step: 'set',
       about: plan.id,
       head: 'Floor goes over its surface limit.',
       reason: inScreed
@@ -36,7 +36,7 @@ const surfaceLimit = eachSwitching((plan, { survey, words }) => {
         : `Holding the room at design takes a floor of ${words.say(hottestC, 'temperature')}; ${may}`,
       remedy: inScreed
         ? `Bring the cut-out to ${words.say(limitC, 'temperature')} or under.`
-        : 'Lower the target, insulate, or give the rest of the heat by other means.',
+        : 'Lower the target, insulate, or give what heat is missing by other means.',
     },
   ]
 })
@@ -51,7 +51,7 @@ const setpointInLimits = eachPlan((plan, { words }) => {
       code: 'C020_SETPOINT_OUTSIDE_LIMITS',
       severity: 'look-again',
       safety: false,
-      stage: 'set',
+      step: 'set',
       about: plan.id,
       head: 'Set lies outside its limits.',
       reason: `${words.say(setpointC, 'temperature')} is ${over ? 'over the highest' : 'under the lowest'} the keys allow, ${words.say((over ? highestC : lowestC)!, 'temperature')}.`,
@@ -68,7 +68,7 @@ const swingInLimits = eachSwitching((plan, { words }) => {
       code: 'C021_SWING_WIDER_THAN_LIMITS',
       severity: 'look-again',
       safety: false,
-      stage: 'set',
+      step: 'set',
       about: plan.id,
       head: 'Swing is wider than the limits.',
       reason: `${words.say(swingK, 'difference')} of swing in ${words.say(Math.max(0, highestC - lowestC), 'difference')} between lowest and highest.`,
@@ -100,7 +100,7 @@ const alarmOutsideBand: Rule = (context) => {
         code: 'C022_ALARM_INSIDE_BAND',
         severity: 'look-again',
         safety: false,
-        stage: 'set',
+        step: 'set',
         about: plan.id,
         head: 'Alarm inside the working band.',
         reason: high
@@ -126,7 +126,7 @@ const swingResolved = eachSwitching((plan, { chain, words, data }) => {
       code: 'C023_SWING_UNDER_RESOLUTION',
       severity: 'look-again',
       safety: false,
-      stage: 'set',
+      step: 'set',
       about: plan.id,
       head: 'Swing is narrower than the display resolves.',
       reason: `${words.say(plan.swingK, 'difference', 2)} of swing, display step ${words.say(stepK, 'difference', 2)}.`,
@@ -146,7 +146,7 @@ const conventionFits = eachSwitching((plan, { chain, words }) => {
       code: 'C027_CONVENTION_NOT_ON_CONTROLLER',
       severity: 'look-again',
       safety: false,
-      stage: 'set',
+      step: 'set',
       about: plan.id,
       head: `On ${device.name} no set ${conventionWords[plan.convention]}.`,
       reason: `There it ${conventionWords[own.convention]}; the same points are set ${words.say(same.setpointC, 'temperature')}, swing ${words.say(Math.abs(same.swingK ?? plan.swingK), 'difference')}.`,
@@ -163,7 +163,7 @@ const offsetSmall = eachPlan((plan, { words, data }) => {
       code: 'C040_OFFSET_LARGE',
       severity: 'look-again',
       safety: false,
-      stage: 'set',
+      step: 'set',
       about: plan.id,
       head: 'Offset is large.',
       reason: `${words.say(plan.offsetK, 'difference')}; over ${words.say(limit, 'difference')} look for the cause.`,
@@ -182,16 +182,16 @@ const probeFaultSafe = eachPlan((plan, context) => {
   // A fixed duty is no more than what the plant needs on average; on and the last value are.
   if (plan.probeFault === 'off' || plan.probeFault === 'duty' || plan.action !== 'heating') return []
   const line = lineOfOutput(chain, plan.output)
-  const guards = line ? limitersOf(chain, line) : []
-  const guarded = guards.length > 0
+  const limiters = line ? limitersOf(chain, line) : []
+  const guarded = limiters.length > 0
   // What the limiter was proved to hold it may hold.
-  if (guarded && guards.every(({ device }) => limiterProved(context, device.id))) return []
+  if (guarded && limiters.every(({ device }) => limiterProved(context, device.id))) return []
   return [
     {
       code: 'C041_HEATS_ON_PROBE_FAULT',
       severity: 'stop',
       safety: true,
-      stage: 'set',
+      step: 'set',
       about: plan.id,
       head: 'A broken probe leaves the heat on.',
       reason: guarded
@@ -227,10 +227,10 @@ const powerEnough = eachSwitching((plan, context) => {
       code: 'C060_NEVER_REACHES',
       severity: 'look-again',
       safety: false,
-      stage: 'set',
+      step: 'set',
       about: plan.id,
       head: `Does not reach ${words.say(plan.offC, 'temperature')} at design.`,
-      reason: `${words.say(powerW, 'power')} ${heats ? 'in' : 'out'} rests at ${words.say(reachesC, 'temperature')} on the design day.`,
+      reason: `${words.say(powerW, 'power')} ${heats ? 'in' : 'out'} settles at ${words.say(reachesC, 'temperature')} on the design day.`,
       remedy: survey.floor
         ? 'Warmer water, closer pipes, better insulation, or a lower set.'
         : `More power, better insulation, or a ${heats ? 'lower' : 'higher'} set.`,
@@ -248,7 +248,7 @@ const testsPassed: Rule = (context) =>
         code: TEST_FAILED,
         severity: worst ? 'stop' : 'look-again',
         safety: worst,
-        stage: 'prove',
+        step: 'prove',
         about: id,
         head: `${title}, ${about}: ${result.head[0]!.toLowerCase()}${result.head.slice(1)}.`,
         reason: result.reason,

@@ -7,7 +7,7 @@ import { readsColdWhenOpen } from '../../probes/readsColdWhenOpen'
 import { placeTitles } from '../../device/placeTitles'
 import { factsOfKind } from '../../survey/kindFacts'
 import { convert } from '../../units/convert'
-import { limitersOf, ownGuard } from '../../wiring/guards'
+import { limitersOf, ownProtection } from '../../wiring/protections'
 import { powerPaths } from '../../wiring/powerPath'
 import { reachOf } from '../../wiring/reach'
 import type { LoopContext } from '../context'
@@ -177,8 +177,8 @@ const otherInputs: Rule = ({ chain, loop }) =>
   chain.devices.flatMap((device): Finding[] =>
     Object.entries(device.facts.ports).flatMap(([portId, port]): Finding[] => {
       if (port.kind !== 'probe-in' || port.feels === undefined) return []
-      const joint = chain.connections.find(({ to }) => to.device === device.id && to.port === portId)
-      if (!joint) {
+      const connection = chain.connections.find(({ to }) => to.device === device.id && to.port === portId)
+      if (!connection) {
         const timed = port.feels === 'coil' && loop.survey.answers['defrost'] === 'time'
         const make = timed ? note : lookAgain
         return [
@@ -193,12 +193,12 @@ const otherInputs: Rule = ({ chain, loop }) =>
           }),
         ]
       }
-      const place = placeOf(joint.fromDevice)
+      const place = placeOf(connection.fromDevice)
       if (!place || place === port.feels || (port.feels === 'pipe' && place === 'pocket')) return []
       return [
         lookAgain('C063_INPUT_ELSEWHERE', {
           about: `${device.id}.${portId}`,
-          head: `${joint.fromDevice.tag} sits in ${placeTitles[place]}.`,
+          head: `${connection.fromDevice.tag} sits in ${placeTitles[place]}.`,
           reason: `This input of ${device.tag} is for ${placeTitles[port.feels]}.`,
           remedy: 'Move the probe, or take it to another input.',
         }),
@@ -244,25 +244,25 @@ const probeErrs = eachPlan((plan, { chain, loop }) => {
     ({ input }) => input.device === plan.input.device && input.port === plan.input.port,
   )
   if (first?.id !== plan.id) return []
-  const joint = chain.connections.find(({ to }) => to.device === plan.input.device && to.port === plan.input.port)
-  const curve = joint?.fromDevice.facts.probe?.curve
+  const connection = chain.connections.find(({ to }) => to.device === plan.input.device && to.port === plan.input.port)
+  const curve = connection?.fromDevice.facts.probe?.curve
   const readsCold = curve && readsColdWhenOpen(curve)
-  if (!joint || readsCold === undefined) return []
+  if (!connection || readsCold === undefined) return []
   if (readsCold !== (plan.action === 'heating')) return []
   const guarded =
     plan.action === 'heating' &&
     reachOf(chain, plan.output).every(
       ({ device }) =>
-        ownGuard(device.facts) !== undefined ||
+        ownProtection(device.facts) !== undefined ||
         powerPaths(chain).some((line) => line.load.id === device.id && limitersOf(chain, line).length > 0),
     )
   if (guarded) return []
   return [
     (plan.action === 'cooling' ? note : lookAgain)('C064_PROBE_ERRS', {
       about: plan.id,
-      head: `A bad joint at ${joint.fromDevice.tag} reads ${readsCold ? 'cold' : 'hot'}.`,
+      head: `A bad connection at ${connection.fromDevice.tag} reads ${readsCold ? 'cold' : 'hot'}.`,
       reason: `${readsCold ? 'It heats on' : 'It cools on'} before the display says that the probe is broken.`,
-      remedy: 'Sound joints, and a high or low alarm outside the working band.',
+      remedy: 'Sound connections, and a high or low alarm outside the working band.',
     }),
   ]
 })

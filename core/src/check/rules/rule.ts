@@ -1,6 +1,6 @@
 import { type OnOffBehaviour, type PlanOf, plansOf, switchingPlans } from '../../document/behaviour'
 import type { Answer } from '../../document/documents'
-import type { Stage } from '../../survey/hazards'
+import type { WorkflowStep } from '../../survey/hazards'
 import type { LoopContext } from '../context'
 import type { Finding, Severity } from '../finding'
 import { sayFinding, type SafetyCode, type SafetyFigures } from '../safetyWords'
@@ -20,11 +20,11 @@ export const eachSwitching =
   (context) =>
     switchingPlans(context.loop.settings.planned).flatMap((plan) => find(plan, context))
 
-type Rest = Pick<Finding, 'about' | 'head' | 'reason' | 'remedy'> & Partial<Pick<Finding, 'worked' | 'fix' | 'stage'>>
+type Rest = Pick<Finding, 'about' | 'head' | 'reason' | 'remedy'> & Partial<Pick<Finding, 'worked' | 'fix' | 'step'>>
 
 const made =
   (severity: Severity, safety: boolean) =>
-  (code: string, rest: Rest, stage: Stage = 'match'): Finding => ({ code, severity, safety, stage, ...rest })
+  (code: string, rest: Rest, step: WorkflowStep = 'match'): Finding => ({ code, severity, safety, step, ...rest })
 
 /** A stop is a matter of safety: it cannot be reasoned away. */
 export const stop = made('stop', true)
@@ -37,12 +37,12 @@ export const told = <C extends SafetyCode>(
   code: C,
   about: string,
   figures: SafetyFigures<C>,
-  { severity = 'stop', stage = 'match', ...more }: Partial<Pick<Finding, 'severity' | 'stage' | 'fix'>> = {},
+  { severity = 'stop', step = 'match', ...more }: Partial<Pick<Finding, 'severity' | 'step' | 'fix'>> = {},
 ): Finding => ({
   code,
   severity,
   safety: severity === 'stop',
-  stage,
+  step,
   about,
   figures,
   ...sayFinding(code, figures, context.words),

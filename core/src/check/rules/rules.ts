@@ -1,7 +1,7 @@
 import { airRules } from './airRules'
 import { chainRules } from './chainRules'
 import { controllerRules } from './controllerRules'
-import { guardRules } from './guardRules'
+import { protectionRules } from './protectionRules'
 import { planRules } from './planRules'
 import { probeRules } from './probeRules'
 import type { Rule } from './rule'
@@ -19,7 +19,7 @@ const rules: readonly Rule[] = [
   ...chainRules,
   ...supplyRules,
   ...probeRules,
-  ...guardRules,
+  ...protectionRules,
   ...wireRules,
   ...stageRules,
   ...controllerRules,

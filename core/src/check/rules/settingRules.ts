@@ -1,7 +1,7 @@
 import { fieldValue } from '../../plant/fieldValue'
 import { keyingSheet } from '../../commissioning/keyingSheet'
 import { parameterView } from '../../device/parameterView'
-import { limitersOf } from '../../wiring/guards'
+import { limitersOf } from '../../wiring/protections'
 import { lineOfOutput } from '../../wiring/outputPath'
 import type { LoopContext } from '../context'
 import type { Finding } from '../finding'
@@ -81,10 +81,10 @@ const bandWorks = eachPlan((plan, context) => {
   if (rest && typeof tolerance === 'number' && Math.abs(rest.offsetK) > tolerance)
     found.push(
       lookAgain(
-        'C120_BAND_RESTS_AWAY',
+        'C120_BAND_SETTLES_AWAY',
         {
           about: plan.id,
-          head: `Rests at ${words.say(rest.settlesC, 'temperature')} at design.`,
+          head: `Settles at ${words.say(rest.settlesC, 'temperature')} at design.`,
           reason: `${words.say(Math.abs(rest.offsetK), 'difference')} ${rest.offsetK < 0 ? 'under' : 'over'} the set, and it may stray by ${words.say(tolerance, 'difference')}${rest.saturated === 'full' ? ': all it has is not enough' : ''}.`,
           remedy: rest.saturated
             ? 'More power, better insulation, or another set.'
@@ -101,11 +101,11 @@ const bandWorks = eachPlan((plan, context) => {
   if (plan.cycleS !== undefined && contactor && plan.cycleS < leastS)
     found.push(
       lookAgain(
-        'C121_BEAT_TOO_SHORT',
+        'C121_CYCLE_TIME_SHORT',
         {
           about: plan.id,
-          head: `The beat wears ${contactor.device.tag} out.`,
-          reason: `${words.say(plan.cycleS, 'seconds')} a beat are ${words.say(3600 / plan.cycleS, 'perHour', 0)}; a contactor wants ${words.say(leastS, 'seconds')} or more.`,
+          head: `The cycle time wears ${contactor.device.tag} out.`,
+          reason: `${words.say(plan.cycleS, 'seconds')} a cycle are ${words.say(3600 / plan.cycleS, 'perHour', 0)}; a contactor wants ${words.say(leastS, 'seconds')} or more.`,
           remedy: `Plan ${words.say(fieldValue(data, 'cycle.contactor').typical, 'seconds')}, or a solid-state relay.`,
         },
         'set',

@@ -213,7 +213,7 @@ const compressorWire: Rule = (context) => {
         about: 'override',
         head: 'A lamp or heater to warm the sensor is a fire hazard.',
         reason: 'Near foil, foam and refrigerant pipe it chars and burns unseen.',
-        remedy: 'The ready-made warmer of a few watts at the sensor alone; never at the coil\u2019s freeze guard.',
+        remedy: 'The ready-made warmer of a few watts at the sensor alone; never at the coil\u2019s freeze sensor.',
       }),
     )
   return found
@@ -248,7 +248,7 @@ const unanswered: Rule = (context) => {
           'C140_SAFETY_UNANSWERED',
           'site',
           { questions: open.map(({ title }) => title) },
-          { severity: 'look-again', stage: 'survey' },
+          { severity: 'look-again', step: 'survey' },
         ),
       ]
 }

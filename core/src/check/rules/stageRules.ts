@@ -8,8 +8,8 @@ import { controlOutputs, reachOf } from '../../wiring/reach'
 import type { LoopContext } from '../context'
 import type { Finding } from '../finding'
 import { rungLoad } from '../rungLoad'
-import { cutOuts, iceLine } from '../settings/freezeGuards'
-import { fightsOf, outOfOrder } from '../settings/ladderView'
+import { cutOuts, iceLine } from '../settings/cutOuts'
+import { fightsOf, outOfOrder } from '../settings/switchingScale'
 import { eachSwitching, lookAgain, note, type Rule, stop } from './rule'
 import { mostStarts } from '../mostStarts'
 
@@ -64,15 +64,15 @@ const heatAgainstCold: Rule = (context) =>
         ),
       ]
     const deadband = fieldValue(data, 'deadband.heatcool')
-    const gapK = Math.min(...cools.map(({ onC }) => onC)) - Math.max(...heats.map(({ offC }) => offC))
-    if (gapK >= deadband.low) return []
+    const spacingK = Math.min(...cools.map(({ onC }) => onC)) - Math.max(...heats.map(({ offC }) => offC))
+    if (spacingK >= deadband.low) return []
     return [
       note(
         'C092_DEADBAND_NARROW',
         {
           about: first.id,
           head: 'Heating and cooling are close.',
-          reason: `${words.say(gapK, 'difference')} between the last heating and the first cooling; usual are ${words.say(deadband.typical, 'difference', 0)}.`,
+          reason: `${words.say(spacingK, 'difference')} between the last heating and the first cooling; usual are ${words.say(deadband.typical, 'difference', 0)}.`,
           remedy: 'Move them apart, or let a delay stand between them.',
         },
         'set',
@@ -88,7 +88,7 @@ const startsBearable = eachSwitching((plan, context) => {
   const most = mostStarts(context, plan)
   if (!most) return []
   const { perHour: mostAnHour, device: named } = most
-  const { cyclesPerHour, restRules } = worstCyclingRested(load.powerW, load.capacityJPerK, plan.swingK, load.leastRestS)
+  const { cyclesPerHour, minimumOffRules: restRules } = worstCyclingRested(load.powerW, load.capacityJPerK, plan.swingK, load.minimumOffS)
   if (cyclesPerHour <= mostAnHour + 1e-9) return []
   const widerK = swingForRate(load.powerW, load.capacityJPerK, mostAnHour)
   return [
@@ -97,8 +97,8 @@ const startsBearable = eachSwitching((plan, context) => {
       {
         about: plan.id,
         head: `Starts up to ${words.say(cyclesPerHour, 'perHour', 1)}.`,
-        reason: `${named ? `${named.tag} bears` : 'Usual are at most'} ${words.say(mostAnHour, 'perHour', 0)}${restRules ? `; a rest of ${words.say(load.leastRestS, 'seconds')} is kept` : ''}.`,
-        remedy: `A swing of ${words.say(widerK, 'difference')}, or a longer rest, or more store.`,
+        reason: `${named ? `${named.tag} bears` : 'Usual are at most'} ${words.say(mostAnHour, 'perHour', 0)}${restRules ? `; a minimum off time of ${words.say(load.minimumOffS, 'seconds')} is kept` : ''}.`,
+        remedy: `A swing of ${words.say(widerK, 'difference')}, or a longer minimum off time, or more store.`,
         worked: [
           {
             calc: 'cycling.rested',
@@ -106,7 +106,7 @@ const startsBearable = eachSwitching((plan, context) => {
               powerW: load.powerW,
               capacityJPerK: load.capacityJPerK,
               swingK: plan.swingK,
-              minimumOffS: load.leastRestS,
+              minimumOffS: load.minimumOffS,
             },
             output: 'cyclesPerHour',
           },

@@ -101,7 +101,7 @@ const nothingLiveInIt: Rule = (context) =>
 const bonded: Rule = (context) => {
   const who = touchedBy(context)
   return who && answered(context, 'bonding') === 'no'
-    ? [told(context, 'C134_NOT_BONDED', 'site', { who }, { stage: 'survey' })]
+    ? [told(context, 'C134_NOT_BONDED', 'site', { who }, { step: 'survey' })]
     : []
 }
 
@@ -112,7 +112,7 @@ const sprayPlanned: Rule = (context) => {
   if (answered(context, 'aerosol') !== 'yes' || answered(context, 'waterPlan') !== 'no' || typeof target !== 'number')
     return []
   return target >= low && target <= high
-    ? [told(context, 'C136_AEROSOL_NO_PLAN', 'site', { targetC: target, fromC: low, toC: high }, { stage: 'survey' })]
+    ? [told(context, 'C136_AEROSOL_NO_PLAN', 'site', { targetC: target, fromC: low, toC: high }, { step: 'survey' })]
     : []
 }
 
@@ -125,7 +125,7 @@ const notTooHot: Rule = (context) => {
           'C137_WATER_TOO_HOT',
           'site',
           { targetC: target, mostC: PEOPLE_WATER_MOST_C },
-          { stage: 'survey' },
+          { step: 'survey' },
         ),
       ]
     : []

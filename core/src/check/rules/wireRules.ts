@@ -142,7 +142,7 @@ const outsideTable: Rule = (context) =>
           'C130_OUTSIDE_TABLE',
           row.id,
           { wire: row.number, tag: fed.tag, fuseA: fed.protectionA, mostA, table: title },
-          { stage: 'wire' },
+          { step: 'wire' },
         ),
       ]
     },

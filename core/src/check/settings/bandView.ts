@@ -127,7 +127,7 @@ export function bandView(context: LoopContext, plan: PlanOf<BandBehaviour>): Ban
   const port = chain.devices.find(({ id }) => id === plan.output.device)?.facts.ports[plan.output.port]
   // A solid-state output does not wear by its beats.
   const contact = port?.kind === 'contact' && !port.solidState ? port : undefined
-  const beats = plan.cycleS ? 3600 / plan.cycleS : undefined
+  const cycles = plan.cycleS ? 3600 / plan.cycleS : undefined
   const hoursPerYear = fieldValue(data, 'relay.life.hours').typical
   return {
     zeroC,
@@ -167,27 +167,27 @@ export function bandView(context: LoopContext, plan: PlanOf<BandBehaviour>): Ban
             },
           ]
         : []),
-      ...(beats && contact
+      ...(cycles && contact
         ? [
             {
               id: 'operations',
               label: 'Relay moves a year',
-              value: beats * hoursPerYear,
+              value: cycles * hoursPerYear,
               quantity: 'count' as const,
               worked: {
                 calc: 'cycling.relayLife',
-                input: { cyclesPerHour: beats, hoursPerYear, ratedOperations: contact.ratedOperations },
+                input: { cyclesPerHour: cycles, hoursPerYear, ratedOperations: contact.ratedOperations },
                 output: 'operationsPerYear',
               },
             },
             {
               id: 'life',
               label: 'Relay life',
-              value: relayLifeYears(beats, hoursPerYear, contact.ratedOperations),
+              value: relayLifeYears(cycles, hoursPerYear, contact.ratedOperations),
               quantity: 'years' as const,
               worked: {
                 calc: 'cycling.relayLife',
-                input: { cyclesPerHour: beats, hoursPerYear, ratedOperations: contact.ratedOperations },
+                input: { cyclesPerHour: cycles, hoursPerYear, ratedOperations: contact.ratedOperations },
                 output: 'years',
               },
             },

@@ -1,5 +1,5 @@
 import type { PlanOf, ProbeFault } from '../../document/behaviour'
-import { limitersOf } from '../../wiring/guards'
+import { limitersOf } from '../../wiring/protections'
 import { lineOfOutput } from '../../wiring/outputPath'
 import { readsColdWhenOpen } from '../../probes/readsColdWhenOpen'
 import type { LoopContext } from '../context'
@@ -85,7 +85,7 @@ export function faultView(context: LoopContext, plan: PlanOf): FaultView {
             { what: 'Cable pinched', shows: 'reads the pinch', does: 'holds the wrong place' },
           ]
         : [
-            { what: `${name}, a bad joint`, shows: cold ? 'reads too cold' : 'reads too hot', does: answer(cold) },
+            { what: `${name}, a bad connection`, shows: cold ? 'reads too cold' : 'reads too hot', does: answer(cold) },
             { what: 'Damp in its cable', shows: cold ? 'reads too hot' : 'reads too cold', does: answer(!cold) },
           ]
   return {

@@ -6,7 +6,7 @@ import type { LoopContext } from '../context'
 
 export const setPartIds = [
   'reset',
-  'ladder',
+  'points',
   'band',
   'fan',
   'defrost',
@@ -22,7 +22,7 @@ export type SetPartId = (typeof setPartIds)[number]
 
 export const setPartTitles: Readonly<Record<SetPartId, string>> = {
   reset: 'Reset line',
-  ladder: 'Ladder',
+  points: 'Switching points',
   band: 'Band',
   fan: 'Fan',
   defrost: 'Defrost',
@@ -60,7 +60,7 @@ export function setParts(context: LoopContext, device: ResolvedDevice, plan: str
   const behaviour = plan === undefined ? undefined : context.loop.settings.planned[plan]
   const has: Readonly<Record<SetPartId, boolean>> = {
     reset: whole.reset !== undefined,
-    ladder: behaviour?.kind === 'on-off',
+    points: behaviour?.kind === 'on-off',
     band: behaviour?.kind === 'band',
     fan: behaviour?.kind === 'fan',
     defrost: whole.defrost !== undefined,

@@ -12,8 +12,8 @@ import { batteryView } from './batteryView'
 import { defrostView } from './defrostView'
 import { faultView } from './faultView'
 import { fanView } from './fanView'
-import { happens } from './happens'
-import { energisedAt, ladderView, soundPatterns } from './ladderView'
+import { conditions } from './conditions'
+import { energisedAt, switchingScale, soundPatterns } from './switchingScale'
 import { offsetAdvice, offsetLimits } from './offsetView'
 import { ownerView } from './ownerView'
 import { resetSeason } from './resetSeason'
@@ -38,10 +38,10 @@ const chiller = () =>
 const only = (kind: Parameters<typeof chained>[0], answers: Readonly<Record<string, Answer>>, ...steps: string[]) =>
   chained(kind, answers, steps)
 
-describe('the ladder', () => {
+describe('the switching points', () => {
   it('stands four stages of cooling on one scale, with what they move', () => {
     const edited = chiller()
-    const view = ladderView(contextOf(edited), firstPlan(edited).id)
+    const view = switchingScale(contextOf(edited), firstPlan(edited).id)
     expect(view.rungs.map(({ stage, setpointC, moves }) => [stage, setpointC, moves])).toEqual([
       [1, -2, 'M1'],
       [2, -1, 'M2'],
@@ -58,7 +58,7 @@ describe('the ladder', () => {
     [5, [1, 2, 3, 4], [1, 2, 3, 4]],
   ])('at %d °C: rising %j, falling %j', (celsius, rising, falling) => {
     const edited = chiller()
-    const { rungs } = ladderView(contextOf(edited), firstPlan(edited).id)
+    const { rungs } = switchingScale(contextOf(edited), firstPlan(edited).id)
     const numbers = (ids: readonly string[]) => ids.map((id) => rungs.find((rung) => rung.id === id)!.stage)
     const made = energisedAt(rungs, celsius)
     expect([numbers(made.rising), numbers(made.falling)]).toEqual([rising, falling])
@@ -68,15 +68,15 @@ describe('the ladder', () => {
     const edited = only('room', {}, 'mains-230-20', 'redwing', 'room-ntc10k', 'panel-heater-1500', 'circulator-45')
     const input = { device: idOf(edited, 'redwing'), port: 'probe1' }
     const fighting = replannedAt(edited, { 2: { input, ...fromSetpoint('cooling', 'cut-out', 20, 2) } })
-    const view = ladderView(contextOf(fighting), firstPlan(fighting).id)
+    const view = switchingScale(contextOf(fighting), firstPlan(fighting).id)
     expect(view.rungs.map(({ action, stage }) => `${action} ${stage}`)).toEqual(['heating 1', 'cooling 1'])
     expect(view.fights).toEqual([{ fromC: 20, toC: 21 }])
   })
   it('a freeze thermostat stands where its dial says, else where it opens as it comes', () => {
-    const dialled = ladderView(contextOf(chained('chiller')), firstPlan(chained('chiller')).id)
+    const dialled = switchingScale(contextOf(chained('chiller')), firstPlan(chained('chiller')).id)
     expect(dialled.cutOuts).toMatchObject([{ opens: 'fall' }])
     const asItComes = told(chained('chiller'), 'frost-stat', { dialC: 4 })
-    expect(ladderView(contextOf(asItComes), firstPlan(asItComes).id).cutOuts[0]!.atC).toBe(4)
+    expect(switchingScale(contextOf(asItComes), firstPlan(asItComes).id).cutOuts[0]!.atC).toBe(4)
   })
   it('stages share the work: the first runs on, the later ones cycle', () => {
     const edited = chiller()
@@ -370,7 +370,7 @@ describe('what happens when', () => {
     const context = contextOf(edited)
     const plan = firstPlan(edited)
     const device = context.chain.devices.find(({ id }) => id === plan.output.device)!
-    const told = happens(context, device, plan, '2026-11-26T07:05:00+01:00')
+    const told = conditions(context, device, plan, '2026-11-26T07:05:00+01:00')
     expect(told.map(({ id }) => id)).toEqual(expect.arrayContaining(['supply', 'clock']))
     for (const { then } of told) {
       expect(then).not.toMatch(/undefined|NaN|null/)
@@ -381,12 +381,12 @@ describe('what happens when', () => {
 
 describe('parts of the stage', () => {
   it.each([
-    ['floor', 'ladder offset fault owner'],
-    ['boiler', 'reset ladder week fault owner'],
+    ['floor', 'points offset fault owner'],
+    ['boiler', 'reset points week fault owner'],
     ['fan', 'fan offset fault owner'],
-    ['cold-room', 'ladder defrost offset fault owner other'],
-    ['cabin', 'ladder battery week offset fault owner'],
-    ['cabinet', 'ladder timer offset fault owner'],
+    ['cold-room', 'points defrost offset fault owner other'],
+    ['cabin', 'points battery week offset fault owner'],
+    ['cabinet', 'points timer offset fault owner'],
   ] as const)('%s: %s', (kind, parts) => {
     const edited = chained(kind)
     const context = contextOf(edited)

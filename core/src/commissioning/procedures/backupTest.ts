@@ -56,7 +56,7 @@ export function backupTest(context: LoopContext, plan: PlanOf): TestSpec | undef
     have: ['warm air or a warm hand', 'stopwatch', 'somebody beside the animals'],
     how: 'With the animals out, or the door open and somebody beside them.',
     rule: 'Every one of them works. None of them can be reasoned away.',
-    guards: true,
+    protects: true,
     safety: ['Never leave living things without air: door open, somebody there, minutes only.'],
     steps,
     judge: (found) => {

@@ -5,7 +5,7 @@ import { fieldValue } from '../../plant/fieldValue'
 import { boundTo } from '../../device/bound'
 import type { Outcome, TestSpec } from '../proofTest'
 import { around, cause, look, nameOf, noted, sourceOfRow, spec, toKeying, toWires } from './parts'
-import { timeAsk } from './restTest'
+import { timeAsk } from './minimumOffTest'
 
 /** Battery cut-off by an adjustable supply at the controller's terminals: volts, hold time, restart. Expected: the plan; tol.cutoff.v, tol.timer. */
 export function batteryTest(context: LoopContext, device: ResolvedDevice, plan: BatteryPlan): TestSpec {
@@ -153,7 +153,7 @@ export function batteryTest(context: LoopContext, device: ResolvedDevice, plan: 
           cause(
             'lead-drop',
             'A thin or long lead, a brown fuse holder, a loose lug.',
-            'Millivolts over each joint at full current; over 100 mV renew it.',
+            'Millivolts over each connection at full current; over 100 mV renew it.',
             toWires,
           ),
         )

@@ -81,8 +81,8 @@ export function beforeTest(context: LoopContext, plan: PlanOf): TestSpec {
           'The plant was not asked.',
           cause(
             'not-commanded',
-            'The control does not call: set not reached, a rest time still runs, an input holds it, or the probe reads wrong.',
-            'Read what the display shows against a thermometer; wait out the rest; look which input holds it.',
+            'The control does not call: setpoint not reached, a minimum off time still runs, an input holds it, or the probe reads wrong.',
+            'Read what the display shows against a thermometer; wait out the minimum off time; look which input holds it.',
             toSet(plan, undefined, 'Open what is planned'),
           ),
         )

@@ -83,7 +83,7 @@ export function defrostTest(context: LoopContext, device: ResolvedDevice, plan: 
         AT_ONCE_MIN,
         plan.longestMin,
         plan.longestMin,
-        'over in a minute it melted nothing; the longest time is only its guard',
+        'over in a minute it melted nothing; the longest time only ends it late',
       ),
       clock: true,
     },
@@ -172,7 +172,7 @@ export function defrostTest(context: LoopContext, device: ResolvedDevice, plan: 
           `${say(took, 'minutes', 1)}.`,
           cause(
             'end-probe',
-            `The end probe reads hot (${cold ? 'an NTC that is shorted' : 'open, or a joint that has gone'}), is of another kind, or its end is keyed under the coil.`,
+            `The end probe reads hot (${cold ? 'an NTC that is shorted' : 'open, or a connection that has gone'}), is of another kind, or its end is keyed under the coil.`,
             `Ohms of the coil probe with both leads lifted; ${name('defrost.end')}: 8 °C is usual.`,
             toProbe,
           ),

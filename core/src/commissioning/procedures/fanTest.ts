@@ -110,7 +110,7 @@ export function fanTest(context: LoopContext, plan: PlanOf<FanBehaviour>): TestS
               ? cause(
                   'least-too-low',
                   'Less than this fan needs to start: dirt, a heavy impeller, a phase-cut regulator, a start without boost.',
-                  `Raise the minimum by 5 % until it starts from rest, every time. ${parameterName(context, plan, 'least') ?? ''}`.trim(),
+                  `Raise the minimum by 5 % until it starts from standstill, every time. ${parameterName(context, plan, 'least') ?? ''}`.trim(),
                   toKeying,
                 )
               : cause(

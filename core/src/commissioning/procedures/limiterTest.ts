@@ -1,7 +1,7 @@
 import type { LoopContext } from '../../check/context'
 import type { ResolvedDevice } from '../../document/chain'
 import { fieldValue } from '../../plant/fieldValue'
-import { limitersOf, ownGuard } from '../../wiring/guards'
+import { limitersOf, ownProtection } from '../../wiring/protections'
 import { powerPaths } from '../../wiring/powerPath'
 import type { NumberAsk, TestSpec } from '../proofTest'
 import { coldBath } from '../openByCause'
@@ -44,7 +44,7 @@ export function limiterTest(context: LoopContext, device: ResolvedDevice): TestS
     have: ['reference thermometer', way.with, way.lifted ? 'voltmeter with guarded tips' : 'clamp meter'],
     how: `${way.how} Never by raising the working temperature, never with the dial turned down for good: put it back to where it stood.`,
     rule: `Opens within ${say(Math.abs(row.low), 'difference', 0)} ${falls ? 'over' : 'under'} its dial, never ${falls ? 'under' : 'over'} (${sourceOfRow(context, 'tol.limit')}).`,
-    guards: true,
+    protects: true,
     safety: ['A safety is proved, never by-passed: no bridge over it, not for a minute.', ...way.safety],
     steps: [
       {
@@ -214,17 +214,17 @@ function wayToTrip({ facts, dialC, tag }: ResolvedDevice, { words }: LoopContext
 }
 
 /** The maker's own safety chain of a heater: proved by whoever may, by the maker's way; we only keep that it was. */
-export function ownGuardTest(context: LoopContext, device: ResolvedDevice): TestSpec {
+export function ownProtectionTest(context: LoopContext, device: ResolvedDevice): TestSpec {
   return spec(context, {
     id: `limiter/${device.id}`,
     kind: 'limiter',
     title: 'The maker\u2019s own safety chain',
     about: nameOf(device),
-    purpose: `${ownGuard(device.facts)!}. It was proved by the maker\u2019s way.`,
+    purpose: `${ownProtection(device.facts)!}. It was proved by the maker\u2019s way.`,
     have: ['the maker\u2019s leaflet', 'the record of whoever proved it'],
     how: 'By the maker\u2019s leaflet, by the licensed trade. Nothing of ours stands in for it or touches it.',
     rule: 'Proved and recorded, or not proved.',
-    guards: true,
+    protects: true,
     safety: ['Gas, oil, flue and refrigerant are for the licensed trade.'],
     steps: [
       {

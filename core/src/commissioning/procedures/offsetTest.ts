@@ -89,7 +89,7 @@ export function offsetTest(context: LoopContext, plan: PlanOf): TestSpec {
             ),
             cause(
               'lead-or-damp',
-              'Damp in the splice (an NTC then reads warm), or a bad joint.',
+              'Damp in the splice (an NTC then reads warm), or a bad connection.',
               'Ohms core to core and to earth at 50 V at most; splice anew, dry.',
               toProbe,
             ),

@@ -91,14 +91,14 @@ export function parameterName(
 
 /** Going to a part of Set with an output in hand. */
 export const toSet = (plan: Pick<PlanOf, 'id'> | undefined, part: string | undefined, says: string): Go => ({
-  stage: 'set',
+  step: 'set',
   says,
   ...(part ? { part } : {}),
   ...(plan ? { plan: plan.id } : {}),
 })
-export const toKeying: Go = { stage: 'set', part: 'keying', says: 'Open the keying sheet' }
-export const toWires: Go = { stage: 'wire', says: 'Open the wire list' }
-export const toProbe: Go = { stage: 'match', part: 'probe', says: 'Open the probe' }
+export const toKeying: Go = { step: 'set', part: 'keying', says: 'Open the keying sheet' }
+export const toWires: Go = { step: 'wire', says: 'Open the wire list' }
+export const toProbe: Go = { step: 'match', part: 'probe', says: 'Open the probe' }
 
 /** What feels for an input, and how long it takes to. */
 export function feeling(context: LoopContext, input: PortRef) {

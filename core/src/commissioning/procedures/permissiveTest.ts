@@ -5,7 +5,7 @@ import { type LoadLogic, loadLogics } from '../../wiring/loadLogic'
 import type { StepSpec, TestSpec } from '../proofTest'
 import { coldBath, openByCause } from '../openByCause'
 import { cause, nameOf, spec, toWires, yesNo } from './parts'
-import { timeAsk } from './restTest'
+import { timeAsk } from './minimumOffTest'
 
 /** Longest that a load may run on after its permissive opened, s: an arm's reach of a contactor and a delay. */
 const DROPS_S = 10
@@ -34,7 +34,7 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
     ({ load, port }) =>
       load.facts.load?.afterRun !== undefined || (port.kind === 'contact-in' && load.facts.load?.fuel !== undefined),
   )
-  const guards = guarding(senses)
+  const protects = guarding(senses)
   const flow = senses === 'flow'
   const call = logics.every(({ port }) => port.kind === 'contact-in')
   const what = call ? 'call' : 'line'
@@ -70,7 +70,7 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
       main: { kind: 'choice', label: loads, choices: { stops: 'Stops', runs: 'Runs on' }, wants: 'stops' },
       at: { contact: { device: device.id, is: 'open' } },
     },
-    ...(guards
+    ...(protects
       ? [
           {
             id: 'within',
@@ -92,8 +92,8 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
     ...hands.map((hand): StepSpec => ({
       id: `override-${hand.id}`,
       title: `${hand.tag} tried`,
-      does: `${device.tag} still open: switch ${nameOf(hand)} over. ${guards ? `${loads} must stay off: no switch by-passes what guards.` : 'What happens?'}`,
-      main: guards
+      does: `${device.tag} still open: switch ${nameOf(hand)} over. ${protects ? `${loads} must stay off: no switch by-passes what protects.` : 'What happens?'}`,
+      main: protects
         ? { kind: 'choice', label: loads, choices: { stays: 'Stays off', runs: 'Runs' }, wants: 'stays' }
         : { kind: 'choice', label: loads, choices: { stays: 'Stays off', runs: 'Runs' } },
       at: { contact: { device: hand.id, is: 'closed' } },
@@ -112,10 +112,10 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
     title: `Permissive: ${device.facts.name.toLowerCase()}`,
     about: nameOf(device),
     purpose: `${loads} runs only while ${device.tag} is closed.`,
-    have: [senses === 'frost' ? coldBath(dial, context.words) : guards ? 'what opens it by its own cause' : 'nothing'],
+    have: [senses === 'frost' ? coldBath(dial, context.words) : protects ? 'what opens it by its own cause' : 'nothing'],
     how: 'Open it by what it senses, not by lifting its wire: only so the switch itself is proved.',
-    rule: `${loads} stops${guards ? ` within ${context.words.say(DROPS_S, 'seconds')}` : ''}; no switch brings it back.`,
-    ...(guards ? { guards: true as const } : {}),
+    rule: `${loads} stops${protects ? ` within ${context.words.say(DROPS_S, 'seconds')}` : ''}; no switch brings it back.`,
+    ...(protects ? { protects: true as const } : {}),
     safety: [
       'No bridge over it while you test. What was switched to hand goes on the temporary list and back.',
       ...(flow ? ['Nothing is lifted or landed with the supply on.'] : []),
@@ -123,7 +123,7 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
     ],
     steps,
     judge: (found, wrong) => {
-      const worst = guards ? ('stop' as const) : ('look' as const)
+      const worst = protects ? ('stop' as const) : ('look' as const)
       const told = (
         verdict: 'stop' | 'look',
         head: string,
@@ -159,7 +159,7 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
       if (found.picked('opened') === 'runs')
         return told(
           worst,
-          `${guards ? 'Stop: ' : ''}${device.tag} does not take it off`,
+          `${protects ? 'Stop: ' : ''}${device.tag} does not take it off`,
           `${loads} runs on with ${device.tag} open.`,
           'permissive-bypassed',
           'Its contact is bridged, lies in parallel, or is wired into another line; or the switch does not open.',
@@ -169,7 +169,7 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
       if (override)
         return told(
           worst,
-          'Stop: a switch by-passes what guards',
+          'Stop: a switch by-passes what protects',
           `${loads} ran with ${device.tag} open.`,
           'override-bypasses',
           'The hand switch lies across the permissive too.',
@@ -190,8 +190,8 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
           'It does not come back',
           `${device.tag} is closed again and nothing starts.`,
           'does-not-return',
-          'Its contact does not close cleanly, a rest time runs, or a guard locked out.',
-          `Wait out the rest; then ohms over ${device.tag} closed, with a low-current meter.`,
+          'Its contact does not close cleanly, a minimum off time runs, or its protection locked out.',
+          `Wait out the minimum off time; then ohms over ${device.tag} closed, with a low-current meter.`,
         )
       return undefined
     },

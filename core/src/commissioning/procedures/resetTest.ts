@@ -250,7 +250,7 @@ function judge(
         'outdoor-place',
         shown > air
           ? 'Sun, a vent or a warm wall on the outdoor probe, or wet in its lead.'
-          : 'A bad joint or a long lead on the outdoor probe.',
+          : 'A bad connection or a long lead on the outdoor probe.',
         'Shade it for 20 minutes: falls it more than 3 K, it hangs wrong. Else its ohms with both leads lifted.',
         toProbe,
       ),

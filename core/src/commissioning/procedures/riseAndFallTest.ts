@@ -166,7 +166,7 @@ function judge(
     return lookAmong('It does not switch', `${loadName(context, plan)} stayed as it was.`, [
       cause(
         'no-switching',
-        'The output stays: its rest time runs, the probe does not feel the bag, or the contact is welded or open.',
+        'The output stays: its minimum off time runs, the probe does not feel the bag, or the contact is welded or open.',
         'Does the output lamp change while the load does not? Then contact and wire; no change at all: probe and set.',
         toWires,
       ),
@@ -200,7 +200,7 @@ function judge(
       causes: [
         cause(
           'does-not-repeat',
-          'Warmed too fast, the probe loose in its place, a joint that comes and goes, or a worn control.',
+          'Warmed too fast, the probe loose in its place, a connection that comes and goes, or a worn control.',
           'Once more, slower. Still apart: probe ohms with both leads lifted while the cable is moved, power off.',
           toProbe,
         ),
@@ -307,7 +307,7 @@ function judge(
       [
         cause(
           'probe-or-lead',
-          'Another kind of probe than the input is set to, a long thin lead, a joint, damp, or the wrong place.',
+          'Another kind of probe than the input is set to, a long thin lead, a connection, damp, or the wrong place.',
           'Measure its ohms with both leads lifted, power off, and hold them against the table.',
           toProbe,
         ),

@@ -77,7 +77,7 @@ export function stagesTest(context: LoopContext, stages: readonly PlanOf<OnOffBe
     return {
       id,
       title: `${words.say(temperatureC, 'temperature')}, ${way}`,
-      does: `Bring the ${box} ${way === 'rising' ? 'up' : 'down'} to ${words.say(temperatureC, 'temperature')}${dial ? ` (${dial})` : ''}. Wait ${spell(Math.max(waitS * stages.length, 5))}${rests > 0 && way === 'falling' ? '' : rests > 0 ? `, and out any rest of ${spell(rests)}` : ''}. Which loads run?`,
+      does: `Bring the ${box} ${way === 'rising' ? 'up' : 'down'} to ${words.say(temperatureC, 'temperature')}${dial ? ` (${dial})` : ''}. Wait ${spell(Math.max(waitS * stages.length, 5))}${rests > 0 && way === 'falling' ? '' : rests > 0 ? `, and out any minimum off time of ${spell(rests)}` : ''}. Which loads run?`,
       main: ask('Loads that run', members),
       asides: { lamps: ask('Lamps on the display', lamps) },
       ...(dial ? { dial } : {}),
@@ -93,7 +93,7 @@ export function stagesTest(context: LoopContext, stages: readonly PlanOf<OnOffBe
     have: [box, 'clamp meter or an ear at each load'],
     how: `Lift the probe, put the ${box} in its place; rising all the way, then falling. ${rotates ? 'The lead rotates: number the stages in the order in which they start.' : ''}`,
     rule: 'Sound patterns are 1, then 1 and 2, then 1, 2 and 3. A gap names the stage.',
-    safety: ['Compressors: rest between starts kept; crankcase heater on for its hours before the first start.'],
+    safety: ['Compressors: minimum off time between starts kept; crankcase heater on for its hours before the first start.'],
     steps: all.map(step),
     judge: (found, wrong) => judge(context, stages, all, found, wrong),
   })
@@ -163,7 +163,7 @@ function judge(
     )
     const wire = cause(
       'stage-wire',
-      `The wire from ${output} to ${loadName(context, stage)}, or what guards it, is open.`,
+      `The wire from ${output} to ${loadName(context, stage)}, or what protects it, is open.`,
       `Isolate; continuity from ${output} to the load, contact by contact.`,
       toWires,
     )
@@ -221,7 +221,7 @@ function judge(
             cause(
               'stage-waits',
               'It had not waited out its delay when you looked.',
-              'Wait out stage wait and rest, look again.',
+              'Wait out the stage delay and the minimum off time, look again.',
             ),
           ],
     )

@@ -78,7 +78,7 @@ export function metered(context: LoopContext, plan: Plan): Metered {
     at: scale.at,
     tolerance: () => Math.max(share * Math.abs(scale.at(100) - scale.at(0)), scale.unit === 's' ? 0.3 : 0.1),
     row,
-    where: scale.unit === 's' ? 'the output, with a stopwatch: seconds on in one beat' : scale.title,
+    where: scale.unit === 's' ? 'the output, with a stopwatch: seconds on in one cycle' : scale.title,
   }
 }
 
@@ -258,7 +258,7 @@ function judge(
     return lookAmong(
       'The output does not follow',
       `${context.words.say(worst.value, meter.quantity, meter.decimals)} at ${context.words.say(worst.percent, 'percent')}; ${context.words.say(meter.at(worst.percent), meter.quantity, meter.decimals)} is planned.`,
-      beatOrDrive(context, plan, meter, asked),
+      cycleOrDrive(context, plan, meter, asked),
     )
   }
   const diagnosis = diagnoseSignal(
@@ -402,7 +402,7 @@ function signalCauses(
           'other-signal',
           `The output is set to ${signalTitle(signal!)} and ${planned} is planned: link, model or parameter.`,
           `Set the output to ${planned}, or change the plan to ${signalTitle(signal!)} if ${what} wants that. Then sweep again.`,
-          { stage: 'match', part: 'controller', says: 'Open the controller' },
+          { step: 'match', part: 'controller', says: 'Open the controller' },
         ),
       ]
     case 'reversed':
@@ -477,7 +477,7 @@ function signalCauses(
   }
 }
 
-function beatOrDrive(
+function cycleOrDrive(
   context: LoopContext,
   plan: Plan,
   meter: Metered,
@@ -514,9 +514,9 @@ function beatOrDrive(
             toKeying,
           )
         : cause(
-            'beat-not-as-planned',
-            'The beat is another one than planned: share right, seconds not.',
-            `Read ${parameterName(context, plan, 'cycle') ?? 'the beat'}; time one whole beat.`,
+            'cycle-not-as-planned',
+            'The cycle time is another one than planned: share right, seconds not.',
+            `Read ${parameterName(context, plan, 'cycle') ?? 'the cycle time'}; time one whole cycle.`,
             toKeying,
           ),
     ]
@@ -529,9 +529,9 @@ function beatOrDrive(
           toKeying,
         )
       : cause(
-          'beat-or-minimum',
+          'cycle-or-minimum',
           'A least on-time, a band or an integral shortens what comes out.',
-          'Integral off; read the beat and the least on-time.',
+          'Integral off; read the cycle time and the minimum on time.',
           toKeying,
         ),
   ]

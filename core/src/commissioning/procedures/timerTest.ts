@@ -7,7 +7,7 @@ import { spell } from '../../control/timerSequence'
 import { fieldValue } from '../../plant/fieldValue'
 import type { Outcome, StepSpec, TestSpec } from '../proofTest'
 import { around, cause, loadName, look, nameOf, sourceOfRow, spec, toKeying, toSet, toWires } from './parts'
-import { timeAsk } from './restTest'
+import { timeAsk } from './minimumOffTest'
 
 /** A timer that takes longer is tried with a short time keyed for the test, s. */
 const TRIED_S = 300

@@ -2,7 +2,7 @@ import type { LoopContext } from '../../check/context'
 import type { PlanOf } from '../../document/behaviour'
 import { quantityView } from '../../units/quantity'
 import type { StepSpec, TestSpec } from '../proofTest'
-import { readingsOf } from '../takeTest'
+import { readingsOf } from '../judgedTest'
 import { around, cause, look, noted, outputName, spec, toProbe, toWires } from './parts'
 
 /** Readings of a warm-up, as shares of the time it should take to go most of the way. */
@@ -146,7 +146,7 @@ export function warmUpTest(context: LoopContext, plan: PlanOf): TestSpec | undef
             'capacity-less',
             'Less to warm than surveyed, or more power: it will cycle faster than reckoned.',
             'Correct power or heat capacity in the survey; look at the starts an hour again.',
-            { stage: 'survey', says: 'Open the survey' },
+            { step: 'survey', says: 'Open the survey' },
           ),
         )
       if (read.length > 1 && late < 1 - STRAYS)
@@ -157,7 +157,7 @@ export function warmUpTest(context: LoopContext, plan: PlanOf): TestSpec | undef
             'loss-high',
             'It loses more than surveyed: open door, wind, wet insulation, no cover.',
             'Shut and cover it, look again; then correct the loss in the survey.',
-            { stage: 'survey', says: 'Open the survey' },
+            { step: 'survey', says: 'Open the survey' },
           ),
         )
       return undefined

@@ -64,7 +64,7 @@ export const loadFactsRecord = record('What it asks', {
   minimumOnS: maybe(seconds('Minimum on time', 1e5)),
   startsPerHour: maybe(number('Starts at most', 'perHour', { over: 0, max: 1000 })),
   /** It times its own minimum off time from its stop. */
-  timesOwnRest: maybe(flag('Times it by itself')),
+  timesOwnMinimumOff: maybe(flag('Times it by itself')),
   fuel: maybe(choice('Burns', ['gas', 'oil', 'diesel', 'pellet'])),
   /** The maker's own safety chain, in its words. */
   ownSafety: maybe(text('Own safety chain')),

@@ -48,7 +48,7 @@ export const loopNoteRecord = whole(
   record('note', {
     ...noted,
     text: filled('text', 4000),
-    sum: maybe(record('calculation', { calc: filled('calculation', 60), given: filled('given', 8000) })),
+    calculation: maybe(record('calculation', { calc: filled('calculation', 60), given: filled('given', 8000) })),
     /** A photo, by the hash of its contents. */
     photo: maybe(sha256('photo')),
     /** The test and step that it was taken at. */

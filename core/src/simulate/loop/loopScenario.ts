@@ -319,9 +319,9 @@ class Parts {
     }
   }
 
-  /** Rest after each stop: the plan's, or the load's own where that is longer. */
-  private restS({ plan, ends }: Driven): number {
-    const own = ends.map(({ device }) => (device.facts.load?.timesOwnRest ? (device.facts.load.minimumOffS ?? 0) : 0))
+  /** Off time after each stop: the plan's, or the load's own where that is longer. */
+  private minimumOffS({ plan, ends }: Driven): number {
+    const own = ends.map(({ device }) => (device.facts.load?.timesOwnMinimumOff ? (device.facts.load.minimumOffS ?? 0) : 0))
     return Math.max(plan.kind === 'on-off' ? plan.minimumOffS : 0, ...own)
   }
 
@@ -348,7 +348,7 @@ class Parts {
       })),
       waitS: stages?.waitS ?? 0,
       lead: stages?.lead ?? 'fixed',
-      minimumOffS: Math.max(...group.map((each) => this.restS(each))),
+      minimumOffS: Math.max(...group.map((each) => this.minimumOffS(each))),
       ...this.fault(plan),
       ...follow,
     })
@@ -429,13 +429,13 @@ class Parts {
         ...{ id, kind: 'ramped', probe, drives, action, onC, offC, fullC: onC, leastShare: boiler.leastShare, sampleS },
         igniteS: fieldValue(data, 'purge.pre').typical + fieldValue(data, 'ignite.safety').typical,
         rampS: 60,
-        minimumOffS: this.restS(item),
+        minimumOffS: this.minimumOffS(item),
         probeFault: plan.probeFault === 'on' || plan.probeFault === 'duty' ? 'on' : 'off',
         ...follow,
       })
     } else
       this.controls.push({
-        ...{ id, kind: 'on-off', probe, drives, action, onC, offC, minimumOffS: this.restS(item) },
+        ...{ id, kind: 'on-off', probe, drives, action, onC, offC, minimumOffS: this.minimumOffS(item) },
         ...this.fault(plan),
         ...follow,
       })

@@ -184,8 +184,8 @@ export function schools(given: Parameters<typeof loopScenario>[0]): readonly Sch
         { title: 'Compressor wire through a relay', loop },
       ],
       cautions: [
-        'Warmer: ready-made, at the sensor only, never at the coil\u2019s freeze guard, never near foil or foam.',
-        'Split wire: plain on/off units only, never inverter, never flammable refrigerant; the rest time is yours to keep. A licensed refrigeration fitter cuts it, dead and locked.',
+        'Warmer: ready-made, at the sensor only, never at the coil\u2019s freeze sensor, never near foil or foam.',
+        'Split wire: plain on/off units only, never inverter, never flammable refrigerant; the minimum off time is yours to keep. A licensed refrigeration fitter cuts it, dead and locked.',
       ],
     })
   }

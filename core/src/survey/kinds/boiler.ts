@@ -207,7 +207,7 @@ export const boiler: KindFacts = {
   limiterC: (answers, data) => (answers['emitter'] === 'floor' ? screedMostC(answers, data) : 95),
   swing: () => 'swing.boiler.supply',
   starts: ({ fuel }) => (fuel === 'oil' ? 'starts.boiler.oil' : 'starts.boiler'),
-  rest: () => 'off.boiler.gas',
+  minimumOff: () => 'off.boiler.gas',
   places: () => ['pipe', 'pocket'],
   leaning: ({ supplySchool, through, emitter, screedKind }) => {
     const mixing = through === 'mixing'

@@ -117,7 +117,7 @@ export const cabin: KindFacts = {
   limiterC: () => 60,
   swing: () => 'swing.cabin',
   starts: () => 'starts.cabin',
-  rest: () => undefined,
+  minimumOff: () => undefined,
   places: () => ['air'],
   leaning: ({ sleeps }) => ({
     control: 'battery',

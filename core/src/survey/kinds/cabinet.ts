@@ -80,7 +80,7 @@ export const cabinet: KindFacts = {
   limiterC: ({ target: set }, data) => (typeof set === 'number' ? set : 60) + fieldValue(data, 'oven.limiter').typical,
   swing: ({ way }) => (way === 'proportioned' ? 'swing.oven.ssr' : 'swing.oven.contactor'),
   starts: ({ way }) => (way === 'proportioned' ? undefined : 'starts.motor.dol'),
-  rest: () => undefined,
+  minimumOff: () => undefined,
   places: () => ['oven', 'air'],
   leaning: ({ way }) => ({
     control: way === 'proportioned' ? 'time-proportioned' : 'on-off',

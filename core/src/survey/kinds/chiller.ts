@@ -108,12 +108,12 @@ export const chiller: KindFacts = {
   limiterC: () => 4,
   swing: () => 'swing.chiller.single',
   starts: () => 'starts.compressor',
-  rest: () => 'off.compressor',
+  minimumOff: () => 'off.compressor',
   places: () => ['pipe', 'pocket'],
   leaning: () => ({
     control: 'staged',
     because: 'Compressors in steps: as many as the load asks for.',
-    would: 'One compressor that is large enough and rests long enough, or an inverter that follows by itself.',
+    would: 'One compressor that is large enough and stays off long enough, or an inverter that follows by itself.',
     does: ['cooling'],
     mostStages: 4,
     also: [

@@ -106,10 +106,10 @@ export const coldRoom: KindFacts = {
       'How it is told to run on',
       {
         none: ['It has an input for it', 'Its own terminals.'],
-        split: ['Compressor wire through a relay', 'Plain on/off units only; its rest time is yours to keep.'],
+        split: ['Compressor wire through a relay', 'Plain on/off units only; its minimum off time is yours to keep.'],
         warm: [
           'Warming its built-in sensor',
-          'A ready-made warmer at the sensor; never at the coil\u2019s freeze guard, never near foil or foam.',
+          'A ready-made warmer at the sensor; never at the coil\u2019s freeze sensor, never near foil or foam.',
         ],
       },
       'Leaflet of the unit.',
@@ -123,7 +123,7 @@ export const coldRoom: KindFacts = {
   limiterC: () => 40,
   swing: ({ goods: kept }) => (kept === FREEZING ? 'swing.coldroom.freeze' : 'swing.coldroom.chill'),
   starts: () => 'starts.compressor',
-  rest: () => 'off.compressor',
+  minimumOff: () => 'off.compressor',
   places: () => ['air', 'return-air'],
   leaning: ({ defrostMeans, defrost }) => ({
     control: 'defrost',

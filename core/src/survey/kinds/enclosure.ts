@@ -79,7 +79,7 @@ export const enclosure: KindFacts = {
       {
         air: ['Compressed-air cooler and a valve', 'No moving parts; takes much air. Filtered, dry.'],
         filter: ['Fan and filter', 'Only where outside is cooler than inside.'],
-        unit: ['Cooling unit', 'Compressor with its own rest times.'],
+        unit: ['Cooling unit', 'Compressor with its own minimum off time.'],
       },
       'What is there, what is at hand.',
       { required: true },
@@ -119,7 +119,7 @@ export const enclosure: KindFacts = {
   limiterC: () => 60,
   swing: () => 'swing.enclosure.cool',
   starts: ({ cooler }) => (cooler === 'unit' ? 'starts.compressor' : undefined),
-  rest: ({ cooler }) => (cooler === 'unit' ? 'off.compressor' : undefined),
+  minimumOff: ({ cooler }) => (cooler === 'unit' ? 'off.compressor' : undefined),
   places: () => ['air'],
   leaning: ({ cooler }) => ({
     control: 'on-off',

@@ -124,7 +124,7 @@ export const fan: KindFacts = {
   limiterC: () => 60,
   swing: () => 'band.fan.temperature',
   starts: () => undefined,
-  rest: () => undefined,
+  minimumOff: () => undefined,
   places: () => ['air', 'return-air'],
   leaning: ({ occupants, humiditySet, first, motor }) => ({
     control: motor === 'onoff' ? 'on-off' : 'fan',

@@ -27,7 +27,7 @@ export const floor: KindFacts = {
   limiterC: (_, data) => fieldValue(data, 'floor.limiter').typical,
   swing: ({ probePlace }) => (probePlace === 'room' ? 'swing.floor.air' : 'swing.floor.slab'),
   starts: () => 'starts.motor.dol',
-  rest: () => undefined,
+  minimumOff: () => undefined,
   places: ({ probePlace }) => (probePlace === 'room' ? ['air'] : ['floor']),
   highest: ({ zone, target }) =>
     floorLimit(

@@ -142,7 +142,7 @@ export const pool: KindFacts = {
   limiterC: (_, data) => fieldValue(data, 'pool.limit').typical,
   swing: ({ volume }) => (typeof volume === 'number' && volume < SMALL_M3 ? 'swing.tank.small' : 'swing.pool'),
   starts: ({ heater }) => (heater === 'called' ? 'starts.boiler' : 'starts.motor.dol'),
-  rest: ({ heater }) => (heater === 'called' ? 'off.boiler.gas' : undefined),
+  minimumOff: ({ heater }) => (heater === 'called' ? 'off.boiler.gas' : undefined),
   places: () => ['pipe', 'pocket'],
   leaning: ({ heater }) => ({
     control: 'on-off',

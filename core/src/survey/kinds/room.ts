@@ -80,7 +80,7 @@ export const room: KindFacts = {
   limiterC: () => 60,
   swing: () => 'swing.room.electronic',
   starts: ({ heater }) => (heater === 'valve' ? undefined : 'starts.motor.dol'),
-  rest: () => undefined,
+  minimumOff: () => undefined,
   places: ({ sensor }) => (sensor === 'return' ? ['return-air'] : ['air']),
   leaning: ({ way, heater }) =>
     way === 'proportional'

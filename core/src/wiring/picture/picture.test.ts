@@ -5,7 +5,7 @@ import { loopKinds } from '../../document/documents'
 import { chained } from '../../testing/chains'
 import { device } from '../../testing/loops'
 import { plannedFloor } from '../../testing/warmFloor'
-import { layAcross, type Edited } from '../chainEdit'
+import { bypass, type Edited } from '../chainEdit'
 import { wireList } from '../wireList'
 import { boxOf, overlap, pictureOf, type PictureText, textsOf } from './picture'
 import { isEast, type LaidOut, layoutGraph, picturePlan, sideOf, wireY } from './pictureGraph'
@@ -58,7 +58,7 @@ const anyChain = fc.tuple(fc.constantFrom(...loopKinds), fc.array(fc.nat(20), { 
       ({ fromPort }) => fromPort.kind === 'contact' && !fromPort.fed,
     )
     const over = contacts[pick % Math.max(1, contacts.length)]
-    return over ? layAcross(edited, over.from, device('hand-switch'), `extra-${i}`) : edited
+    return over ? bypass(edited, over.from, device('hand-switch'), `extra-${i}`) : edited
   }, chained(kind)),
 )
 

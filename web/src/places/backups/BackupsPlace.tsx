@@ -13,7 +13,7 @@ const whyWords: Readonly<Record<BackupSummary['why'], string>> = {
   daily: 'by night',
   migration: 'before the tables were changed',
   asked: 'asked for',
-  restore: 'before another one was brought back',
+  restore: 'before another one was restored',
 }
 const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
 
@@ -39,7 +39,7 @@ export function BackupsPlace() {
     if (answer.error) return
     // What is held of jobs here is of the database that was set aside.
     dispatch(jobsForgotten())
-    setTold(`Brought back: ${momentWords(at, 'd MMM yyyy HH:mm')}. What stood there before is the newest backup now.`)
+    setTold(`Restored: ${momentWords(at, 'd MMM yyyy HH:mm')}. What stood there before is the newest backup now.`)
   }
   const problem = making.error ?? restoring.error
   return (
@@ -116,9 +116,9 @@ export function BackupsPlace() {
                         className="third min-h-8 max-md:min-h-12 -my-1.5"
                         disabled={busy}
                         onClick={() => void bringBack(backup)}
-                        aria-label={`Bring back the backup of ${momentWords(backup.at, 'd MMM yyyy HH:mm')}`}
+                        aria-label={`Restore the backup of ${momentWords(backup.at, 'd MMM yyyy HH:mm')}`}
                       >
-                        Bring back
+                        Restore
                       </button>
                     </td>
                   </tr>

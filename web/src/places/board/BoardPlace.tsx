@@ -2,17 +2,17 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { loopContext } from '@nachtigal/core/check/context'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
-import { nextThing, stageStatus } from '@nachtigal/core/check/stageStatus'
+import { nextThing, stepStatus } from '@nachtigal/core/check/stepStatus'
 import { lastReading } from '@nachtigal/core/document/proofReadings'
 import { bandEnds } from '@nachtigal/core/control/proportional'
 import { type PlanOf, plansOf } from '@nachtigal/core/document/behaviour'
 import { ordered } from '@nachtigal/core/document/chain'
 import { rungsOf } from '@nachtigal/core/document/stageGroup'
-import { stages } from '@nachtigal/core/survey/hazards'
+import { workflowSteps } from '@nachtigal/core/survey/hazards'
 import { factsOfKind } from '@nachtigal/core/survey/kindFacts'
 import { formatValue, quantityView } from '@nachtigal/core/units/quantity'
-import { MiniLadder } from '../../instruments/MiniLadder'
-import { StageTrack } from '../../instruments/StageTrack'
+import { MiniScale } from '../../instruments/MiniScale'
+import { StepTrack } from '../../instruments/StepTrack'
 import { attempt } from '../../lib/attempt'
 import { useAppSelector } from '../../lib/store'
 import { useJob } from '../../loop/jobContext'
@@ -49,7 +49,7 @@ export function BoardPlace() {
             loop,
             context,
             open,
-            status: stageStatus(context),
+            status: stepStatus(context),
             next: nextThing(context),
             rank: severityOf(open.map(({ severity }) => severity)),
           }
@@ -60,7 +60,7 @@ export function BoardPlace() {
   const spoilt = [
     ...Object.entries(broken).map(([id, { loop, wrong }]) => ({ id, name: loop.name, says: wrong.message })),
     ...looked.flatMap(([{ id, name }, row]) =>
-      row ? [] : [{ id, name, says: 'It cannot be reckoned with. Tell whoever looks after this program.' }],
+      row ? [] : [{ id, name, says: 'It cannot be calculated with. Tell the person who looks after this program.' }],
     ),
   ]
   const count = rows.length + spoilt.length
@@ -80,7 +80,7 @@ export function BoardPlace() {
         <Link className="ml-auto" to={`/jobs/${job.id}/log`}>
           Log
         </Link>
-        <Link to={`/jobs/${job.id}/sums`}>Sums</Link>
+        <Link to={`/jobs/${job.id}/sums`}>Calculators</Link>
         <Link to={`/jobs/${job.id}/shelf`}>Shelf</Link>
         <button type="button" className="third" onClick={() => setDetails(true)}>
           Job details
@@ -119,12 +119,12 @@ export function BoardPlace() {
         {rows.map(({ loop, context, open, status, next, rank }) => {
           const [plan] = plansOf(loop.settings.planned)
           const reading = lastReading(loop)
-          const here = stages.indexOf(next.stage)
+          const here = workflowSteps.indexOf(next.step)
           const shown = (c: number) => view.toShown(c)
           return (
             <li key={loop.id} className="border-b border-line">
               <Link
-                to={`/jobs/${job.id}/loops/${loop.id}/${next.stage}`}
+                to={`/jobs/${job.id}/loops/${loop.id}/${next.step}`}
                 className="no-underline hover:bg-mark grid items-center gap-x-4 gap-y-1 px-4 py-2 min-h-16 grid-cols-[20px_1fr_auto] lg:grid-cols-[20px_170px_130px_110px_170px_1fr_120px]"
               >
                 <span>
@@ -132,7 +132,7 @@ export function BoardPlace() {
                     <Shape kind="stop" size={18} labelled />
                   ) : rank === 1 ? (
                     <Shape kind="look" size={18} labelled />
-                  ) : status.every(({ state, stage }) => state === 'done' || stage === 'try') ? (
+                  ) : status.every(({ state, step }) => state === 'done' || step === 'try') ? (
                     <Shape kind="fits" size={18} labelled />
                   ) : null}
                 </span>
@@ -141,7 +141,7 @@ export function BoardPlace() {
                   <span className="block small text-ink2">{factsOfKind(loop.kind).title.toLowerCase()}</span>
                 </span>
                 <span className="flex items-center gap-2">
-                  <StageTrack states={status.map(({ state }) => state)} here={here} wide />
+                  <StepTrack states={status.map(({ state }) => state)} here={here} wide />
                 </span>
                 <span className="lg:text-right col-start-2 lg:col-start-auto max-lg:order-2">
                   {reading ? (
@@ -155,7 +155,7 @@ export function BoardPlace() {
                 </span>
                 <span className="max-lg:hidden">
                   {plan ? (
-                    <MiniLadder
+                    <MiniScale
                       rungs={rungsOf(loop.settings.planned, plan.id).map(({ onC, offC, action }) => ({
                         on: shown(onC),
                         off: shown(offC),

@@ -65,7 +65,7 @@ export function JobsPlace() {
               The shelf
             </Button>
             <Button second to="/sums">
-              A quick sum
+              A quick calculation
             </Button>
             <Button second to="/backups">
               Backups

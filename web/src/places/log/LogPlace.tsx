@@ -2,7 +2,7 @@ import './log.css'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { fill, routes } from '@nachtigal/contract/api'
-import { keptInput } from '@nachtigal/core/calc/keptSum'
+import { keptInput } from '@nachtigal/core/calc/keptInput'
 import { loopContext } from '@nachtigal/core/check/context'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import { ordered } from '@nachtigal/core/document/chain'
@@ -188,8 +188,8 @@ export function LogPlace() {
                   <span className="block text-ink2">and {command.change.length - MOST_CHANGES} more</span>
                 ) : null}
                 {command.change.map(({ path, to }) => {
-                  const { sum, photo, text } = (path[0] === 'notes' && to !== null ? to : {}) as Partial<LoopNote>
-                  const input = sum && keptInput(sum.calc, sum.given)
+                  const { calculation, photo, text } = (path[0] === 'notes' && to !== null ? to : {}) as Partial<LoopNote>
+                  const input = calculation && keptInput(calculation.calc, calculation.given)
                   if (photo)
                     return (
                       <img
@@ -205,9 +205,9 @@ export function LogPlace() {
                       key={path.join('/')}
                       type="button"
                       className="third block min-h-8 max-md:min-h-12"
-                      onClick={() => openSum(sum.calc, input)}
+                      onClick={() => openSum(calculation.calc, input)}
                     >
-                      Open the sum
+                      Open the calculation
                     </button>
                   ) : null
                 })}

@@ -29,7 +29,7 @@ export function ThenAndNow({ jobId, loop, sequence, preferences, wireName, onClo
   const [problem, setProblem] = useState<string>()
   const then = data?.loops[loop.id]
   const changes = then ? changesBetween(loop.id, loop, then) : []
-  const bring = (some: readonly Change[]) =>
+  const restore = (some: readonly Change[]) =>
     setProblem(send(some, { loopId: loop.id, why: `As it was at change ${sequence}` }))
   const movable = changes.filter((change) => !stays(change))
   return (
@@ -80,10 +80,10 @@ export function ThenAndNow({ jobId, loop, sequence, preferences, wireName, onClo
                         <button
                           type="button"
                           className="third min-h-8 max-md:min-h-12"
-                          aria-label={`Bring back: ${what}`}
-                          onClick={() => bring([change])}
+                          aria-label={`Restore: ${what}`}
+                          onClick={() => restore([change])}
                         >
-                          Bring back
+                          Restore
                         </button>
                       )}
                     </td>
@@ -94,7 +94,7 @@ export function ThenAndNow({ jobId, loop, sequence, preferences, wireName, onClo
           </table>
           {movable.length > 1 ? (
             <div className="max-w-sm">
-              <Button onClick={() => bring(movable)}>Bring all {movable.length} back</Button>
+              <Button onClick={() => restore(movable)}>Restore all {movable.length}</Button>
             </div>
           ) : null}
         </>

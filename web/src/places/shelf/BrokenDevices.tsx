@@ -22,7 +22,7 @@ export function BrokenDevices({ broken }: Pick<ShelfInHand, 'broken'>) {
               <Shape kind="stop" labelled />
               <span className="flex-1 truncate">{id}</span>
               <button type="button" className="third min-h-8 max-md:min-h-12" onClick={() => void remove(id)}>
-                Take it off
+                Remove it
               </button>
             </span>
             <span className="block small text-ink2 break-words">{says}</span>

@@ -70,7 +70,7 @@ export function DevicePage({ profile }: { profile: DeviceProfile }) {
             </select>
           </label>
           <Link to={`${base}/${profile.id}/change`} className="min-h-10 max-md:min-h-12 inline-flex items-center">
-            {mine ? 'Change' : 'Copy and change'}
+            {mine ? 'Change' : 'Duplicate'}
           </Link>
           <button
             type="button"
@@ -83,7 +83,7 @@ export function DevicePage({ profile }: { profile: DeviceProfile }) {
           </button>
           {mine ? (
             <button type="button" className="third min-h-10 max-md:min-h-12" onClick={() => void remove()}>
-              Take it off the shelf
+              Remove it from the shelf
             </button>
           ) : null}
         </div>

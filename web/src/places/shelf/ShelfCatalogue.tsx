@@ -21,7 +21,7 @@ export function ShelfCatalogue({ chosen }: { chosen: string | undefined }) {
   const [kind, setKind] = useState<LoopKind | ''>('')
   const [problem, setProblem] = useState<string>()
   const [said, setSaid] = useState('')
-  const [bring] = useImportDevicesMutation()
+  const [importDevices] = useImportDevicesMutation()
   const list = useRef<HTMLDivElement>(null)
   const index = useMemo(() => {
     const made = new MiniSearch<DeviceProfile & { sort: string }>({
@@ -68,7 +68,7 @@ export function ShelfCatalogue({ chosen }: { chosen: string | undefined }) {
       setProblem(`${file.name.slice(0, 60)}: ${read.wrong.message}`)
       return
     }
-    const answer = await bring({ format: 'nachtigal-shelf', version: 1, profiles: read.profiles })
+    const answer = await importDevices({ format: 'nachtigal-shelf', version: 1, profiles: read.profiles })
     if ('error' in answer) {
       setProblem(refusalWords(answer.error))
       return
@@ -161,7 +161,7 @@ export function ShelfCatalogue({ chosen }: { chosen: string | undefined }) {
           Add one
         </Link>
         <label className="third min-h-8 max-md:min-h-12 inline-flex items-center cursor-pointer focus-within:outline-2 focus-within:outline-ink">
-          Bring a file
+          Import a file
           <input
             type="file"
             accept=".json,application/json"

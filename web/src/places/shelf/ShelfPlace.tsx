@@ -89,7 +89,7 @@ export function ShelfPlace() {
           ) : !found ? (
             <section className="p-6">
               <h1 className="h1">Not on the shelf</h1>
-              <p>There is no device “{(device ?? '').slice(0, 60)}”. It may have been taken off.</p>
+              <p>There is no device “{(device ?? '').slice(0, 60)}”. It may have been removed.</p>
             </section>
           ) : page === 'change' ? (
             <DeviceForm key={found.id} from={found} />

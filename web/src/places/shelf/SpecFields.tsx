@@ -433,7 +433,7 @@ function Entries({ spec, value, onChange, device, heading }: One<MapField> & { h
                 onChange(rest)
               }}
             >
-              Take out
+              Remove
             </button>
           </div>
         )

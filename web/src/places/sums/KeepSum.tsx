@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { ordered } from '@nachtigal/core/document/chain'
 import { changesBetween } from '@nachtigal/core/document/changesBetween'
-import { sumNote, type WorkedSum } from '@nachtigal/core/calc/workedLines'
+import { calculationNote, type WorkedCalculation } from '@nachtigal/core/calc/workedLines'
 import type { JobInHand } from '../../loop/jobContext'
 import { useSend } from '../../loop/useSend'
 import { useAppSelector } from '../../lib/store'
@@ -16,7 +16,7 @@ const MOST_INPUT = 8000
 
 interface Props {
   readonly job: JobInHand
-  readonly sum: WorkedSum
+  readonly sum: WorkedCalculation
   readonly input: Readonly<Record<string, unknown>>
   readonly onClose: () => void
 }
@@ -36,10 +36,10 @@ export function KeepSum({ job, sum, input, onClose }: Props) {
     const notes = loop.notes ?? {}
     const note = {
       order: Math.max(0, ...Object.values(notes).map(({ order }) => order)) + 1,
-      text: [words.trim(), sumNote(sum)].filter((part) => part !== '').join('. '),
+      text: [words.trim(), calculationNote(sum)].filter((part) => part !== '').join('. '),
       at: new Date().toISOString(),
       by: by || 'unnamed',
-      ...(given.length <= MOST_INPUT ? { sum: { calc: sum.id, given } } : {}),
+      ...(given.length <= MOST_INPUT ? { calculation: { calc: sum.id, given } } : {}),
     }
     const next = { ...loop, notes: { ...notes, [newId()]: note } }
     const wrong = send(changesBetween(loop.id, loop, next), {
@@ -50,7 +50,7 @@ export function KeepSum({ job, sum, input, onClose }: Props) {
     if (wrong === undefined) onClose()
   }
   return (
-    <Dialog open onClose={onClose} title="Keep in a log" about={sumNote(sum).slice(0, 200)}>
+    <Dialog open onClose={onClose} title="Keep in a log" about={calculationNote(sum).slice(0, 200)}>
       <div className="grid gap-3">
         <ChoiceField
           label="Loop"
@@ -75,7 +75,7 @@ export function KeepSum({ job, sum, input, onClose }: Props) {
             {problem}
           </p>
         ) : null}
-        <Button onClick={keep}>Keep the sum</Button>
+        <Button onClick={keep}>Keep the calculation</Button>
       </div>
     </Dialog>
   )

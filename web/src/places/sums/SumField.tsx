@@ -118,7 +118,7 @@ export function SumField({ field, path, value, errors, example, onType }: Props)
       )
     case 'expression':
       return (
-        <Field {...common} text hint="and: in series, or: in parallel, not: opens when made; brackets as in a sum">
+        <Field {...common} text hint="and: in series, or: in parallel, not: opens when made; brackets as in arithmetic">
           {(ids) => (
             <input
               {...ids}
@@ -311,7 +311,7 @@ function Rows({ field, path, value, errors, example, onType }: Props) {
               type="button"
               className="w-8 h-10 max-md:w-12 max-md:h-12 grid place-items-center disabled:opacity-30"
               disabled={rows.length <= least}
-              aria-label={`Take out ${one.toLowerCase()} ${i + 1}`}
+              aria-label={`Remove ${one.toLowerCase()} ${i + 1}`}
               onClick={() => onType(rows.filter((_, j) => j !== i))}
             >
               <X size={18} strokeWidth={1.5} />

@@ -83,7 +83,7 @@ describe('SumSheet', () => {
     await userEvent.type(third!, '90')
     await userEvent.type(shown!, '95')
     expect(answer('Verdict')).toContain('not an offset')
-    await userEvent.click(screen.getByRole('button', { name: 'Take out pair 3' }))
+    await userEvent.click(screen.getByRole('button', { name: 'Remove pair 3' }))
     expect(answer('Verdict')).toBe('key in the offset')
   })
   it('shows text from a user as text', async () => {

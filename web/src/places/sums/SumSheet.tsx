@@ -58,7 +58,7 @@ export function SumSheet({ entry }: { entry: Calculation }) {
     <section className="sum-sheet" aria-labelledby="sum-title">
       <div className="sum-head">
         <Link to={base} className="only-phone min-h-12 content-center">
-          All sums
+          All calculators
         </Link>
         <h1 id="sum-title" className="h1">
           {entry.title}

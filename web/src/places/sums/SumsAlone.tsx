@@ -6,7 +6,7 @@ import { SumsPlace } from './SumsPlace'
 export function SumsAlone() {
   const { calc } = useParams()
   return (
-    <AloneFrame title="Sums" back={calc === undefined ? '/' : '/sums'}>
+    <AloneFrame title="Calculators" back={calc === undefined ? '/' : '/sums'}>
       <SumsPlace />
     </AloneFrame>
   )

@@ -42,11 +42,11 @@ describe('SumsPlace', () => {
     place('/jobs/job/sums')
     expect(screen.getAllByRole('link').filter((link) => link.className === 'sum-row')).toHaveLength(calculations.length)
     expect(screen.getByRole('region', { name: 'Outdoor reset' })).toBeTruthy()
-    expect(document.activeElement).toBe(screen.getByRole('searchbox', { name: 'Find a sum' }))
+    expect(document.activeElement).toBe(screen.getByRole('searchbox', { name: 'Find a calculator' }))
   })
   it('finds, walks with the arrows, empties with Escape and opens with Enter', async () => {
     place('/jobs/job/sums')
-    const find = screen.getByRole('searchbox', { name: 'Find a sum' })
+    const find = screen.getByRole('searchbox', { name: 'Find a calculator' })
     await userEvent.type(find, 'dew point')
     await userEvent.keyboard('{ArrowDown}')
     expect(document.activeElement?.textContent).toBe('Moist air and dew point')
@@ -59,12 +59,12 @@ describe('SumsPlace', () => {
   })
   it('says what to try when nothing is found', async () => {
     place('/jobs/job/sums')
-    await userEvent.type(screen.getByRole('searchbox', { name: 'Find a sum' }), 'qqqq')
+    await userEvent.type(screen.getByRole('searchbox', { name: 'Find a calculator' }), 'qqqq')
     expect(screen.getByText(/Nothing like that/)).toBeTruthy()
   })
   it('says when an address names none', () => {
     place('/jobs/job/sums/no.such')
-    expect(screen.getByText('There is no sum "no.such". Find one on the left.')).toBeTruthy()
+    expect(screen.getByText('There is no calculator "no.such". Find one on the left.')).toBeTruthy()
   })
   it('speaks the job\u2019s units, limits too', async () => {
     place('/jobs/job/sums/floor.output')

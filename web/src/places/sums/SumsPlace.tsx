@@ -52,11 +52,11 @@ export function SumsPlace() {
           <SumSheet key={entry.id} entry={entry} />
         ) : (
           <section className="p-6 not-phone">
-            <h1 className="h1">Sums</h1>
+            <h1 className="h1">Calculators</h1>
             <p className="max-w-md pt-2">
               {calc === undefined
                 ? 'Type what you look for: pt1000, 4-20, swing, how long to heat. The answer stands as you type.'
-                : `There is no sum "${calc.slice(0, 40)}". Find one on the left.`}
+                : `There is no calculator "${calc.slice(0, 40)}". Find one on the left.`}
             </p>
           </section>
         )}
@@ -87,9 +87,9 @@ function SumsList({ base, chosen }: { base: string; chosen: string | undefined }
     else links[Math.min(next, links.length - 1)]?.focus()
   }
   return (
-    <nav className="sums-list" aria-label="Sums" onKeyDown={walk}>
+    <nav className="sums-list" aria-label="Calculators" onKeyDown={walk}>
       <div className="p-3 pb-2">
-        <Field label="Find a sum" text>
+        <Field label="Find a calculator" text>
           {(ids) => (
             <input
               {...ids}

@@ -1,0 +1,368 @@
+import './handOver.css'
+import { useState } from 'react'
+import { fill, routes } from '@nachtigal/contract/api'
+import { signingBlockedBy, stepStatus } from '@nachtigal/core/check/stepStatus'
+import { wordChange } from '@nachtigal/core/check/wordChange'
+import { nextOrder, ordered } from '@nachtigal/core/document/chain'
+import { changesSince, handoverTicks, isLocked } from '@nachtigal/core/document/handover'
+import { kitOf } from '@nachtigal/core/document/instruments'
+import { bindsAny } from '@nachtigal/core/device/bound'
+import { controllerPlanOf } from '@nachtigal/core/survey/controllerPlanOf'
+import { plainDay } from '@nachtigal/core/time/plainDay'
+import { shownDay, shownMoment } from '@nachtigal/core/time/shownMoment'
+import { useJobAtQuery, useLogQuery } from '../../lib/api'
+import { download } from '../../lib/download'
+import { useAppSelector } from '../../lib/store'
+import { weekToCalendar } from '../../lib/weekCalendar'
+import { OpenAgain } from '../../loop/LockedBar'
+import { useLoop } from '../../loop/loopContext'
+import { today } from '../../loop/useKeepReading'
+import { Button } from '../../ui/Button'
+import { Field } from '../../ui/Field'
+import { KeptText } from '../../ui/KeptText'
+import { Shape } from '../../ui/Shape'
+import { newId } from '../../lib/newId'
+
+const shape = { done: 'fits', open: 'waiting', waiting: 'waiting', look: 'look', stop: 'stop' } as const
+
+const sheets = [
+  {
+    title: 'As-left sheet (PDF)',
+    route: routes.asLeft,
+    about: 'chain, values planned, found and left, tests, wires, what is open',
+    kept: false,
+  },
+  {
+    title: 'Test sheet (PDF)',
+    route: routes.testSheet,
+    about: 'every test with its steps, to be written on',
+    kept: false,
+  },
+  {
+    title: 'Safety steps (PDF)',
+    route: routes.safetySheet,
+    about: 'isolating, dead tests and first live in their order, to be written on',
+    kept: false,
+  },
+  {
+    title: 'Panel card (PDF)',
+    route: routes.panelCard,
+    about: 'small, to laminate: what may be turned, alarms, whom to call',
+    kept: false,
+  },
+  {
+    title: 'Owner\u2019s page (PDF)',
+    route: routes.ownersPage,
+    about: 'in plain words, for those who live with it',
+    kept: false,
+  },
+  { title: 'Keying sheet (PDF)', route: routes.keyingPdf, about: 'keys, codes, planned, found, left', kept: false },
+  { title: 'Wires (PDF)', route: routes.wiresPdf, about: 'terminal to terminal, with what was measured', kept: false },
+  { title: 'Wiring picture (PDF)', route: routes.picture, about: 'made from the list, black on white', kept: false },
+  { title: 'Labels (PDF)', route: routes.labels, about: 'one for each end of each wire', kept: false },
+  { title: 'Wires (CSV)', route: routes.wiresCsv, about: 'for a table program', kept: true },
+  { title: 'Log (CSV)', route: routes.logCsv, about: 'every change of the job, with its hash', kept: true },
+  {
+    title: 'Whole job (JSON)',
+    route: routes.file,
+    about: 'an open file: documents, devices, photos and log, for any bench',
+    kept: true,
+  },
+] as const
+
+/** Step 7: the sheets, what goes with them, the signature, and what was changed since. */
+export function HandOverStep() {
+  const context = useLoop()
+  const { job, loop } = context
+  const waiting = useAppSelector((state) => state.documents.pending.length)
+  const status = stepStatus(context)
+  return (
+    <div className="work">
+      <div className="p-4 min-h-0 overflow-auto grid gap-5 content-start">
+        <section aria-labelledby="sheets">
+          <h2 id="sheets" className="h2 mb-1">
+            Sheets
+          </h2>
+          {waiting > 0 ? (
+            <p className="mb-2">
+              {waiting} change{waiting === 1 ? ' is' : 's are'} not on the server yet: sheets are made there.
+            </p>
+          ) : null}
+          <ul className="handover-sheets">
+            {sheets.map(({ title, route, about, kept }) => (
+              <li key={title}>
+                <a
+                  href={fill(route, { jobId: job.id, loopId: loop.id })}
+                  {...(kept ? { download: true } : { target: '_blank', rel: 'noreferrer' })}
+                >
+                  {title}
+                </a>
+                <span className="text-ink2">{about}</span>
+              </li>
+            ))}
+            <CalendarLine />
+          </ul>
+        </section>
+        <Since />
+        <section aria-labelledby="standing">
+          <h2 id="standing" className="h2 mb-1">
+            Where it stands
+          </h2>
+          <ul className="standing">
+            {status.slice(0, 6).map(({ step, state, says }) => (
+              <li key={step} className="flex items-center gap-3 border-b border-line min-h-9">
+                <Shape kind={shape[state]} labelled />
+                <span className="cond text-[16px] w-24 capitalize">{step}</span>
+                <span className="text-ink2">{says}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      </div>
+      <Sign />
+    </div>
+  )
+}
+
+/** Week periods and the day of the next test as a calendar file. */
+function CalendarLine() {
+  const context = useLoop()
+  const { job, loop, chain } = context
+  const periods = chain.devices.flatMap((device) =>
+    device.facts.controller && bindsAny(device.facts.controller, 'period1.')
+      ? ordered(controllerPlanOf(context, device).week?.periods ?? {})
+      : [],
+  )
+  const { retest } = loop.handover
+  if (periods.length === 0 && retest === undefined) return null
+  const make = () => {
+    const days = retest === undefined ? [] : [{ title: `${loop.name}: tests again`, day: retest }]
+    const text = weekToCalendar(
+      periods,
+      { name: loop.name, zone: job.zone, today: today(job.zone), stamp: new Date().toISOString() },
+      days,
+    )
+    download(`${loop.name.replace(/[^\w-]+/g, '-')}.ics`, text, 'text/calendar')
+  }
+  return (
+    <li>
+      <button type="button" className="third" onClick={make}>
+        Schedule (calendar)
+      </button>
+      <span className="text-ink2">periods of the week, the next test</span>
+    </li>
+  )
+}
+
+/** What was changed after the signature, whether it was opened again by this hand or another. */
+function Since() {
+  const { job, loop, preferences } = useLoop()
+  const { signed } = loop.handover
+  const { data: log } = useLogQuery({ jobId: job.id, loop: loop.id, kind: 'hand-over' }, { skip: !signed })
+  const sequence = log?.rows.find(({ command }) =>
+    command.change.some(({ path, to }) => path.join('/') === 'handover/signed' && to !== null),
+  )?.sequence
+  const { data: then } = useJobAtQuery({ jobId: job.id, sequence: sequence ?? 0 }, { skip: sequence === undefined })
+  if (!signed || !then) return null
+  const changed = changesSince(then.loops[loop.id], loop)
+  if (changed.length === 0) return null
+  return (
+    <section aria-labelledby="since">
+      <h2 id="since" className="h2 mb-1">
+        Since hand-over
+      </h2>
+      <ul>
+        {changed.map((change) => {
+          const { what, before, after } = wordChange(change, preferences)
+          return (
+            <li key={change.path.join('/')} className="border-b border-line py-1">
+              <b>{what}</b> <span className="text-ink2">{before} to</span> {after}
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}
+
+function Sign() {
+  const context = useLoop()
+  const { job, loop } = context
+  const blocked = signingBlockedBy(context)
+  const { signed, reopened } = loop.handover
+  const locked = isLocked(loop)
+  return (
+    <aside className="panel" aria-label="Sign">
+      <h2 className="h2">{locked ? 'Handed over' : 'Sign'}</h2>
+      {signed ? (
+        <>
+          <p className="flex items-center gap-2">
+            <Shape kind={locked ? 'fits' : 'look'} size={22} />
+            <b>Signed by {signed.by}</b>
+          </p>
+          <p>
+            {shownMoment(signed.at, job.zone)}, measured with {signed.instrument}.
+          </p>
+          {reopened ? (
+            <p>
+              Opened again {shownDay(reopened.at, job.zone)} by {reopened.by}: {reopened.why}
+            </p>
+          ) : (
+            <OpenAgain />
+          )}
+        </>
+      ) : null}
+      {locked ? null : (
+        <>
+          <Ticks />
+          {blocked.length > 0 ? (
+            <>
+              <p>Stays shut until these are settled:</p>
+              <ul className="grid gap-1" aria-label="Keeps it shut">
+                {blocked.map((line) => (
+                  <li key={line} className="caution">
+                    <Shape kind="waiting" size={16} />
+                    <span>{line}</span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          ) : (
+            <SignForm />
+          )}
+        </>
+      )}
+    </aside>
+  )
+}
+
+/** What has to lie there, the day of the next test, whom the owner calls. */
+function Ticks() {
+  const { loop, change } = useLoop()
+  const by = useAppSelector((state) => state.view.by)
+  const { ticks = {}, retest, call } = loop.handover
+  const turn = (id: string, on: boolean) => {
+    const { [id]: _it, ...others } = ticks
+    const next = on ? { ...others, [id]: { by: by || 'unnamed', at: new Date().toISOString() } } : others
+    change({ loop: { ...loop, handover: { ...loop.handover, ticks: next } } })
+  }
+  const write = (part: 'retest' | 'call', text: string) => {
+    const { [part]: _old, ...rest } = loop.handover
+    return change({ loop: { ...loop, handover: { ...rest, ...(text === '' ? {} : { [part]: text }) } } })
+  }
+  return (
+    <div className="grid gap-2">
+      <ul>
+        {Object.entries(handoverTicks).map(([id, title]) => (
+          <li key={id}>
+            <label className="flex items-center gap-3 min-h-9 max-md:min-h-12">
+              <input
+                type="checkbox"
+                className="handover-tick"
+                checked={ticks[id] !== undefined}
+                onChange={(event) => turn(id, event.target.checked)}
+              />
+              {title}
+            </label>
+          </li>
+        ))}
+      </ul>
+      <KeptText
+        label="Next test on"
+        value={retest}
+        placeholder="2027-09-30"
+        wrong={(text) =>
+          text === '' || plainDay(text)
+            ? undefined
+            : `Next test is \u201c${text}\u201d: it takes a day such as 2027-09-30.`
+        }
+        onKeep={(text) => write('retest', text)}
+      />
+      <KeptText label="Owner calls" value={call} placeholder="name and number" onKeep={(text) => write('call', text)} />
+    </div>
+  )
+}
+
+/** Instruments of the record as one line: whatever was read with, and what is out today. */
+function useInstruments(): string {
+  const { job, loop } = useLoop()
+  const used = new Set(Object.values(loop.proof.readings).flatMap(({ instrument }) => (instrument ? [instrument] : [])))
+  for (const { id } of kitOf(job, today(job.zone))) used.add(id)
+  return ordered(job.instruments)
+    .filter(({ id }) => used.has(id))
+    .map(({ name, serial, checked }) => [name, serial, checked ? `checked ${checked}` : ''].filter(Boolean).join(' '))
+    .join('; ')
+    .slice(0, 400)
+}
+
+function SignForm() {
+  const { loop, change } = useLoop()
+  const known = useAppSelector((state) => state.view.by)
+  const instruments = useInstruments()
+  const [by, setBy] = useState(known)
+  const [typed, setTyped] = useState<string>()
+  const [problem, setProblem] = useState<string>()
+  const instrument = typed ?? instruments
+  const sign = () => {
+    if (by.trim() === '' || instrument.trim() === '') {
+      setProblem(
+        by.trim() === ''
+          ? 'Name is empty: it takes who signs.'
+          : 'Instrument is empty: it takes the thermometer and meter you measured with.',
+      )
+      return
+    }
+    const { signed, reopened: _again, past = {}, ...rest } = loop.handover
+    const order = nextOrder(past)
+    setProblem(
+      change({
+        loop: {
+          ...loop,
+          handover: {
+            ...rest,
+            ...(signed ? { past: { ...past, [newId()]: { ...signed, order } } } : {}),
+            signed: { by: by.trim(), at: new Date().toISOString(), instrument: instrument.trim() },
+          },
+        },
+      }),
+    )
+  }
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        sign()
+      }}
+    >
+      <Field label="Name" text error={problem?.startsWith('Name') ? problem : undefined}>
+        {(ids) => (
+          <input
+            {...ids}
+            value={by}
+            maxLength={80}
+            onChange={(event) => {
+              setProblem(undefined)
+              setBy(event.target.value)
+            }}
+          />
+        )}
+      </Field>
+      <Field label="Measured with" text error={problem?.startsWith('Name') ? undefined : problem}>
+        {(ids) => (
+          <input
+            {...ids}
+            value={instrument}
+            maxLength={400}
+            placeholder="thermometer, meter, when checked"
+            onChange={(event) => {
+              setProblem(undefined)
+              setTyped(event.target.value)
+            }}
+          />
+        )}
+      </Field>
+      <Button type="submit">Sign and hand over</Button>
+    </form>
+  )
+}
