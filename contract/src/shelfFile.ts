@@ -1,4 +1,5 @@
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
+import { migrateDevice } from '@nachtigal/core/device/migrateDevice'
 import type { ShelfFile } from './api'
 import type { Refusal } from './check'
 import { profileRefusal } from './profileRefusal'
@@ -22,26 +23,27 @@ const refuse = (field: string, message: string): ShelfRead => ({ ok: false, wron
 export function* judgeShelfFile(value: unknown): Generator<undefined, ShelfRead> {
   if (value === null || typeof value !== 'object' || Array.isArray(value))
     return refuse('', 'this is no device and no shelf file: it must be an object')
-  const { format, profiles } = value as { format?: unknown; profiles?: unknown }
+  const { format, profiles: held } = value as { format?: unknown; profiles?: unknown }
   if (format === 1) {
-    const wrong = profileRefusal(value)
-    return wrong ? { ok: false, wrong } : { ok: true, profiles: [value as DeviceProfile] }
+    const device = migrateDevice(value)
+    const wrong = profileRefusal(device)
+    return wrong ? { ok: false, wrong } : { ok: true, profiles: [device as DeviceProfile] }
   }
   if (format !== 'nachtigal-shelf')
     return refuse(
       'format',
       `format is ${JSON.stringify(format ?? null).slice(0, 40)}: it must be "nachtigal-shelf", or 1 for one device`,
     )
-  if (!Array.isArray(profiles) || profiles.length === 0)
+  if (!Array.isArray(held) || held.length === 0)
     return refuse('profiles', 'profiles is missing: it must be a list of devices')
-  if (profiles.length > MOST_DEVICES)
-    return refuse('profiles', `profiles holds ${profiles.length}: ${MOST_DEVICES} at most`)
+  if (held.length > MOST_DEVICES) return refuse('profiles', `profiles holds ${held.length}: ${MOST_DEVICES} at most`)
+  const profiles = held.map((each: unknown) => migrateDevice(each))
   for (const [i, profile] of profiles.entries()) {
     yield undefined
     const wrong = profileRefusal(profile)
     if (wrong) return refuse(`profiles[${i}].${wrong.field}`, `device ${i + 1}: ${wrong.message}`)
   }
-  const ids = profiles.map(({ id }: DeviceProfile) => id)
+  const ids = (profiles as DeviceProfile[]).map(({ id }) => id)
   const twice = ids.find((id, i) => ids.indexOf(id) !== i)
   if (twice !== undefined) return refuse('profiles', `profiles holds ${twice} twice`)
   return { ok: true, profiles: profiles as DeviceProfile[] }

@@ -137,7 +137,9 @@ function putIfMissed(edited: Edited, candidates: readonly DeviceProfile[], tools
 /** Supply connections that do not fit, taken off. */
 function withoutUnfit(edited: Edited, tools: Tools): Edited {
   const { judgedConnections, chain } = contextOf(edited, tools)
-  const unfit = new Set(judgedConnections.filter(({ verdict }) => verdict === 'does-not-fit').map(({ connection }) => connection))
+  const unfit = new Set(
+    judgedConnections.filter(({ verdict }) => verdict === 'does-not-fit').map(({ connection }) => connection),
+  )
   const bad = chain.connections.filter(({ id, fromPort }) => unfit.has(id) && fromPort.kind === 'supply-out')
   return dropWhere(edited, (c) =>
     bad.some(({ from, to }) => from.device === c.from.device && to.device === c.to.device && to.port === c.to.port),

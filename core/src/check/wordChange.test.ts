@@ -43,7 +43,12 @@ describe('wordChange', () => {
       { reason: 'no siren yet' },
       'Test left out: Alarm: to be made / no siren yet',
     ],
-    [['proof', 'attempts', 'sweep/p'], null, { attempt: 2 }, 'Test begun anew: Modulating sweep: attempt 1 / attempt 2'],
+    [
+      ['proof', 'attempts', 'sweep/p'],
+      null,
+      { attempt: 2 },
+      'Test begun anew: Modulating sweep: attempt 1 / attempt 2',
+    ],
     [
       ['proof', 'past', 'x'],
       null,

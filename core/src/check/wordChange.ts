@@ -1,4 +1,5 @@
 import { documentField } from '../document/atomicPath'
+import { readNow } from '../document/renamedInThree'
 import { type Switching, switchingOf, type SwitchingWords } from '../document/behaviour'
 import type { Change } from '../document/command'
 import { type HandoverTick, handoverTicks } from '../document/handover'
@@ -68,10 +69,11 @@ function pointsOf(plan: Readonly<Record<string, unknown>>): Partial<Switching> {
 
 /** Puts one change into a fitter's words: what it is about, what it was and what it is, in the units given. */
 export function wordChange(
-  { path, from, to }: Pick<Change, 'path' | 'from' | 'to'>,
+  row: Pick<Change, 'path' | 'from' | 'to'>,
   preferences: UnitPreferences,
   wireName: (id: string) => string | undefined = () => undefined,
 ): WordedChange {
+  const { path, from, to } = readNow(row)
   const field = documentField(path)
   if (path[0] === 'settings' && path[1] === 'planned' && path.length === 3)
     return { what: 'Plan', ...saySides(planVariant, from, to, preferences, (plan) => switchesAt(plan, preferences)) }

@@ -1,3 +1,4 @@
+import { migrateDevice } from '../device/migrateDevice'
 import { applyCommand, type Documents } from './applyChange'
 import {
   fromPoints,
@@ -11,6 +12,7 @@ import { nextOrder, ordered } from './chain'
 import type { Change } from './command'
 import type { JobDocument, LoopDocument, ProofReading } from './documents'
 import { mountingKey } from './mountingTwo'
+import { namedAnew } from './renamedInThree'
 
 interface LoopOne {
   readonly version: 1
@@ -135,6 +137,7 @@ const loopTwoToThree = (id: string, loop: LoopTwo, job: JobDocument | undefined)
       ...(now === undefined ? [] : [{ document: id, path: ['wiring', 'done', now], from: null, to: tick }]),
     ]
   }),
+  ...namedAnew(id, loop),
 ]
 
 const isLoopTwo = (document: unknown): document is LoopTwo =>
@@ -143,6 +146,25 @@ const isLoopTwo = (document: unknown): document is LoopTwo =>
   (document as { type?: unknown }).type === 'loop' &&
   (document as { version?: unknown }).version === 2
 
+interface JobOne {
+  readonly profiles?: Readonly<Record<string, unknown>>
+}
+
+const isJobOne = (document: unknown): document is JobOne =>
+  document !== null &&
+  typeof document === 'object' &&
+  (document as { type?: unknown }).type === 'job' &&
+  (document as { version?: unknown }).version === 1
+
+/** Job 1 to 2: its copies of devices are described in the words of now. */
+const jobOneToTwo = (id: string, { profiles }: JobOne): Change[] => [
+  { document: id, path: ['version'], from: 1, to: 2 },
+  ...Object.entries(profiles ?? {}).flatMap(([profile, held]): Change[] => {
+    const now = migrateDevice(held)
+    return now === held ? [] : [{ document: id, path: ['profiles', profile], from: held, to: now }]
+  }),
+]
+
 /** Everything that brings one document to its present version, step by step. */
 function forward(id: string, document: unknown, at: string, job: JobDocument | undefined): Change[] {
   if (isLoopOne(document)) {
@@ -150,7 +172,8 @@ function forward(id: string, document: unknown, at: string, job: JobDocument | u
     const applied = applyCommand({ [id]: document }, { change })
     return applied.ok ? [...change, ...forward(id, applied.documents[id], at, job)] : change
   }
-  return isLoopTwo(document) ? loopTwoToThree(id, document, job) : []
+  if (isLoopTwo(document)) return loopTwoToThree(id, document, job)
+  return isJobOne(document) ? jobOneToTwo(id, document) : []
 }
 
 /**

@@ -4,6 +4,7 @@ import { judge } from '@nachtigal/contract/check'
 import { deviceSchema } from '@nachtigal/contract/profileRefusal'
 import { sameValue } from '@nachtigal/core/document/canonicalJson'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
+import { migrateDevice } from '@nachtigal/core/device/migrateDevice'
 import { withParts } from '@nachtigal/core/device/withParts'
 import { AppError } from '../appError'
 import type { Database } from '../db/openDatabase'
@@ -46,7 +47,8 @@ export function createShelfStore(db: Database, shipped: Omit<Shelf, 'own'>, now:
   }
   return {
     async read() {
-      const rows = await db.select().from(ownDevices).where(eq(ownDevices.takenOff, false))
+      const held = await db.select().from(ownDevices).where(eq(ownDevices.takenOff, false))
+      const rows = held.map((row) => ({ ...row, body: migrateDevice(row.body) }))
       // One that an older program, or a fault of the disk, spoilt must not take the others off the shelf with it.
       const broken: { id: string; says: string }[] = []
       for (const row of rows) {

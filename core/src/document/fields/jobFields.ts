@@ -5,7 +5,7 @@ import { chainDeviceRecord, order } from './chainFields'
 import { noted } from './loopFields'
 
 /** Version of a job's document that is written; older ones are brought forward. */
-export const JOB_VERSION = 1
+export const JOB_VERSION = 2
 
 /** A meter, thermometer or clamp of the job. */
 export const instrumentRecord = whole(

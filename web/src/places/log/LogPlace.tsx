@@ -7,6 +7,7 @@ import { loopContext } from '@nachtigal/core/check/context'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import { ordered } from '@nachtigal/core/document/chain'
 import type { Command } from '@nachtigal/core/document/command'
+import { readNow } from '@nachtigal/core/document/renamedInThree'
 import type { LoopNote } from '@nachtigal/core/document/documents'
 import { type LogKind, logKinds } from '@nachtigal/core/document/logKind'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
@@ -187,7 +188,7 @@ export function LogPlace() {
                 {command.change.length > MOST_CHANGES ? (
                   <span className="block text-ink2">and {command.change.length - MOST_CHANGES} more</span>
                 ) : null}
-                {command.change.map(({ path, to }) => {
+                {command.change.map(readNow).map(({ path, to }) => {
                   const { calculation, photo, text } = (path[0] === 'notes' && to !== null ? to : {}) as Partial<LoopNote>
                   const input = calculation && keptInput(calculation.calc, calculation.given)
                   if (photo)
