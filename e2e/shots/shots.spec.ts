@@ -66,12 +66,12 @@ test('pictures of the main views', async ({ page, server }) => {
   await expect(page.getByRole('row').nth(5)).toBeVisible()
   await shot('log')
   const sum = async (name: string, id: string, heading: string) => {
-    await page.goto(`${server.url}/jobs/${job.id}/sums/${id}`)
+    await page.goto(`${server.url}/jobs/${job.id}/calculators/${id}`)
     await expect(page.getByRole('heading', { name: heading })).toBeVisible()
     await page.waitForTimeout(600)
     await shot(name)
   }
-  await sum('sums', 'probe.temperature', 'Temperature of a probe')
+  await sum('calculators', 'probe.temperature', 'Temperature of a probe')
   await page.goto(`${named('Clinic boiler')}/set`)
   await page.getByRole('button', { name: 'Night' }).click()
   await page.mouse.move(0, 0)

@@ -40,7 +40,8 @@ async function school(page: Page, name: RegExp) {
   throw new Error(`${name} is not reached`)
 }
 
-const connection = (page: Page, name: string) => page.getByRole('complementary').getByRole('button', { name, exact: true })
+const connection = (page: Page, name: string) =>
+  page.getByRole('complementary').getByRole('button', { name, exact: true })
 
 test('a pool heater with a dry input, its probe in the pipe, flow switch and isolating relay, by keys alone', async ({
   page,

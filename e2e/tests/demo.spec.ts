@@ -111,9 +111,7 @@ test('once the first screen has stood for a moment, every stage opens without a 
   await page.waitForLoadState('networkidle')
   await expect
     .poll(() =>
-      page.evaluate(
-        () => performance.getEntriesByType('resource').filter((r) => /TryStep|Worker/.test(r.name)).length,
-      ),
+      page.evaluate(() => performance.getEntriesByType('resource').filter((r) => /TryStep|Worker/.test(r.name)).length),
     )
     .toBeGreaterThan(1)
   await server.kill()

@@ -10,7 +10,9 @@ test('a 16 A heater on a 10 A contact does not fit, and the contactor goes in by
   await choose(page, 'Load', 'Floor heater')
   await choose(page, 'Limiter', 'Fieldfare')
   await choose(page, 'Supply', 'Circuit 20 A')
-  const connection = page.getByRole('complementary').getByRole('button', { name: 'A1 to F1: does not fit', exact: true })
+  const connection = page
+    .getByRole('complementary')
+    .getByRole('button', { name: 'A1 to F1: does not fit', exact: true })
   await connection.click()
   const sheet = page.getByRole('dialog')
   await expect(sheet).toContainText('160 % of 10 A resistive')

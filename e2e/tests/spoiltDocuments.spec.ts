@@ -69,7 +69,7 @@ test.describe('whatever stands in a job', () => {
       await page.goto(`${server.url}/jobs/${jobId}`)
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
       await survives(page, 'board', made)
-      for (const at of ['log', 'shelf', 'sums']) {
+      for (const at of ['log', 'shelf', 'calculators']) {
         await visit(page, `/jobs/${jobId}/${at}`)
         await survives(page, at, made)
       }

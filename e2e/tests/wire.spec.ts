@@ -1,16 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import {
-  expect,
-  expectAccessible,
-  fill,
-  matchedFloor,
-  safetyAnswers,
-  saved,
-  test,
-  toStep,
-  wirePart,
-} from '../fixtures'
+import { expect, expectAccessible, fill, matchedFloor, safetyAnswers, saved, test, toStep, wirePart } from '../fixtures'
 
 const loops = [
   'Hatchling floor',
@@ -211,7 +201,7 @@ test('a changed chain keeps the ticks of what did not change, and names what is 
     .getByRole('button', { name: /^Limiter/ })
     .click()
   await page
-    .getByRole('button', { name: /^Take F1 out of the chain/ })
+    .getByRole('button', { name: /^Remove F1 from the chain/ })
     .first()
     .click()
   await toStep(page, 'Wire')

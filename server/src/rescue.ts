@@ -54,7 +54,7 @@ export async function startRescue(
         error: {
           code: 'DATABASE_AWAY',
           message:
-            'the database of the server is damaged; a backup must be brought back there. What you type waits on your device',
+            'the database of the server is damaged; a backup must be restored there. What you type waits on your device',
         },
       })
   })
@@ -62,7 +62,7 @@ export async function startRescue(
     const { name, token: given } = (request.body ?? {}) as { name?: unknown; token?: unknown }
     const backup = backups.find((each) => each.name === name)
     if (!isAtMachine(request) || given !== token || !backup) {
-      response.status(403).type('text').send('A backup is brought back by whoever sits at the server\u2019s machine.')
+      response.status(403).type('text').send('A backup is restored by the person at the server\u2019s machine.')
       return
     }
     putInPlace(damage.home, path.join(folder, backup.name, 'postgres'), new Date().toISOString())
@@ -74,10 +74,10 @@ export async function startRescue(
       ? backups
           .map(
             (backup) =>
-              `<form method="post" action="/rescue"><input type="hidden" name="token" value="${token}"><button name="name" value="${escaped(backup.name)}">Bring back</button> ${escaped(lineOf(backup))}</form>`,
+              `<form method="post" action="/rescue"><input type="hidden" name="token" value="${token}"><button name="name" value="${escaped(backup.name)}">Restore</button> ${escaped(lineOf(backup))}</form>`,
           )
           .join('')
-      : '<p>A backup is brought back at the server\u2019s machine itself.</p>'
+      : '<p>A backup is restored at the server\u2019s machine itself.</p>'
     response
       .status(503)
       .set({

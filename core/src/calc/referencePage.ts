@@ -84,6 +84,6 @@ const section = ({ id, title, formula, source, cautions = [], inputs, outputs, e
 export const referencePage = (): string =>
   [
     '# Calculations',
-    'Made from the registry by `npm run reference`; a test fails when it is stale. Each runs as `bin/nachtigal calc <id>`, as `POST /api/calc/<id>` and on the screen Sums. Units are those that the core stores; `null` with a `reason` stands for what cannot happen. Examples run as tests: their expected values come from print or from a sum by hand, never from the program.',
+    'Made from the registry by `npm run reference`; a test fails when it is stale. Each runs as `bin/nachtigal calc <id>`, as `POST /api/calc/<id>` and on the page Calculators. Units are those that the core stores; `null` with a `reason` stands for what cannot happen. Examples run as tests: their expected values come from print or by hand, never from the program.',
     ...calculationGroups.flatMap(({ title, entries }) => [`## ${title}`, ...entries.map(section)]),
   ].join('\n\n') + '\n'

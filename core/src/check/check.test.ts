@@ -183,8 +183,8 @@ describe('findings', () => {
       },
     })
     const [finding] = checkLoop(context(cold)).open
-    expect(finding).toMatchObject({ code: 'C060_NEVER_REACHES', stage: 'set' })
-    expect(finding!.reason).toMatch(/rests at \d+\.\d\u00a0°C/)
+    expect(finding).toMatchObject({ code: 'C060_NEVER_REACHES', step: 'set' })
+    expect(finding!.reason).toMatch(/settles at \d+\.\d\u00a0°C/)
   })
   it('closes a plain finding with a reason, never a safety stop', () => {
     const bare = replan(
@@ -265,7 +265,7 @@ describe('stages', () => {
     const empty = surveyedFloor()
     const bare = context({ ...empty, loop: { ...empty.loop, survey: { answers: {}, hazards: {} } } })
     expect(stepStatus(bare).map(({ state }) => state)).toEqual(Array(7).fill('waiting'))
-    expect(nextThing(bare)).toMatchObject({ stage: 'survey', what: 'Survey: what is controlled' })
+    expect(nextThing(bare)).toMatchObject({ step: 'survey', what: 'Survey: what is controlled' })
   })
   it('a planned loop is surveyed and matched, and hand-over says what is missing', () => {
     const made = context(plannedFloor())

@@ -97,10 +97,10 @@ export const safetyWords = {
   }): Sentences => ({
     head: `${f.limiter} comes back by itself.`,
     reason: {
-      oven: `It guards ${f.load}: an oven that overshoots does so again and again, and nobody hears of it.`,
-      floor: `It guards ${f.load}: the floor is cooked again and again, and nobody hears of it.`,
-      liquid: `It guards ${f.load} in a liquid: it boils or runs dry again and again, and nobody hears of it.`,
-      fuel: `It guards ${f.load}: a burner that overheats starts again, and nobody looks why.`,
+      oven: `It protects ${f.load}: an oven that overshoots does so again and again, and nobody hears of it.`,
+      floor: `It protects ${f.load}: the floor is cooked again and again, and nobody hears of it.`,
+      liquid: `It protects ${f.load} in a liquid: it boils or runs dry again and again, and nobody hears of it.`,
+      fuel: `It protects ${f.load}: a burner that overheats starts again, and nobody looks why.`,
     }[f.what],
     remedy: 'A limiter that is reset by hand.',
   }),

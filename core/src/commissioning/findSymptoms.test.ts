@@ -75,9 +75,9 @@ describe('finding', () => {
     expect(plain[0]).toMatch(/^Swing narrower/)
     const { id } = testOf(contextOf(fan), 'minimum-off')
     const failed = answered(fan, id, { off: 1 })
-    expect(rank(failed)[0]).toMatch(/^The rest time/)
+    expect(rank(failed)[0]).toMatch(/^The minimum off time/)
     const passed = answered(fan, id, { off: 180 })
-    expect(rank(passed).at(-1)).toMatch(/^The rest time/)
+    expect(rank(passed).at(-1)).toMatch(/^The minimum off time/)
   })
   it.each([
     // found where it happens, and not under its opposite

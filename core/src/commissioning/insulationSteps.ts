@@ -193,7 +193,7 @@ export function putBackSteps(context: LoopContext, make: StepMaker): SafetyStep[
   const sign = signOf(ids(rows))
   const mains = circuits.some(({ circuit }) => circuit === 'mains')
   const back = (id: string, title: string, doing: string, should: string, wrong: string) =>
-    make.answered({ id: `${id}:${sign}`, group: 'Put back', title, doing, should, yes: 'Put back' }, wrong)
+    make.answered({ id: `${id}:${sign}`, group: 'Restored', title, doing, should, yes: 'Restored' }, wrong)
   const signals = context.chain.connections.some(
     ({ fromPort: { kind } }) => kind === 'signal-out' || kind === 'measure-out',
   )
@@ -237,7 +237,7 @@ export function putBackSteps(context: LoopContext, make: StepMaker): SafetyStep[
       'back-contacts',
       'Contacts free, bridges off',
       'Nothing held closed any more; every bridge off, and off the temporary list.',
-      'Contacts stand as they rest; the temporary list holds nothing of the tests.',
+      'Contacts stand as they do unpowered; the temporary list holds nothing of the tests.',
       'A bridge that stays by-passes what it bridges.',
     ),
   ]

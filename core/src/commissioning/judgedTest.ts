@@ -64,14 +64,14 @@ export function judgedTest(given: Given, spec: TestSpec): ProofTest {
     ...rest,
     steps,
     attempt,
-    past: pastTakes(given, spec.id),
+    past: pastAttempts(given, spec.id),
     result: outcome(given, steps, found, judge),
     ...(chart && steps.some(({ main }) => main.value !== undefined) ? { chart: chart(found) } : {}),
     ...(skipped ? { skipped } : {}),
   }
 }
 
-function pastTakes({ loop }: Pick<LoopContext, 'loop'>, test: string): PastAttempt[] {
+function pastAttempts({ loop }: Pick<LoopContext, 'loop'>, test: string): PastAttempt[] {
   return ordered(loop.proof.past ?? {})
     .filter((past) => past.test === test)
     .map(({ id, attempt, verdict, head, at, by }) => ({ id, attempt, verdict, head, at, by }))

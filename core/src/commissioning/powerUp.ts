@@ -159,7 +159,7 @@ export function powerUp(context: LoopContext, make: StepMaker): readonly SafetyS
     const after = load.facts.load?.afterRun !== undefined || (call && load.facts.load?.fuel !== undefined)
     steps.push(
       step(
-        `guard:${contact.name}:${load.id}`,
+        `protection:${contact.name}:${load.id}`,
         `${contact.name} stops ${load.tag}`,
         `Before ${load.tag} is left to run: call for it, then ${openingOf(contact.device, words)}. No bridge, no lifted wire in its stead.`,
         `${call ? `Its call opens at once; ${load.tag} ${after ? 'goes through its after-run, then stands' : 'stops by its own control'}` : `${load.tag} loses its voltage at once`} and stays off${manual ? ' until it is reset by hand' : ''}.`,

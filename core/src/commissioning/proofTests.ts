@@ -50,9 +50,10 @@ function ofPlan(context: LoopContext, plan: PlanOf): Maybe[] {
   const stages = stageGroup(context, plan)
   const lead = stages.length === 0 || stages[0]!.id === plan.id
   const end = reachOf(context.chain, plan.output)[0]
-  const keysRest = boundTo(device.facts.controller!, 'minimumOff', [plan.output.port]) !== undefined
-  const rests =
-    plan.kind === 'on-off' && ((keysRest && plan.minimumOffS > 0) || end?.device.facts.load?.timesOwnMinimumOff === true)
+  const keysMinimumOff = boundTo(device.facts.controller!, 'minimumOff', [plan.output.port]) !== undefined
+  const keepsOff =
+    plan.kind === 'on-off' &&
+    ((keysMinimumOff && plan.minimumOffS > 0) || end?.device.facts.load?.timesOwnMinimumOff === true)
   return [
     beforeTest(context, plan),
     ...(plan.kind === 'on-off' && mechanical ? [dialTestOf(context, plan)] : []),
@@ -61,7 +62,7 @@ function ofPlan(context: LoopContext, plan: PlanOf): Maybe[] {
     ...(plan.kind === 'on-off' ? [] : [sweepTest(context, plan)]),
     ...(plan.kind === 'fan' ? [fanTest(context, plan)] : []),
     ...(movesAirForSomebody(context, plan) ? [backupTest(context, plan)] : []),
-    ...(rests && plan.kind === 'on-off' && lead ? [minimumOffTest(context, plan)] : []),
+    ...(keepsOff && plan.kind === 'on-off' && lead ? [minimumOffTest(context, plan)] : []),
     ...(mechanical || !lead
       ? []
       : [
@@ -149,8 +150,8 @@ export const proofTests = remembered((context: LoopContext): readonly ProofTest[
  * Whether a test may still be left out with a reason: none that proves a safety, and none whose last take was not good. Beginning
  * anew does not take back what was found; without a record of it nothing is known, so it counts as not good.
  */
-export const mayLeaveOut = ({ result, protects: guards, attempt, past }: ProofTest): boolean =>
-  !guards && result.verdict === 'waiting' && (attempt === 1 || past.at(-1)?.verdict === 'good')
+export const mayLeaveOut = ({ result, protects: protections, attempt, past }: ProofTest): boolean =>
+  !protections && result.verdict === 'waiting' && (attempt === 1 || past.at(-1)?.verdict === 'good')
 
 /** Whether nothing is left to do about a test: it is good, or it may be left out and nobody has to make it. */
 export const settled = (test: ProofTest): boolean =>

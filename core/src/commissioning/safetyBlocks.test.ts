@@ -93,7 +93,7 @@ describe('the three blocks', () => {
       'Insulation',
       'Windings',
       'Probes',
-      'Put back',
+      'Restored',
     ]))
 })
 

@@ -157,12 +157,12 @@ describe.each(practices)('2 first live goes in rounds, in %s practice', (practic
   it.each(loopKinds)('%s: what the dead tests lifted is put back by steps of their own, dead', (kind) => {
     const edited = soundIn(practice, kind)
     const { dead } = stepsOf(edited)
-    const back = dead.filter(({ group }) => group === 'Put back').map(({ id }) => id.split(':')[0])
+    const back = dead.filter(({ group }) => group === 'Restored').map(({ id }) => id.split(':')[0])
     expect(back).toContain('back-contacts')
     if (contextOf(edited).rows.some(({ role, circuit }) => role === 'neutral' && circuit === 'mains'))
       expect(back).toContain('back-n')
     if (electronicsOf(contextOf(edited).chain.devices).length > 0) expect(back).toContain('back-electronics')
-    expect(dead.slice(-back.length).every(({ group, must }) => group === 'Put back' && must)).toBe(true)
+    expect(dead.slice(-back.length).every(({ group, must }) => group === 'Restored' && must)).toBe(true)
   })
 })
 
@@ -477,7 +477,7 @@ describe('10 flow guards', () => {
   it('are tried first without flow, the load lifted; the call opens and the heater runs after', () => {
     const steps = stepsOf(chained('pool')).live
     const dry = steps.findIndex(({ id }) => id.startsWith('on:dry:'))
-    const guard = steps.findIndex(({ id }) => id.startsWith('on:guard:'))
+    const guard = steps.findIndex(({ id }) => id.startsWith('on:protection:'))
     expect(dry).toBeGreaterThan(0)
     expect(guard).toBeGreaterThan(dry)
     expect(steps[dry]!.doing).toMatch(/First without flow\. Off, dead: lift the call of E1/)
@@ -486,7 +486,7 @@ describe('10 flow guards', () => {
     expect(test.steps[0]).toMatchObject({ id: 'dry', main: { ask: { wants: 'none' } } })
   })
   it('a pump in its own line does lose its voltage at once', () =>
-    expect(one(chained('floor'), 'on:guard:').should).toContain('loses its voltage at once'))
+    expect(one(chained('floor'), 'on:protection:').should).toContain('loses its voltage at once'))
 })
 
 describe('11 how a guard is made to open', () => {

@@ -156,7 +156,7 @@ const rules: Readonly<Record<StepHazardId, (at: At) => Held>> = {
   scald: ({ step, there, power }) => {
     if (!there.hotWater) return none('no hot water in this loop')
     if (power !== 'on') return none('no connection is opened, nothing is heated')
-    if (kindOf(step) === 'on' && ['run', 'guard', 'dry', 'travel'].includes(onKind(step)))
+    if (kindOf(step) === 'on' && ['run', 'protection', 'dry', 'travel'].includes(onKind(step)))
       return here('limiter and permissives tried before it is left to run')
     return none('nothing is called for')
   },
@@ -164,7 +164,7 @@ const rules: Readonly<Record<StepHazardId, (at: At) => Held>> = {
     if (!there.rotating) return none('nothing turns in this loop')
     if (power !== 'on') return earlier(before(is('round-off', 'off')), 'locked off')
     if (kindOf(step) === 'on')
-      return here(onKind(step) === 'turn' ? 'guard on, bumped from afar' : 'guards on, not called for')
+      return here(onKind(step) === 'turn' ? 'guard on, bumped from afar' : 'permissives tried, not called for')
     return none('supply wires of devices are lifted')
   },
   'by-passed-limiter': ({ step, there, power, before }) => {
@@ -175,7 +175,7 @@ const rules: Readonly<Record<StepHazardId, (at: At) => Held>> = {
     if (kind === 'authorised') return earlier(before(is('back-contacts')), 'list empty, or first live stays shut')
     if (kind === 'on')
       return here(
-        onKind(step) === 'guard' || onKind(step) === 'dry' ? 'opened by its own cause, no bridge' : 'list empty',
+        onKind(step) === 'protection' || onKind(step) === 'dry' ? 'opened by its own cause, no bridge' : 'list empty',
       )
     if (power === 'on') return earlier(before(is('back-contacts', 'authorised')), 'list empty')
     return none('nothing is bridged here')

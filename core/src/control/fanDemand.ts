@@ -40,8 +40,8 @@ export function fanDemand(input: FanDemandInput): FanDemand {
   const least = minimumPercent === 'off' ? 0 : minimumPercent
   const percent = minimumMode === 'scaled' ? least + ((100 - least) * strongest) / 100 : Math.max(least, strongest)
   const by = temperatureDemandPercent >= (humidityDemandPercent ?? 0) ? 'temperature' : 'humidity'
-  const rests = minimumMode === 'scaled' ? strongest === 0 : strongest < least || strongest === 0
-  const command = percent === 0 ? 'off' : rests ? 'minimum' : by
+  const stands = minimumMode === 'scaled' ? strongest === 0 : strongest < least || strongest === 0
+  const command = percent === 0 ? 'off' : stands ? 'minimum' : by
   return { percent, command, temperatureDemandPercent, humidityDemandPercent }
 }
 

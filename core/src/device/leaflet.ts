@@ -180,7 +180,10 @@ export function leaflet(profile: DeviceProfile, parts: readonly ProbePart[], wor
   if (load)
     put('What it asks', [
       load.minimumOffS !== undefined &&
-        row(`${say(load.minimumOffS, 'seconds')}${load.timesOwnMinimumOff ? ', timed by itself' : ''}`, 'Minimum off time'),
+        row(
+          `${say(load.minimumOffS, 'seconds')}${load.timesOwnMinimumOff ? ', timed by itself' : ''}`,
+          'Minimum off time',
+        ),
       load.startsPerHour !== undefined && row(say(load.startsPerHour, 'perHour', 0), 'Starts at most'),
       load.returnMinC !== undefined && row(say(load.returnMinC, 'temperature', 0), 'Return not under'),
       load.movesM3h !== undefined && row(say(load.movesM3h, 'airFlow'), 'Moves'),

@@ -9,7 +9,7 @@ export type ProbeFault = Behaviour['probeFault']
 
 /** Planned on/off behaviour of one output, as it is stored: in the words of one convention. Where it switches follows from them. */
 export interface OnOffBehaviour extends OfKind<typeof planVariant, 'on-off'> {}
-/** Planned behaviour of an output that gives more or less: a signal, a valve driven open and closed, a relay that takes its share of a beat. */
+/** Planned behaviour of an output that gives more or less: a signal, a valve driven open and closed, a relay that takes its share of a cycle. */
 export interface BandBehaviour extends OfKind<typeof planVariant, 'band'> {}
 /** Planned behaviour of a fan output: the stronger of two demands, never under its minimum. */
 export interface FanBehaviour extends OfKind<typeof planVariant, 'fan'> {}

@@ -117,8 +117,8 @@ export function whyMigrated(documents: Documents): string {
       Object.values(document.settings?.planned ?? {}).some((plan) => isOnOffTwo(plan) && saysTwo(plan)),
   )
   return decided
-    ? 'Brought to the present version of the documents. Where a plan said one thing by its setpoint and swing and another by its switching points, the points were kept: look at them.'
-    : 'Brought to the present version of the documents'
+    ? 'Migrated to the present version of the documents. Where a plan said one thing by its setpoint and swing and another by its switching points, the points were kept: look at them.'
+    : 'Migrated to the present version of the documents'
 }
 
 /** Loop 2 to 3: an on/off plan says once where it switches, and a step of mounting is ticked under an id that lasts. */

@@ -53,7 +53,7 @@ function bridge(
       throw new RangeError(`${where(i)}: no temperature at the ${i === 0 ? 'beginning' : 'end'}`)
     if (end - i > MOST_GAP)
       throw new RangeError(
-        `${where(i)}: ${end - i} hours have no temperature; up to ${MOST_GAP} are bridged, fill in the rest`,
+        `${where(i)}: ${end - i} hours have no temperature; up to ${MOST_GAP} are bridged, fill in what is missing`,
       )
     const [from, to] = [hourlyC[i - 1]!, values[end]!]
     for (let k = i; k < end; k++) hourlyC.push(from + ((to - from) * (k - i + 1)) / (end - i + 1))

@@ -374,7 +374,7 @@ function checkTimes(scenario: Scenario) {
   if (!(traceS >= 0 && traceS <= HOUR_S))
     throw new RangeError(`traceS ${traceS} must lie between 0 (none) and ${HOUR_S} s`)
   if (traceS > 0 && Math.abs(HOUR_S / traceS - Math.round(HOUR_S / traceS)) > 1e-9)
-    throw new RangeError(`traceS ${traceS} must go into an hour without rest`)
+    throw new RangeError(`traceS ${traceS} must go into an hour without remainder`)
   if (!(durationS > 0 && durationS >= traceS && durationS <= LONGEST_S))
     throw new RangeError(
       `durationS ${durationS} must lie between traceS and 400 days (${LONGEST_S} s): run a longer time in parts`,

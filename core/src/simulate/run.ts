@@ -308,12 +308,12 @@ export function run(
     while (nextGrid <= tick) nextGrid += top
     const onGrid = nextGrid - tick === top
     const calm = held && onGrid && heldLevel > base
-    let goal = Math.min(endTick, turnTick, machine.nextTick)
+    let target = Math.min(endTick, turnTick, machine.nextTick)
     if (calm) {
-      if (traceTicks > 0) goal = Math.min(goal, recorder.point * traceTicks)
-    } else if (held || (traceTicks > 0 && !onGrid)) goal = Math.min(goal, nextGrid)
-    if (tick < fineUntil) goal = Math.min(goal, fineUntil)
-    const left = goal - tick
+      if (traceTicks > 0) target = Math.min(target, recorder.point * traceTicks)
+    } else if (held || (traceTicks > 0 && !onGrid)) target = Math.min(target, nextGrid)
+    if (tick < fineUntil) target = Math.min(target, fineUntil)
+    const left = target - tick
     let level = Math.min(held ? heldLevel : base, 31 - Math.clz32(Math.min(left, 2 ** 30)))
     // Controls look at their own moments: a longer stride leaves some out, but ends at one.
     if (level > base && sampleTicks > 0 && (tick % sampleTicks !== 0 || ticksOf[level]! % sampleTicks !== 0))

@@ -86,7 +86,7 @@ interface Probed {
   readonly setback?: { readonly while: string; readonly byK: number }
 }
 
-/** What an output does without its probe; `duty` runs its share of a 20-minute beat, or at that share. */
+/** What an output does without its probe; `duty` runs its share of a 20-minute cycle, or at that share. */
 interface ProbeFaultPlan {
   readonly probeFault: 'off' | 'on' | 'last' | 'duty'
   readonly dutyShare?: number
@@ -137,7 +137,7 @@ export interface PiControl extends Band, Sampled {
   readonly integralS: number
 }
 
-/** On for its share of a beat; with an integral it is a PI whose output is the share. */
+/** On for its share of a cycle; with an integral it is a PI whose output is the share. */
 export interface TimeProportionedControl extends Band {
   readonly kind: 'time-proportioned'
   readonly cycleS: number

@@ -127,8 +127,8 @@ describe('simulate', () => {
   it('a latched limit stays tripped, a plain one lets go', () => {
     const guarded = (latched: boolean) =>
       firstOrder({
-        probes: [...firstOrder().probes, { id: 'guard', node: 'room', lagS: 1 }],
-        inputs: { F1: { probe: 'guard', belowC: 20.2, differentialK: 0.5, latched } },
+        probes: [...firstOrder().probes, { id: 'protection', node: 'room', lagS: 1 }],
+        inputs: { F1: { probe: 'protection', belowC: 20.2, differentialK: 0.5, latched } },
         permissives: [{ drives: 'heater', expression: 'F1' }],
       })
     expect(simulate(guarded(true)).summary.starts['heater']).toBe(1)

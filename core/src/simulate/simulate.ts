@@ -66,7 +66,7 @@ function stepOf(scenario: Scenario, { node, probe }: Program['fastest']): number
     )
   if (!divides(stepS))
     throw new RangeError(
-      `stepS ${stepS} must go into traceS ${scenario.traceS} and into each sampleS (${samples.join(', ') || 'none'}) without rest`,
+      `stepS ${stepS} must go into traceS ${scenario.traceS} and into each sampleS (${samples.join(', ') || 'none'}) without remainder`,
     )
   return stepS
 }

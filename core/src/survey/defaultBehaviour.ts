@@ -104,7 +104,7 @@ export function defaultBand(
 ): BandBehaviour {
   const { band } = factsOfKind(loop.kind).leaning(loop.survey.answers)
   const { heats: _heats, ...start } = startOf(loop, controller, data, place)
-  const beaten = boundTo(controller, 'cycle')
+  const cycled = boundTo(controller, 'cycle')
   const [integral, cycle, travel] = (['integral', 'cycle', 'travel'] as const).map((binds) => {
     const found = boundTo(controller, binds)
     return found && typeof found.comes === 'number' ? timeFrom(found, found.comes) : undefined
@@ -116,7 +116,7 @@ export function defaultBand(
     input,
     ...start,
     anchor: boundTo(controller, 'anchor') ? 'centred' : 'from-setpoint',
-    bandK: beaten ? (comesWith(controller, 'band') ?? 10) : fieldValue(data, band ?? 'band.valve.room').typical,
+    bandK: cycled ? (comesWith(controller, 'band') ?? 10) : fieldValue(data, band ?? 'band.valve.room').typical,
     integralS: integral ?? 0,
     minimumPercent: 0,
     maximumPercent: 100,

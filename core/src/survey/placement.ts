@@ -296,7 +296,7 @@ function feltC({ loop, chain }: LoopContext, device: ResolvedDevice): number | u
 function judged(context: LoopContext, device: ResolvedDevice, data: FieldData, mistake: Mistake): PlacementMistake {
   const { text, why, row, share } = mistake
   const { words, loop, chain } = context
-  if (row === undefined) return { text, why, effect: 'No figure tells how much: it simply does not guard then.' }
+  if (row === undefined) return { text, why, effect: 'No figure tells how much: it simply does not protect then.' }
   const { low, typical, high, source } = fieldValue(data, row)
   const felt = feltC(context, device)
   const above = felt === undefined ? undefined : felt - AIR_C

@@ -29,7 +29,7 @@ const reading = (value: number): Reading => ({
   by: 'Ann',
 })
 function keyed(edited: Edited): Edited {
-  const asLeft = { [idOf(edited, 'dipper')]: { goal: reading(28) } }
+  const asLeft = { [idOf(edited, 'dipper')]: { target: reading(28) } }
   return { ...edited, loop: { ...edited.loop, settings: { ...edited.loop.settings, asLeft } } }
 }
 function proved(edited: Edited, values: readonly number[]): Edited {
@@ -251,7 +251,7 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
     () => valve({ bandK: 20, anchor: 'from-setpoint' }),
     () => valve({ bandK: 20, integralS: 600 }),
   ],
-  C121_CYCLE_TIME_SHORT: [() => beaten('contactor-25', 2), () => beaten('ssr-25', 2)],
+  C121_CYCLE_TIME_SHORT: [() => cycled('contactor-25', 2), () => cycled('ssr-25', 2)],
   C122_DUTY_LARGE: [
     () =>
       replanned(only('room', 'mains-230-10', 'dipper', 'room-ntc10k', 'panel-heater-1500'), {
@@ -400,8 +400,8 @@ function unguarded(): Edited {
   })
 }
 
-/** An element on a beat, switched through a relay. */
-const beaten = (relay: string, cycleS: number): Edited =>
+/** An element on a cycle, switched through a relay. */
+const cycled = (relay: string, cycleS: number): Edited =>
   replanned(
     step(only('cabinet', 'mains-230-20', 'merlin', 'oven-k', 'oven-element-2000'), `merlin>oven-element-2000:${relay}`),
     { cycleS },

@@ -215,7 +215,7 @@ export function bypass(edited: Edited, over: PortRef, profile: DeviceProfile, id
   if (portOf(edited, over)?.kind !== 'contact')
     throw new RangeError(`${over.device} ${over.port} is no contact: only a contact can have another across it`)
   const contact = Object.entries(profile.ports).find(([, port]) => port.kind === 'contact' && !port.fed)?.[0]
-  if (!contact) throw new RangeError(`${profile.name} has no contact to lay across`)
+  if (!contact) throw new RangeError(`${profile.name} has no contact to by-pass`)
   const mine = { device: id, port: contact }
   const is = (ref: PortRef) => ref.device === over.device && ref.port === over.port
   return ordered(edited.loop.chain.connections).reduce(

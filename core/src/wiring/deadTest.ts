@@ -177,7 +177,10 @@ function probeTest({ reading, expected, tolerance }: DeadTestInput): DeadTestVer
       'Look for the break in cable or connections, both leads lifted.',
     )
   if (reading < expected / 10)
-    return look(`The probe is shorted (${ohmWords(reading)}).`, 'Look for a pinched cable or a connection that touches.')
+    return look(
+      `The probe is shorted (${ohmWords(reading)}).`,
+      'Look for a pinched cable or a connection that touches.',
+    )
   if (Math.abs(reading - expected) <= reach + 1e-9)
     return good(`The probe gives ${ohmWords(reading)}, its table ${ohmWords(expected)}.`)
   return look(

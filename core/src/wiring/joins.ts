@@ -11,9 +11,9 @@ const pairs: Readonly<Partial<Record<Port['kind'], readonly Port['kind'][]>>> = 
 }
 
 /** Whether one port can give to another. */
-export const joins = (giver: Port, taker: Port) => (takes(taker) && pairs[giver.kind]?.includes(taker.kind)) ?? false
+export const joins = (giver: Port, taker: Port) => (accepts(taker) && pairs[giver.kind]?.includes(taker.kind)) ?? false
 
 /** Sides of a port: contacts and pairs have both, but a contact that feeds its line itself takes nothing. */
 export const gives = (port: Port) => pairs[port.kind] !== undefined
-export const takes = (port: Port) =>
+export const accepts = (port: Port) =>
   !(port.kind === 'contact' && port.fed) && Object.values(pairs).some((kinds) => kinds?.includes(port.kind))

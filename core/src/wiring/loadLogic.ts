@@ -5,7 +5,7 @@ import { callPaths, powerPaths } from './powerPath'
 import { remembered } from '../document/remembered'
 
 /** What a contact is there for. */
-export type ContactDuty = 'control' | 'limit' | 'guard' | 'hand' | 'time' | 'other'
+export type ContactDuty = 'control' | 'limit' | 'protection' | 'hand' | 'time' | 'other'
 
 /** One contact as a fitter names it. */
 export interface NamedContact {
@@ -58,7 +58,7 @@ const protecting: ReadonlySet<PermissiveFacts['senses']> = new Set([
 function dutyOf({ facts }: ResolvedDevice, { movedBy }: ContactPort): ContactDuty {
   if (facts.limiter) return 'limit'
   const senses = facts.permissive?.senses
-  if (senses) return protecting.has(senses) ? 'guard' : senses === 'time' ? 'time' : 'hand'
+  if (senses) return protecting.has(senses) ? 'protection' : senses === 'time' ? 'time' : 'hand'
   return facts.controller && movedBy === 'control' ? 'control' : 'other'
 }
 
@@ -161,7 +161,7 @@ export const loadLogics = remembered((chain: ResolvedChain): readonly LoadLogic[
       return coil === undefined ? [] : [{ contact: names.get(name)!, coil }]
     })
     const logic = all.length > mostContacts ? undefined : contactLogic(expression)
-    const protective = ({ duty }: NamedContact) => duty === 'limit' || duty === 'guard'
+    const protective = ({ duty }: NamedContact) => duty === 'limit' || duty === 'protection'
     const chosen = ({ duty }: NamedContact) => duty === 'hand' || duty === 'time'
     const defeats = (logic?.bypasses ?? [])
       .map(({ contact, by }) => ({ contact: names.get(contact)!, by: names.get(by)! }))

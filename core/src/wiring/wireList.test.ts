@@ -142,12 +142,7 @@ describe('contacts in parallel', () => {
   })
   it('in a call both begin at the input', () => {
     const pool = chained('pool')
-    const edited = bypass(
-      pool,
-      { device: idOf(pool, 'isolate-24ac'), port: 'contact' },
-      device('door-switch'),
-      'hand',
-    )
+    const edited = bypass(pool, { device: idOf(pool, 'isolate-24ac'), port: 'contact' }, device('door-switch'), 'hand')
     expect(listOf(edited).rows.map(say)).toEqual(expect.arrayContaining(['E1.T1-S2.1', 'S2.2-S1.1', 'E1.T1-K1.1']))
   })
 })
@@ -168,7 +163,9 @@ describe('numbers and changes', () => {
     const out = old.find((each) => say(each) === 'A1.6-F1.1')!
     const states = { [out.id]: { landed: true as const, number: out.number } }
     const connection = Object.keys(before.loop.chain.connections).find((id) => id.startsWith('device-2.out1'))!
-    const after = listOf(insertDevice(landed(before, states), connection, profile('permissives/hand-switch'), 'hand')).rows
+    const after = listOf(
+      insertDevice(landed(before, states), connection, profile('permissives/hand-switch'), 'hand'),
+    ).rows
     const changes = Object.values(listChanges(old, after, states))
     expect(changes.map(({ what, landed: was }) => [what, was ?? false])).toEqual([
       ['moved', true],

@@ -96,7 +96,7 @@ export const coldWireOhm = (lengthM: number, areaMm2: number): number =>
   coreOhm(lengthM, areaMm2, 20, usualConstruction(areaMm2))
 
 /** Clamps and connections at both ends of a row, ohm. */
-const JOINTS_OHM = 0.1
+const CLAMPS_OHM = 0.1
 
 /**
  * Highest resistance that still proves a row: stranded copper at 20 °C, its connections, and meter leads that were not nulled. A section that
@@ -104,5 +104,5 @@ const JOINTS_OHM = 0.1
  * Source: IEC 60228 class 5; field data cont.leads.
  */
 export function continuityLimitOhm(lengthM: number, areaMm2: number | null, data: FieldData): number {
-  return (areaMm2 === null ? 0 : coldWireOhm(lengthM, areaMm2)) + JOINTS_OHM + fieldValue(data, 'cont.leads').typical
+  return (areaMm2 === null ? 0 : coldWireOhm(lengthM, areaMm2)) + CLAMPS_OHM + fieldValue(data, 'cont.leads').typical
 }

@@ -51,7 +51,7 @@ function checkHome(home: string) {
   const version = path.join(home, 'PG_VERSION')
   if (!existsSync(version))
     throw new OpenRefused(
-      `${home} is not a database: it has no PG_VERSION but holds ${readdirSync(home).slice(0, 5).join(', ') || 'nothing'}. It may be half a copy, or another program\u2019s folder. Move it away, or bring a backup back; nothing was touched.`,
+      `${home} is not a database: it has no PG_VERSION but holds ${readdirSync(home).slice(0, 5).join(', ') || 'nothing'}. It may be half a copy, or another program\u2019s folder. Move it away, or restore a backup; nothing was touched.`,
     )
   const found = readFileSync(version, 'utf8').trim()
   if (found !== ENGINE_VERSION)

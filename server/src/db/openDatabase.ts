@@ -71,7 +71,7 @@ export async function openInMemory({ migrations, now, warn = silent }: OpenOptio
     max: 1,
   })
   const db = drizzle(pool) as unknown as Database
-  await bringUp(pool, { db, engine: 'memory' }, { migrations, now })
+  await openTables(pool, { db, engine: 'memory' }, { migrations, now })
   const availability = new Availability(() => pool.query('SELECT 1'), now, warn)
   const close = async () => {
     availability.close()
@@ -170,7 +170,7 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
           const aside = putInPlace(home, copy, now())
           try {
             await start()
-            await bringUp(pool, { db, engine: 'embedded', embedded }, options)
+            await openTables(pool, { db, engine: 'embedded', embedded }, options)
           } catch (error) {
             await (thread as EmbeddedThread | undefined)?.end()
             rmSync(home, { recursive: true, force: true })
@@ -183,7 +183,7 @@ export async function openEmbedded(folder: string, options: OpenOptions): Promis
         await thread?.end()
       },
     }
-    await bringUp(pool, { db, engine: 'embedded', embedded }, options)
+    await openTables(pool, { db, engine: 'embedded', embedded }, options)
     // It has no background processes: what a server does by itself is scheduled here.
     const timer = setInterval(() => {
       if (!availability.away)
@@ -286,7 +286,7 @@ function poolOf(config: pg.PoolConfig): pg.Pool {
 }
 
 /** Brings the tables to the present; says in words when they are from a newer program. */
-async function bringUp(
+async function openTables(
   pool: pg.Pool,
   opened: Omit<OpenDatabase, 'close' | 'availability' | 'alone'>,
   { migrations, beforeMigration }: OpenOptions,
@@ -327,7 +327,7 @@ export async function openServer(url: string, options: OpenOptions): Promise<Ope
   const opened = { db, engine: 'server' as const, url }
   for (let wait = 250; ; wait = Math.min(wait * 2, 5000))
     try {
-      await oneAtATime(pool, () => bringUp(pool, opened, options))
+      await oneAtATime(pool, () => openTables(pool, opened, options))
       break
     } catch (error) {
       if (troubleIn(error) !== 'away') {

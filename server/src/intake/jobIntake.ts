@@ -354,7 +354,7 @@ export function broughtForward(
     change,
   }
   const applied = applyCommand(all, command)
-  if (!applied.ok) throw refuse('these documents cannot be brought to the present version')
+  if (!applied.ok) throw refuse('these documents cannot be migrated to the present version')
   const row = { sequence, receivedAt, command, previousHash: last?.hash ?? firstHash }
   return { row: { ...row, hash: rowHash(row) }, documents: applied.documents }
 }

@@ -51,7 +51,7 @@ function alarmLines(context: LoopContext): (readonly [string, string])[] {
       ? [
           [
             `${limiter.name} has opened`,
-            'It guards against overheating. Do not reset it: call. It is reset once its cause is found.',
+            'It protects against overheating. Do not reset it: call. It is reset once its cause is found.',
           ] as const,
         ]
       : []),

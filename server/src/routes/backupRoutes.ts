@@ -19,10 +19,7 @@ export const isAtMachine = (request: Pick<Request, 'socket' | 'headers'>): boole
 
 const atMachineOnly: RequestHandler = (request, _response, next) => {
   if (!isAtMachine(request))
-    throw new AppError(
-      'NOT_AT_MACHINE',
-      'backups are made and brought back by whoever sits at the server\u2019s machine',
-    )
+    throw new AppError('NOT_AT_MACHINE', 'backups are made and restored by the person at the server\u2019s machine')
   next()
 }
 
@@ -47,7 +44,7 @@ export function backupRoutes({ backups }: { readonly backups: BackupDesk }): Rou
     response.status(201).json({ name: await inWords('was made', () => backups.make()) })
   })
   router.post(routes.backup, jsonOnly, async (request, response) => {
-    await inWords('was brought back', () => backups.restore(String(request.params.name)))
+    await inWords('was restored', () => backups.restore(String(request.params.name)))
     response.status(204).end()
   })
   return router

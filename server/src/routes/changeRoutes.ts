@@ -30,9 +30,9 @@ export function changeRoutes({ store, feed }: { readonly store: JobStore; readon
       stop()
       return
     }
-    const beat = setInterval(() => response.write(':\n\n'), HEARTBEAT_MS)
+    const heartbeat = setInterval(() => response.write(':\n\n'), HEARTBEAT_MS)
     response.on('close', () => {
-      clearInterval(beat)
+      clearInterval(heartbeat)
       stop()
     })
   })

@@ -32,8 +32,8 @@ const BoardPlace = page('BoardPlace')
 const LogPlace = page('LogPlace')
 const ShelfAlone = page('ShelfAlone')
 const ShelfPlace = page('ShelfPlace')
-const SumsAlone = page('SumsAlone')
-const SumsPlace = page('SumsPlace')
+const CalculatorsAlone = page('CalculatorsAlone')
+const CalculatorsPlace = page('CalculatorsPlace')
 const SurveyStep = page('SurveyStep')
 const MatchStep = page('MatchStep')
 const WireStep = page('WireStep')
@@ -64,8 +64,8 @@ const router = createBrowserRouter([
         element: <ShelfAlone />,
       })),
       { path: '/backups', element: <BackupsPlace /> },
-      { path: '/sums', element: <SumsAlone /> },
-      { path: '/sums/:calc', element: <SumsAlone /> },
+      { path: '/calculators', element: <CalculatorsAlone /> },
+      { path: '/calculators/:calc', element: <CalculatorsAlone /> },
       {
         path: '/jobs/:jobId',
         element: <JobFrame />,
@@ -77,8 +77,8 @@ const router = createBrowserRouter([
             path,
             element: <ShelfPlace />,
           })),
-          { path: 'sums', element: <SumsPlace /> },
-          { path: 'sums/:calc', element: <SumsPlace /> },
+          { path: 'calculators', element: <CalculatorsPlace /> },
+          { path: 'calculators/:calc', element: <CalculatorsPlace /> },
           {
             path: 'loops/:loopId',
             element: <LoopFrame />,

@@ -120,7 +120,7 @@ function Frame() {
             Shelf
           </NavLink>
           <NavLink
-            to={`/jobs/${job.id}/sums`}
+            to={`/jobs/${job.id}/calculators`}
             className="cond text-[16px] h-8 flex items-center no-underline aria-[current=page]:font-semibold"
           >
             Calculators

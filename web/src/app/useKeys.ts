@@ -58,7 +58,7 @@ export function useKeys() {
       else if (event.key === 'g') go(`/jobs/${jobId}/log`)
       else if (event.key === '.') {
         event.preventDefault()
-        go(`/jobs/${jobId}/sums`)
+        go(`/jobs/${jobId}/calculators`)
         document.querySelector<HTMLInputElement>('[data-find-sum]')?.focus()
       } else if (event.key === '?') document.querySelector<HTMLButtonElement>('[data-keys]')?.click()
     }

@@ -187,7 +187,7 @@ export function BandChart({ values, unit, step, measured, measuredTitle, compact
             {say(rest.at)}
           </text>
           <text x={x.at(rest.at) + 14} y={y.at(rest.percent) + 8} style={drawnNote(15)}>
-            rests here at design
+            settles here at design
           </text>
           {marks.rest ? <path d={`M${x.at(rest.at)} ${y.at(rest.percent) - 30}l8 15h-16Z`} fill="var(--look)" /> : null}
         </g>

@@ -130,7 +130,13 @@ describe('Chain', () => {
   })
   const links = [link('probe', 'B1 Floor probe'), link('controller', 'A1 Dipper'), link('load', 'M1 Circulator')]
   const chain = (connections: readonly (ChainConnection | undefined)[], onLink = jest.fn<(id: string) => void>()) => {
-    const given = { links, connections, supply: link('supply', 'X1 Circuit 10 A'), rail: connection('fits', 'fits'), onLink }
+    const given = {
+      links,
+      connections,
+      supply: link('supply', 'X1 Circuit 10 A'),
+      rail: connection('fits', 'fits'),
+      onLink,
+    }
     return { onLink, given, ...render(<Chain {...given} />) }
   }
 

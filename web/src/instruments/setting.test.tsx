@@ -230,7 +230,7 @@ describe('the band', () => {
   })
   it('shows where it rests, and what a meter reads there', () => {
     show()
-    expect(screen.getByRole('img', { name: 'Rests at 20.6 °C, 70 %' })).toBeTruthy()
+    expect(screen.getByRole('img', { name: 'Settles at 20.6 °C, 70 %' })).toBeTruthy()
     expect(screen.getByText('5 V')).toBeTruthy()
   })
 })

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { describe, expect, it } from '@jest/globals'
-import { sumTyped } from './sumsSlice'
+import { sumTyped } from './calculatorsSlice'
 import { createStore } from './store'
 import { themeTurned } from './viewSlice'
 
@@ -23,17 +23,17 @@ describe('store', () => {
     const store = createStore()
     const typed = { id: 'cycling.worst', form: { swingK: '1,5' }, preferences, own: { swingK: true as const } }
     store.dispatch(sumTyped(typed))
-    expect(createStore().getState().sums['cycling.worst']?.form).toEqual({ swingK: '1,5' })
+    expect(createStore().getState().calculators['cycling.worst']?.form).toEqual({ swingK: '1,5' })
     const full = Storage.prototype.setItem
     Storage.prototype.setItem = () => {
       throw new DOMException('full', 'QuotaExceededError')
     }
     store.dispatch(sumTyped({ ...typed, form: { swingK: '2' } }))
     Storage.prototype.setItem = full
-    expect(store.getState().sums['cycling.worst']?.form).toEqual({ swingK: '2' })
+    expect(store.getState().calculators['cycling.worst']?.form).toEqual({ swingK: '2' })
   })
   it.each(['{"cycling', 'null', '5', ''])('starts empty on what is no form: %p', (kept) => {
-    sessionStorage.setItem('nachtigal.sums', kept)
-    expect(createStore().getState().sums).toEqual({})
+    sessionStorage.setItem('nachtigal.calculators', kept)
+    expect(createStore().getState().calculators).toEqual({})
   })
 })

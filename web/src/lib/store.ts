@@ -5,7 +5,7 @@ import { contactsReducer } from './contactsSlice'
 import { documentsReducer } from './documentsSlice'
 import { draftsReducer, storeDrafts } from './draftsSlice'
 import { noticeReducer } from './noticeSlice'
-import { storeSums, sumsReducer } from './sumsSlice'
+import { storeCalculators, calculatorsReducer } from './calculatorsSlice'
 import { showTheme, storeView, viewReducer } from './viewSlice'
 
 /** One store: documents (the job), drafts and view (this device), and the cache of the server's answers. */
@@ -17,17 +17,17 @@ export function createStore() {
       view: viewReducer,
       contacts: contactsReducer,
       notice: noticeReducer,
-      sums: sumsReducer,
+      calculators: calculatorsReducer,
       [api.reducerPath]: api.reducer,
     },
     middleware: (usual) => usual({ immutableCheck: false, serializableCheck: false }).concat(api.middleware),
   })
-  let { drafts, sums, view } = store.getState()
+  let { drafts, calculators, view } = store.getState()
   showTheme(view)
   store.subscribe(() => {
     const next = store.getState()
     if (next.drafts !== drafts) storeDrafts((drafts = next.drafts))
-    if (next.sums !== sums) storeSums((sums = next.sums))
+    if (next.calculators !== calculators) storeCalculators((calculators = next.calculators))
     if (next.view !== view) {
       storeView((view = next.view))
       showTheme(view)

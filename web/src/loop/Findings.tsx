@@ -45,7 +45,11 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
                 <b>{finding.head}</b> {finding.reason}{' '}
                 <span className="underline underline-offset-2 decoration-1">{finding.remedy}</span>
                 {finding.worked?.length ? (
-                  <Opens className="third small ml-2 text-ink2" label={`${finding.head} Open the calculation`} trigger="Sum">
+                  <Opens
+                    className="third small ml-2 text-ink2"
+                    label={`${finding.head} Open the calculation`}
+                    trigger="Sum"
+                  >
                     {finding.worked.map((call) => (
                       <WorkedSum key={call.calc} call={call} />
                     ))}

@@ -4,13 +4,13 @@ import type { CalcCall } from '@nachtigal/core/survey/surveyResult'
 import { Opens } from '../ui/Opens'
 import { useJob } from './jobContext'
 import { useLoop } from './loopContext'
-import { useOpenSum } from './useOpenSum'
+import { useOpenCalculation } from './useOpenCalculation'
 
 /** The sum behind a number: formula, numbers put in, source, result. */
 export function WorkedSum({ call }: { call: CalcCall }) {
   const { preferences } = useLoop()
   const { calcData, job } = useJob()
-  const open = useOpenSum(job.id, preferences)
+  const open = useOpenCalculation(job.id, preferences)
   const sum = useMemo(() => workedLines(call, calcData, preferences), [call, calcData, preferences])
   return (
     <div className="grid gap-2">

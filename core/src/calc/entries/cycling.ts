@@ -185,7 +185,8 @@ export const cyclingRested = defineCalculation<{
     cyclesPerHour: number('Cycles', 'perHour'),
     dutyPercent: number('At a load of', 'percent'),
   },
-  formula: '3600 P/(4 C ΔT) at half load while that stays off long enough; else 3600 (1 − d)/t at the duty d = C ΔT/(P t)',
+  formula:
+    '3600 P/(4 C ΔT) at half load while that stays off long enough; else 3600 (1 − d)/t at the duty d = C ΔT/(P t)',
   source: 'first-order plant, straight ramps',
   examples: [
     {

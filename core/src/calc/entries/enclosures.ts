@@ -69,7 +69,7 @@ const drive = { dissipationW: 400, areaM2: 4, insideMaxC: 35, outsideC: 30 }
 
 export const enclosureCooling = defineCalculation<EnclosureInput>({
   id: 'enclosure.cooling',
-  title: 'Heat to take out of an enclosure',
+  title: 'Heat to remove from an enclosure',
   find: 'cabinet cooler watts panel too hot drive dissipation air conditioner heater condensation',
   inputs: {
     dissipationW: number('Heat inside', 'power', {

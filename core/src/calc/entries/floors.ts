@@ -48,7 +48,7 @@ export const plantEstimate = defineCalculation<{
     'H = loss per m² × area; C = stored per m² or m³ × size; τ = C/H; low pairs little heat with much loss, high the other way round',
   source:
     'field data: loss.*, cap.*, water.system, pool.u.*, encl.k.*, cr.u.*, u.*, van.ua.* (ISO 13790 classes, practice)',
-  cautions: ['An estimate: the spread is real. A measured cool-down beats it.'],
+  cautions: ['An estimate: the spread is real. A measured cool-down is better.'],
   examples: [
     {
       given: { kind: 'floor', areaM2: 38, insulation: 'fair', build: 'medium' },

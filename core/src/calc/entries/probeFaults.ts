@@ -259,7 +259,9 @@ export const probeFault = defineCalculation<{
   },
   formula: 'seen = (probe ∥ parallel) + series; shown = curve read backwards; error = shown − true',
   source: 'two resistances; curves as in probe.resistance',
-  cautions: ['An NTC reads cold through a bad connection and hot through damp; platinum, nickel and silicon the other way.'],
+  cautions: [
+    'An NTC reads cold through a bad connection and hot through damp; platinum, nickel and silicon the other way.',
+  ],
   examples: [
     {
       given: { probe: ntc10k, temperatureC: 25, seriesOhm: 500 },

@@ -92,8 +92,8 @@ export const controlDroop = defineCalculation<DroopInput>({
         : answer.saturated === 'off'
           ? `Off: the outdoor temperature alone keeps it at ${at}.`
           : Math.abs(answer.offsetK) < 0.05
-            ? `Rests at the set, ${at}.`
-            : `Rests at ${at}, ${figure(Math.abs(answer.offsetK), 'K')} ${answer.offsetK < 0 ? 'under' : 'over'} the set. A narrower band or a moved set brings it nearer.`
+            ? `Settles at the setpoint, ${at}.`
+            : `Settles at ${at}, ${figure(Math.abs(answer.offsetK), 'K')} ${answer.offsetK < 0 ? 'under' : 'over'} the setpoint. A narrower band or a moved setpoint brings it nearer.`
     return { ...answer, meaning }
   },
   picture: (input, { settlesC, percent }) => {
@@ -121,7 +121,7 @@ export const controlDroop = defineCalculation<DroopInput>({
           points: temperatures.map((t): Spot => [t, need(t)]).filter(([, y]) => y >= 0 && y <= 130),
         },
       ],
-      spots: [{ title: 'Rests', at: [settlesC as number, percent as number] }],
+      spots: [{ title: 'Settles', at: [settlesC as number, percent as number] }],
     }
   },
 })

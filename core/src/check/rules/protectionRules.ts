@@ -142,7 +142,7 @@ const limiterSetting: Rule = (context) => {
         stop('C016_LIMITER_NOT_SET', {
           about: device.id,
           head: `Nobody wrote down what ${device.tag} is set to.`,
-          reason: 'A limiter that is not set to what it guards does not guard it.',
+          reason: 'A limiter that is not set to what it protects does not protect it.',
           remedy: `Read its dial, set it to ${usual} or lower, write it down.`,
         }),
       ]
@@ -278,7 +278,7 @@ const limiterNearTarget: Rule = ({ chain, survey, words, loop, data }) => {
       return [
         lookAgain('C019_LIMITER_LOOSE', {
           about: device.id,
-          head: `${device.tag} is set far over what it guards.`,
+          head: `${device.tag} is set far over what it protects.`,
           reason: `${words.say(dialC, 'temperature', 0)}; ${words.say(usualC, 'temperature', 0)} is usual for ${words.say(survey.seen.targetC, 'temperature', 0)}.`,
           remedy: `Set it to ${words.say(usualC, 'temperature', 0)} or lower.`,
           fix: {
@@ -295,7 +295,7 @@ const limiterNearTarget: Rule = ({ chain, survey, words, loop, data }) => {
           about: device.id,
           head: `${device.tag} trips before the target is reached.`,
           reason: `It opens at ${words.say(dialC, 'temperature', 0)}, the target is ${words.say(survey.seen.targetC, 'temperature', 0)}.`,
-          remedy: 'Set it over the target, and no higher than what it guards bears.',
+          remedy: 'Set it over the target, and no higher than what it protects bears.',
         }),
       ]
     return []
@@ -319,7 +319,7 @@ const supplyUnderLimiter: Rule = ({ survey, chain, words }) => {
 }
 
 /** A load that may not start again at once, and a control that lets it. */
-const restKept: Rule = ({ chain, loop, words }) =>
+const minimumOffKept: Rule = ({ chain, loop, words }) =>
   switchingPlans(loop.settings.planned).flatMap(({ id, ...plan }): Finding[] =>
     reachOf(chain, plan.output).flatMap(({ device }): Finding[] => {
       const { minimumOffS, timesOwnMinimumOff } = device.facts.load ?? {}
@@ -364,5 +364,5 @@ export const protectionRules: readonly Rule[] = [
   screedOld,
   resetsByHand,
   bothLegsBroken,
-  restKept,
+  minimumOffKept,
 ]

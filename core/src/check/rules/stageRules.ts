@@ -88,7 +88,12 @@ const startsBearable = eachSwitching((plan, context) => {
   const most = mostStarts(context, plan)
   if (!most) return []
   const { perHour: mostAnHour, device: named } = most
-  const { cyclesPerHour, minimumOffRules: restRules } = worstCyclingRested(load.powerW, load.capacityJPerK, plan.swingK, load.minimumOffS)
+  const { cyclesPerHour, minimumOffRules: minimumOffRules } = worstCyclingRested(
+    load.powerW,
+    load.capacityJPerK,
+    plan.swingK,
+    load.minimumOffS,
+  )
   if (cyclesPerHour <= mostAnHour + 1e-9) return []
   const widerK = swingForRate(load.powerW, load.capacityJPerK, mostAnHour)
   return [
@@ -97,7 +102,7 @@ const startsBearable = eachSwitching((plan, context) => {
       {
         about: plan.id,
         head: `Starts up to ${words.say(cyclesPerHour, 'perHour', 1)}.`,
-        reason: `${named ? `${named.tag} bears` : 'Usual are at most'} ${words.say(mostAnHour, 'perHour', 0)}${restRules ? `; a minimum off time of ${words.say(load.minimumOffS, 'seconds')} is kept` : ''}.`,
+        reason: `${named ? `${named.tag} bears` : 'Usual are at most'} ${words.say(mostAnHour, 'perHour', 0)}${minimumOffRules ? `; a minimum off time of ${words.say(load.minimumOffS, 'seconds')} is kept` : ''}.`,
         remedy: `A swing of ${words.say(widerK, 'difference')}, or a longer minimum off time, or more store.`,
         worked: [
           {

@@ -119,15 +119,7 @@ const sprayPlanned: Rule = (context) => {
 const notTooHot: Rule = (context) => {
   const target = answered(context, 'target')
   return touchedBy(context) === 'people' && typeof target === 'number' && target > PEOPLE_WATER_MOST_C
-    ? [
-        told(
-          context,
-          'C137_WATER_TOO_HOT',
-          'site',
-          { targetC: target, mostC: PEOPLE_WATER_MOST_C },
-          { step: 'survey' },
-        ),
-      ]
+    ? [told(context, 'C137_WATER_TOO_HOT', 'site', { targetC: target, mostC: PEOPLE_WATER_MOST_C }, { step: 'survey' })]
     : []
 }
 

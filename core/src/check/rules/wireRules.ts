@@ -9,7 +9,7 @@ import { lookAgain, type Rule, stop, told } from './rule'
 
 const dutyWords = {
   limit: 'limiter',
-  guard: 'guard',
+  protection: 'protection',
   control: 'control',
   hand: 'switch',
   time: 'timer',

@@ -25,7 +25,7 @@ const fastest = 'f.hi'
 
 /**
  * Output as a meter or a display shows it: hertz where a drive makes them, volts or milliamps of a signal, seconds of a valve's travel,
- * the share of a beat.
+ * the share of a cycle.
  */
 export function outputScale(
   context: LoopContext,

@@ -242,7 +242,7 @@ export function ownProtectionTest(context: LoopContext, device: ResolvedDevice):
             reason: `${nameOf(device)} is not to run before.`,
             next: 'Have it proved by the licensed trade.',
             causes: [
-              cause('own-guard-open', 'Nobody has proved it yet.', 'Licensed trade, by the maker\u2019s leaflet.'),
+              cause('own-protection-open', 'Nobody has proved it yet.', 'Licensed trade, by the maker\u2019s leaflet.'),
             ],
           }
         : undefined,

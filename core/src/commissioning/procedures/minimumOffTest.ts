@@ -109,7 +109,8 @@ export function minimumOffTest(context: LoopContext, plan: PlanOf<OnOffBehaviour
                 ]
       return {
         verdict: 'look',
-        head: off === null ? 'It does not start again' : off > minimumOffS ? 'It stays off too long' : 'It starts too soon',
+        head:
+          off === null ? 'It does not start again' : off > minimumOffS ? 'It stays off too long' : 'It starts too soon',
         reason: off === null ? 'Nothing came.' : `${say(off, 'seconds')}; ${say(minimumOffS, 'seconds')} is planned.`,
         next: causes[0]!.check,
         causes,

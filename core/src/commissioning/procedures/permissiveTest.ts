@@ -92,7 +92,7 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
     ...hands.map((hand): StepSpec => ({
       id: `override-${hand.id}`,
       title: `${hand.tag} tried`,
-      does: `${device.tag} still open: switch ${nameOf(hand)} over. ${protects ? `${loads} must stay off: no switch by-passes what protects.` : 'What happens?'}`,
+      does: `${device.tag} still open: switch ${nameOf(hand)} over. ${protects ? `${loads} must stay off: no switch by-passes what protects.` : 'What does it do?'}`,
       main: protects
         ? { kind: 'choice', label: loads, choices: { stays: 'Stays off', runs: 'Runs' }, wants: 'stays' }
         : { kind: 'choice', label: loads, choices: { stays: 'Stays off', runs: 'Runs' } },
@@ -112,7 +112,9 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
     title: `Permissive: ${device.facts.name.toLowerCase()}`,
     about: nameOf(device),
     purpose: `${loads} runs only while ${device.tag} is closed.`,
-    have: [senses === 'frost' ? coldBath(dial, context.words) : protects ? 'what opens it by its own cause' : 'nothing'],
+    have: [
+      senses === 'frost' ? coldBath(dial, context.words) : protects ? 'what opens it by its own cause' : 'nothing',
+    ],
     how: 'Open it by what it senses, not by lifting its wire: only so the switch itself is proved.',
     rule: `${loads} stops${protects ? ` within ${context.words.say(DROPS_S, 'seconds')}` : ''}; no switch brings it back.`,
     ...(protects ? { protects: true as const } : {}),

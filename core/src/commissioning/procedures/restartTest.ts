@@ -42,7 +42,7 @@ export function restartTest(context: LoopContext, device: ResolvedDevice, plans:
         ? [
             {
               id: 'apart',
-              title: 'Stages apart',
+              title: 'Stage delay',
               does: 'All stages asked for: seconds between the first and the second start.',
               main: {
                 kind: 'number',

@@ -62,7 +62,7 @@ export function stagesTest(context: LoopContext, stages: readonly PlanOf<OnOffBe
   )
   const lamps = Object.fromEntries(stages.map((_, i) => [String(i + 1), String(i + 1)]))
   const waitS = controllerPlanOf(context, device).stages?.waitS ?? 0
-  const rests = Math.max(...stages.map(({ minimumOffS }) => minimumOffS))
+  const offTimes = Math.max(...stages.map(({ minimumOffS }) => minimumOffS))
   const box = standIn(context, first.input)
   const rotates = controllerPlanOf(context, device).stages?.lead === 'rotate'
   const all = rungs(stages)
@@ -77,7 +77,7 @@ export function stagesTest(context: LoopContext, stages: readonly PlanOf<OnOffBe
     return {
       id,
       title: `${words.say(temperatureC, 'temperature')}, ${way}`,
-      does: `Bring the ${box} ${way === 'rising' ? 'up' : 'down'} to ${words.say(temperatureC, 'temperature')}${dial ? ` (${dial})` : ''}. Wait ${spell(Math.max(waitS * stages.length, 5))}${rests > 0 && way === 'falling' ? '' : rests > 0 ? `, and out any minimum off time of ${spell(rests)}` : ''}. Which loads run?`,
+      does: `Bring the ${box} ${way === 'rising' ? 'up' : 'down'} to ${words.say(temperatureC, 'temperature')}${dial ? ` (${dial})` : ''}. Wait ${spell(Math.max(waitS * stages.length, 5))}${offTimes > 0 && way === 'falling' ? '' : offTimes > 0 ? `, and out any minimum off time of ${spell(offTimes)}` : ''}. Which loads run?`,
       main: ask('Loads that run', members),
       asides: { lamps: ask('Lamps on the display', lamps) },
       ...(dial ? { dial } : {}),
@@ -93,7 +93,9 @@ export function stagesTest(context: LoopContext, stages: readonly PlanOf<OnOffBe
     have: [box, 'clamp meter or an ear at each load'],
     how: `Lift the probe, put the ${box} in its place; rising all the way, then falling. ${rotates ? 'The lead rotates: number the stages in the order in which they start.' : ''}`,
     rule: 'Sound patterns are 1, then 1 and 2, then 1, 2 and 3. A gap names the stage.',
-    safety: ['Compressors: minimum off time between starts kept; crankcase heater on for its hours before the first start.'],
+    safety: [
+      'Compressors: minimum off time between starts kept; crankcase heater on for its hours before the first start.',
+    ],
     steps: all.map(step),
     judge: (found, wrong) => judge(context, stages, all, found, wrong),
   })

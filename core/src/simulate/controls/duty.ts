@@ -1,9 +1,9 @@
 import type { Machine } from '../machine'
 
 /** Beat of an output that runs its share of the time without its probe, s. */
-const BEAT_S = 1200
+const CYCLE_S = 1200
 
-/** Runs a fixed share of a beat, from when it is first asked. */
+/** Runs a fixed share of a cycle, from when it is first asked. */
 export class Duty {
   private from: number | undefined
   constructor(
@@ -12,8 +12,8 @@ export class Duty {
   ) {}
 
   private phase(): number {
-    const beat = this.m.ticksOf(BEAT_S)
-    return ((this.m.tick - this.from!) % beat) / beat
+    const cycle = this.m.ticksOf(CYCLE_S)
+    return ((this.m.tick - this.from!) % cycle) / cycle
   }
 
   on(): boolean {
@@ -28,9 +28,9 @@ export class Duty {
 
   arm(): void {
     if (this.from === undefined) return
-    const beat = this.m.ticksOf(BEAT_S)
-    const since = (this.m.tick - this.from) % beat
+    const cycle = this.m.ticksOf(CYCLE_S)
+    const since = (this.m.tick - this.from) % cycle
     const begun = this.m.tick - since
-    this.m.timer(since < this.share * beat ? begun + Math.ceil(this.share * beat) : begun + beat)
+    this.m.timer(since < this.share * cycle ? begun + Math.ceil(this.share * cycle) : begun + cycle)
   }
 }

@@ -3,10 +3,10 @@ import type { TimeProportionedControl } from '../scenario'
 import { BandShare } from './bandShare'
 import type { Unit } from './unit'
 
-/** A shorter pulse, or pause, is not made: share of the beat. */
+/** A shorter pulse, or pause, is not made: share of the cycle. */
 const SHORTEST = 0.01
 
-/** A relay that is on for its share of a beat, decided at the beginning of each. */
+/** A relay that is on for its share of a cycle, decided at the beginning of each. */
 export class TimeProportionedUnit implements Unit {
   holds = false
   private readonly actuator: number

@@ -45,8 +45,8 @@ export interface LoopRun {
 const HOUR_S = 3600
 /** Probe of a limiter on a pipe, well fitted. Source: field data lag.strap.good. */
 const LIMITER_LAG_S = 40
-/** A share of a beat shorter than this is no different from a share of power. */
-const SHORT_BEAT_S = 15
+/** A share of a cycle shorter than this is no different from a share of power. */
+const SHORT_CYCLE_S = 15
 /** An outdoor probe that is not averaged still has its housing. */
 const OUTDOOR_LAG_S = 1200
 
@@ -321,7 +321,9 @@ class Parts {
 
   /** Off time after each stop: the plan's, or the load's own where that is longer. */
   private minimumOffS({ plan, ends }: Driven): number {
-    const own = ends.map(({ device }) => (device.facts.load?.timesOwnMinimumOff ? (device.facts.load.minimumOffS ?? 0) : 0))
+    const own = ends.map(({ device }) =>
+      device.facts.load?.timesOwnMinimumOff ? (device.facts.load.minimumOffS ?? 0) : 0,
+    )
     return Math.max(plan.kind === 'on-off' ? plan.minimumOffS : 0, ...own)
   }
 
@@ -463,7 +465,7 @@ class Parts {
       ...follow,
     }
     const integral = plan.integralS > 0 ? { setC: plan.setpointC - fromC, integralS: plan.integralS } : {}
-    if (plan.cycleS && plan.cycleS > SHORT_BEAT_S)
+    if (plan.cycleS && plan.cycleS > SHORT_CYCLE_S)
       this.controls.push({ ...common, ...integral, kind: 'time-proportioned', cycleS: plan.cycleS })
     else if (plan.travelS)
       this.controls.push({

@@ -159,7 +159,7 @@ export const enclosure: KindFacts = {
         value: heat.removeW * size.typical,
         low: heat.removeW * size.low,
         high: heat.removeW * size.high,
-        why: `what must be taken out × ${size.low} to ${size.high} (${size.source})`,
+        why: `what must be removed × ${size.low} to ${size.high} (${size.source})`,
       },
       airSensible(flowM3h, Math.max(0, targetC - outsideC)).powerW,
     )
@@ -184,7 +184,7 @@ export const enclosure: KindFacts = {
       harm: 'heat',
       lines: [
         { label: 'Gets, uncooled', value: heat.uncooledC, quantity: 'temperature', worked: call('uncooledC') },
-        { label: 'To take out', value: heat.removeW, quantity: 'power', worked: call('removeW') },
+        { label: 'Heat to remove', value: heat.removeW, quantity: 'power', worked: call('removeW') },
         { label: 'Cooler', value: powerW, quantity: 'power' },
       ],
     }

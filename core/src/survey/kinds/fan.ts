@@ -35,7 +35,7 @@ export const fan: KindFacts = {
         people: ['People', 'The same where no window opens.'],
         nobody: ['Nobody', 'The fan may stand.'],
       },
-      'Ask what happens when the fan stands for an hour.',
+      'Ask what becomes of them when the fan stands for an hour.',
       { required: true, safety: true },
     ),
     target('Air temperature over which the fan goes faster.', [0, 45]),

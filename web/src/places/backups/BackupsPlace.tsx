@@ -29,13 +29,13 @@ const afterIt = ({ since }: BackupSummary) =>
 export function BackupsPlace() {
   const { data, error, refetch } = useBackupsQuery(undefined, { refetchOnMountOrArgChange: true })
   const [make, making] = useMakeBackupMutation()
-  const [restore, restoring] = useRestoreBackupMutation()
+  const [send, restoring] = useRestoreBackupMutation()
   const dispatch = useDispatch()
   const [told, setTold] = useState<string>()
   const busy = making.isLoading || restoring.isLoading
-  const bringBack = async ({ name, at }: BackupSummary) => {
+  const restoreTo = async ({ name, at }: BackupSummary) => {
     setTold(undefined)
-    const answer = await restore(name)
+    const answer = await send(name)
     if (answer.error) return
     // What is held of jobs here is of the database that was set aside.
     dispatch(jobsForgotten())
@@ -115,7 +115,7 @@ export function BackupsPlace() {
                         type="button"
                         className="third min-h-8 max-md:min-h-12 -my-1.5"
                         disabled={busy}
-                        onClick={() => void bringBack(backup)}
+                        onClick={() => void restoreTo(backup)}
                         aria-label={`Restore the backup of ${momentWords(backup.at, 'd MMM yyyy HH:mm')}`}
                       >
                         Restore

@@ -80,7 +80,7 @@ export function BoardPlace() {
         <Link className="ml-auto" to={`/jobs/${job.id}/log`}>
           Log
         </Link>
-        <Link to={`/jobs/${job.id}/sums`}>Calculators</Link>
+        <Link to={`/jobs/${job.id}/calculators`}>Calculators</Link>
         <Link to={`/jobs/${job.id}/shelf`}>Shelf</Link>
         <button type="button" className="third" onClick={() => setDetails(true)}>
           Job details

@@ -64,7 +64,7 @@ export function JobsPlace() {
             <Button second to="/shelf">
               The shelf
             </Button>
-            <Button second to="/sums">
+            <Button second to="/calculators">
               A quick calculation
             </Button>
             <Button second to="/backups">

@@ -18,7 +18,7 @@ import { photoUrl } from '../../lib/photoUrl'
 import { useAppSelector } from '../../lib/store'
 import { useJob } from '../../loop/jobContext'
 import { NameField } from '../../loop/NameField'
-import { useOpenSum } from '../../loop/useOpenSum'
+import { useOpenCalculation } from '../../loop/useOpenCalculation'
 import { useUndo } from '../../loop/useUndo'
 import { Shape } from '../../ui/Shape'
 import { bareWords } from './bareWords'
@@ -79,7 +79,7 @@ export function LogPlace() {
       ),
     [job, loops, shelf],
   )
-  const openSum = useOpenSum(job.id, preferences)
+  const openCalculation = useOpenCalculation(job.id, preferences)
   const undone = new Set(data?.rows.map(({ command }) => command.undoes))
   const back = (command: Command) => {
     const wrong = undo(command)
@@ -189,7 +189,9 @@ export function LogPlace() {
                   <span className="block text-ink2">and {command.change.length - MOST_CHANGES} more</span>
                 ) : null}
                 {command.change.map(readNow).map(({ path, to }) => {
-                  const { calculation, photo, text } = (path[0] === 'notes' && to !== null ? to : {}) as Partial<LoopNote>
+                  const { calculation, photo, text } = (
+                    path[0] === 'notes' && to !== null ? to : {}
+                  ) as Partial<LoopNote>
                   const input = calculation && keptInput(calculation.calc, calculation.given)
                   if (photo)
                     return (
@@ -206,7 +208,7 @@ export function LogPlace() {
                       key={path.join('/')}
                       type="button"
                       className="third block min-h-8 max-md:min-h-12"
-                      onClick={() => openSum(calculation.calc, input)}
+                      onClick={() => openCalculation(calculation.calc, input)}
                     >
                       Open the calculation
                     </button>

@@ -29,7 +29,7 @@ export function BrokenDevices({ broken }: Pick<ShelfInHand, 'broken'>) {
           </li>
         ))}
       </ul>
-      <p className="small text-ink2">Jobs that use one keep their copy. Bring it anew from its file to mend it.</p>
+      <p className="small text-ink2">Jobs that use one keep their copy. Import it again from its file to mend it.</p>
       {problem ? (
         <p role="alert" className="error">
           {problem}

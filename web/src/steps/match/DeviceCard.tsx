@@ -126,7 +126,7 @@ export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRe
               onRemoved()
             }}
           >
-            Take {tag} out of the chain
+            Remove {tag} from the chain
           </button>
         )}
       </p>

@@ -89,7 +89,7 @@ export function MatchStep() {
             </button>
           </p>
         ) : null}
-        <JointList />
+        <ConnectionList />
         <Findings findings={open.filter(({ step }) => step === 'match')} none="Nothing to look at." />
         <Cautions step="match" />
         <div className="mt-auto action-bar">
@@ -104,7 +104,7 @@ export function MatchStep() {
 const LINES = 4
 
 /** Every connection of the chain, those that do not fit first; each opens its sum and its remedies. */
-function JointList() {
+function ConnectionList() {
   const loopInHand = useLoop()
   const { chain, judgedConnections } = loopInHand
   const worstFirst = [...judgedConnections].sort((a, b) => byWorth[a.verdict] - byWorth[b.verdict])
@@ -149,8 +149,14 @@ function JointList() {
         ) : null}
       </div>
       {judgedConnections.length === 0 ? <p className="text-ink2">Nothing is joined yet.</p> : null}
-      <ul>{worstFirst.filter((connection) => !short || connection.verdict !== 'fits').map((connection) => row(connection, false))}</ul>
-      {short ? <ul className="grid grid-cols-3 gap-x-2">{fitting.map((connection) => row(connection, true))}</ul> : null}
+      <ul>
+        {worstFirst
+          .filter((connection) => !short || connection.verdict !== 'fits')
+          .map((connection) => row(connection, false))}
+      </ul>
+      {short ? (
+        <ul className="grid grid-cols-3 gap-x-2">{fitting.map((connection) => row(connection, true))}</ul>
+      ) : null}
     </section>
   )
 }
@@ -209,8 +215,8 @@ function Link({ category, title }: { category: Category; title: string }) {
       {first ? <DeviceCard key={first.id} device={first} onRemoved={() => setAt(0)} /> : null}
       {category === 'relay' && !first ? (
         <p className="text-ink2">
-          A relay goes in where a connection asks for one: tap that connection and put it between. Chosen here it stands loose
-          until it is joined.
+          A relay goes in where a connection asks for one: tap that connection and put it between. Chosen here it stands
+          loose until it is joined.
         </p>
       ) : null}
       <ShelfList category={category} title={title} first={first} />

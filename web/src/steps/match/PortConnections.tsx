@@ -1,6 +1,6 @@
 import { ordered, type PortRef, resolveDevice, type ResolvedDevice } from '@nachtigal/core/document/chain'
 import { canJoin, joinPorts, partPorts } from '@nachtigal/core/wiring/chainEdit'
-import { gives, takes } from '@nachtigal/core/wiring/joins'
+import { gives, accepts } from '@nachtigal/core/wiring/joins'
 import { useLoop } from '../../loop/loopContext'
 import { useEdit } from '../../loop/useEdit'
 import { ChoiceField } from '../../ui/ChoiceField'
@@ -20,7 +20,7 @@ export function PortConnections({ device }: { device: ResolvedDevice }) {
       .flatMap((each) => resolveDevice(job, each, true) ?? []),
   ]
   const ports = Object.entries(device.facts.ports)
-  const taking = ports.filter(([, port]) => takes(port))
+  const taking = ports.filter(([, port]) => accepts(port))
   const giving = ports.filter(([, port]) => gives(port))
   if (ports.length === 0) return null
   return (

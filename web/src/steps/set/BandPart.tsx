@@ -129,7 +129,9 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
           {number('Least output', 'minimumPercent')}
           {number('Most output', 'maximumPercent')}
           {controller && bindsAny(controller, 'integral') ? number('Integral time', 'integralS') : null}
-          {plan.cycleS === undefined ? null : number('Beat', 'cycleS', has('C121_CYCLE_TIME_SHORT') ? 'look' : undefined)}
+          {plan.cycleS === undefined
+            ? null
+            : number('Cycle time', 'cycleS', has('C121_CYCLE_TIME_SHORT') ? 'look' : undefined)}
           {plan.travelS === undefined ? null : number('Valve travel', 'travelS')}
           {number('Lowest set', 'lowestC')}
           {number('Highest set', 'highestC')}

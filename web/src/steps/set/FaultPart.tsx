@@ -13,7 +13,7 @@ const protects = {
   both: 'neither more than the other',
 } as const
 
-/** What happens when the probe breaks or gets damp, judged against what the loop protects. */
+/** How it stands when the probe breaks or gets damp, judged against what the loop protects. */
 export function FaultPart() {
   const { loop, preferences, words } = useLoop()
   const { context, device, plan, safely, withPlan } = useSetting()

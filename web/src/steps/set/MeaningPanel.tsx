@@ -6,7 +6,7 @@ import { Findings } from '../../loop/Findings'
 import { useLoop } from '../../loop/loopContext'
 import { Worked } from '../../loop/Worked'
 import { Button } from '../../ui/Button'
-import { Happens } from './Happens'
+import { Conditions } from './Conditions'
 import { useSetting } from './setting'
 
 /** Characters of label and words together that still stand in one line. */
@@ -51,7 +51,7 @@ export function MeaningPanel({ lines, children }: { lines: readonly Consequence[
       {survey ? null : <p className="small text-ink2">Cycles and relay life come with the survey.</p>}
       {children}
       <Findings findings={findings} none="Nothing to look at." />
-      <Happens />
+      <Conditions />
       <Cautions step="set" brief />
       <div className="mt-auto action-bar">
         <Button to={`/jobs/${job.id}/loops/${loop.id}/set/keying`}>Write the keying sheet</Button>

@@ -48,7 +48,7 @@ export function WaysPart() {
     },
     [],
   )
-  if (!school || !sides[0] || !sides[1]) return <p className="p-4">There are no two ways for this loop.</p>
+  if (!school || !sides[0] || !sides[1]) return <p className="p-4">There is nothing to compare for this loop.</p>
   const figures = [figuresOf(a, sides[0]), figuresOf(b, sides[1])] as const
   const take = (side: SchoolSide) => change({ loop: side.loop }, { tell: `Taken: ${side.title}` })
   return (

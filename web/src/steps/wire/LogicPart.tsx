@@ -17,7 +17,7 @@ import { newId } from '../../lib/newId'
 const duties: Record<NamedContact['duty'], string> = {
   control: 'the control',
   limit: 'limiter',
-  guard: 'guard',
+  protection: 'protection',
   hand: 'switch by hand',
   time: 'timer',
   other: 'contact',

@@ -8,21 +8,21 @@ import { PictureDrawing } from '../../instruments/picture/PictureDrawing'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
 import { themeTurned } from '../../lib/viewSlice'
 import { Shape } from '../../ui/Shape'
-import { KeepSum } from './KeepSum'
-import { SumAnswer, SumTables } from './SumAnswer'
-import { SumField } from './SumField'
-import { useSums } from './sumsContext'
-import { useSumForm } from './useSumForm'
+import { KeepCalculation } from './KeepCalculation'
+import { CalculationAnswer, SumTables } from './CalculationAnswer'
+import { CalculationField } from './CalculationField'
+import { useCalculators } from './calculatorsContext'
+import { useCalculationForm } from './useCalculationForm'
 
 /** Time for a drawing to take its new colours. */
 const REDRAWN_MS = 150
 const SHORT: readonly string[] = ['number', 'either', 'choice', 'boolean', 'text']
 
 /** One calculation: what goes in, what comes out as one types, a drawing, and the sum laid open. */
-export function SumSheet({ entry }: { entry: Calculation }) {
-  const { calcData, preferences, job, base } = useSums()
+export function CalculationSheet({ entry }: { entry: Calculation }) {
+  const { calcData, preferences, job, base } = useCalculators()
   const theme = useAppSelector((state) => state.view.theme)
-  const { form, own, read, errors, output, picture, type, showExample, clear } = useSumForm(entry)
+  const { form, own, read, errors, output, picture, type, showExample, clear } = useCalculationForm(entry)
   const dispatch = useAppDispatch()
   const [keeping, setKeeping] = useState(false)
   const [told, setTold] = useState<string>()
@@ -107,7 +107,7 @@ export function SumSheet({ entry }: { entry: Calculation }) {
           .filter((name) => isAsked(entry.inputs[name]!, form))
           .map((name) => (
             <div key={name} className={SHORT.includes(entry.inputs[name]!.type) ? '' : 'long'}>
-              <SumField
+              <CalculationField
                 field={entry.inputs[name]!}
                 path={name}
                 value={form[name]}
@@ -123,7 +123,7 @@ export function SumSheet({ entry }: { entry: Calculation }) {
           Answer
         </h2>
         {output ? (
-          <SumAnswer outputs={entry.outputs} output={output} />
+          <CalculationAnswer outputs={entry.outputs} output={output} />
         ) : read.missing.length > 0 ? (
           <p role="status">Still needed: {read.missing.map((title) => title.toLowerCase()).join(', ')}.</p>
         ) : (
@@ -172,7 +172,7 @@ export function SumSheet({ entry }: { entry: Calculation }) {
         </a>
       ) : null}
       {keeping && job && sum ? (
-        <KeepSum job={job} sum={sum} input={read.input} onClose={() => setKeeping(false)} />
+        <KeepCalculation job={job} sum={sum} input={read.input} onClose={() => setKeeping(false)} />
       ) : null}
     </section>
   )

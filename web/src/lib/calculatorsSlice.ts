@@ -11,21 +11,21 @@ export interface SumForm {
 }
 
 /** Forms by calculation. They live for the browser's tab, like every text that is not a value of a job yet. */
-type Sums = Readonly<Record<string, SumForm>>
+type Calculators = Readonly<Record<string, SumForm>>
 
-const KEY = 'nachtigal.sums'
+const KEY = 'nachtigal.calculators'
 
-function restored(): Sums {
+function restored(): Calculators {
   try {
     const kept: unknown = JSON.parse(globalThis.sessionStorage?.getItem(KEY) ?? '{}')
-    return typeof kept === 'object' && kept !== null ? (kept as Sums) : {}
+    return typeof kept === 'object' && kept !== null ? (kept as Calculators) : {}
   } catch {
     return {}
   }
 }
 
 const slice = createSlice({
-  name: 'sums',
+  name: 'calculators',
   initialState: restored,
   reducers: {
     sumTyped: (state, { payload: { id, ...form } }: PayloadAction<SumForm & { id: string }>) => ({
@@ -35,11 +35,11 @@ const slice = createSlice({
   },
 })
 
-export const sumsReducer = slice.reducer
+export const calculatorsReducer = slice.reducer
 export const { sumTyped } = slice.actions
-export const storeSums = (sums: Sums) => {
+export const storeCalculators = (calculators: Calculators) => {
   try {
-    globalThis.sessionStorage?.setItem(KEY, JSON.stringify(sums))
+    globalThis.sessionStorage?.setItem(KEY, JSON.stringify(calculators))
   } catch {
     // The store of the tab is full (a year of hours was pasted): what is typed stays in the page.
   }

@@ -4,10 +4,10 @@ import { writeForm } from '@nachtigal/core/calc/form'
 import { findCalculation } from '@nachtigal/core/calc/registry'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 import { useAppDispatch } from '../lib/store'
-import { sumTyped } from '../lib/sumsSlice'
+import { sumTyped } from '../lib/calculatorsSlice'
 
-/** Opens a sum among the Sums with what was put in, to try other figures. */
-export function useOpenSum(jobId: string, preferences: UnitPreferences) {
+/** Opens a sum among the Calculators with what was put in, to try other figures. */
+export function useOpenCalculation(jobId: string, preferences: UnitPreferences) {
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
   return useCallback(
@@ -17,7 +17,7 @@ export function useOpenSum(jobId: string, preferences: UnitPreferences) {
       const form = writeForm(entry.inputs, input, preferences)
       const own = Object.fromEntries(Object.keys(entry.inputs).map((name) => [name, true as const]))
       dispatch(sumTyped({ id: calc, form, preferences, own }))
-      void navigate(`/jobs/${jobId}/sums/${calc}`)
+      void navigate(`/jobs/${jobId}/calculators/${calc}`)
     },
     [dispatch, navigate, jobId, preferences],
   )

@@ -12,16 +12,16 @@ import {
 } from '@nachtigal/core/calc/form'
 import { drawPicture, runCalculation } from '@nachtigal/core/calc/registry'
 import { useAppDispatch, useAppSelector } from '../../lib/store'
-import { sumTyped } from '../../lib/sumsSlice'
-import { useSums } from './sumsContext'
+import { sumTyped } from '../../lib/calculatorsSlice'
+import { useCalculators } from './calculatorsContext'
 
 const NONE: Readonly<Record<string, true>> = {}
 
 /** The form of one sum, what it reads to, and its answer as one types. */
-export function useSumForm(entry: Calculation) {
-  const { preferences, calcData } = useSums()
+export function useCalculationForm(entry: Calculation) {
+  const { preferences, calcData } = useCalculators()
   const dispatch = useAppDispatch()
-  const kept = useAppSelector((state) => state.sums[entry.id])
+  const kept = useAppSelector((state) => state.calculators[entry.id])
   const example = entry.examples[0]!.given
   const form = useMemo((): Form => {
     if (!kept) return writeForm(entry.inputs, example, preferences)

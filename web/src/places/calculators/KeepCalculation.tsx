@@ -22,7 +22,7 @@ interface Props {
 }
 
 /** Keeps a sum as a note in the log of a loop, with what was put in, so that it can be opened again. */
-export function KeepSum({ job, sum, input, onClose }: Props) {
+export function KeepCalculation({ job, sum, input, onClose }: Props) {
   const loops = ordered(job.loops)
   const [loopId, setLoopId] = useState(loops[0]?.id)
   const [words, setWords] = useState('')

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
-import { searchSums } from './searchSums'
+import { searchCalculators } from './searchCalculators'
 
-describe('searchSums', () => {
+describe('searchCalculators', () => {
   it.each([
     ['pt1000', 'probe.temperature'],
     ['pt100 ohms', 'probe.resistance'],
@@ -20,12 +20,12 @@ describe('searchSums', () => {
     ['override', 'logic.table'],
   ])('"%s" finds %s among the first five', (query, id) => {
     expect(
-      searchSums(query)
+      searchCalculators(query)
         .slice(0, 5)
         .map((entry) => entry.id),
     ).toContain(id)
   })
   it.each(['zzzz', '', '   ', '(((', '\u0000'])('%p finds nothing and does not fail', (query) => {
-    expect(searchSums(query)).toEqual([])
+    expect(searchCalculators(query)).toEqual([])
   })
 })

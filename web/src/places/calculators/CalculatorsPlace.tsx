@@ -8,12 +8,12 @@ import { useShelfQuery } from '../../lib/api'
 import { useAppSelector } from '../../lib/store'
 import { JobContext } from '../../loop/jobContext'
 import { Field } from '../../ui/Field'
-import { searchSums } from './searchSums'
-import { Sums, type SumsContext } from './sumsContext'
-import { SumSheet } from './SumSheet'
+import { searchCalculators } from './searchCalculators'
+import { Calculators, type CalculatorsContext } from './calculatorsContext'
+import { CalculationSheet } from './CalculationSheet'
 
 /** Every calculation on its own, found by what one types. Inside a job in its units, without one in this device's. */
-export function SumsPlace() {
+export function CalculatorsPlace() {
   const job = useContext(JobContext)
   const unit = useAppSelector((state) => state.view.unit)
   const { data: shelf, isError, refetch } = useShelfQuery()
@@ -23,9 +23,9 @@ export function SumsPlace() {
     return unit === 'F' ? { temperatureUnit: 'F', system: 'us' } : { temperatureUnit: 'C', system: 'metric' }
   }, [job, unit])
   const calcData = useMemo(() => job?.calcData ?? (shelf ? calcDataOf(shelf) : undefined), [job, shelf])
-  const base = job ? `/jobs/${job.job.id}/sums` : '/sums'
+  const base = job ? `/jobs/${job.job.id}/calculators` : '/calculators'
   const context = useMemo(
-    (): SumsContext | undefined => calcData && { calcData, preferences, job, base },
+    (): CalculatorsContext | undefined => calcData && { calcData, preferences, job, base },
     [calcData, preferences, job, base],
   )
   const entry = calc === undefined ? undefined : findCalculation(calc)
@@ -45,11 +45,11 @@ export function SumsPlace() {
       </main>
     )
   return (
-    <Sums.Provider value={context}>
-      <main className={`sheet sums ${entry ? 'has-sum' : ''}`}>
-        <SumsList base={base} chosen={entry?.id} />
+    <Calculators.Provider value={context}>
+      <main className={`sheet calculators ${entry ? 'has-sum' : ''}`}>
+        <CalculatorsList base={base} chosen={entry?.id} />
         {entry ? (
-          <SumSheet key={entry.id} entry={entry} />
+          <CalculationSheet key={entry.id} entry={entry} />
         ) : (
           <section className="p-6 not-phone">
             <h1 className="h1">Calculators</h1>
@@ -61,17 +61,17 @@ export function SumsPlace() {
           </section>
         )}
       </main>
-    </Sums.Provider>
+    </Calculators.Provider>
   )
 }
 
-/** The list of sums, in groups, or what was found. Arrow keys walk, Enter opens the first. */
-function SumsList({ base, chosen }: { base: string; chosen: string | undefined }) {
+/** The list of calculators, in groups, or what was found. Arrow keys walk, Enter opens the first. */
+function CalculatorsList({ base, chosen }: { base: string; chosen: string | undefined }) {
   const [query, setQuery] = useState('')
   const navigate = useNavigate()
   const search = useRef<HTMLInputElement>(null)
   const list = useRef<HTMLDivElement>(null)
-  const found = useMemo(() => (query.trim() === '' ? undefined : searchSums(query)), [query])
+  const found = useMemo(() => (query.trim() === '' ? undefined : searchCalculators(query)), [query])
   // Come here to type, unless a sum was opened already or a thumb would call up the keyboard over the list.
   useEffect(() => {
     if (chosen === undefined && matchMedia('(min-width: 768px)').matches) search.current?.focus()
@@ -87,7 +87,7 @@ function SumsList({ base, chosen }: { base: string; chosen: string | undefined }
     else links[Math.min(next, links.length - 1)]?.focus()
   }
   return (
-    <nav className="sums-list" aria-label="Calculators" onKeyDown={walk}>
+    <nav className="calculators-list" aria-label="Calculators" onKeyDown={walk}>
       <div className="p-3 pb-2">
         <Field label="Find a calculator" text>
           {(ids) => (

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react'
 import type { Field, Fields, Tone } from '@nachtigal/core/calc/field'
 import { sayField } from '@nachtigal/core/calc/workedLines'
 import { Shape } from '../../ui/Shape'
-import { useSums } from './sumsContext'
+import { useCalculators } from './calculatorsContext'
 
 interface Props {
   readonly outputs: Fields
@@ -30,7 +30,7 @@ const isTable = (field: Field, value: unknown) =>
 const shownOf = ({ outputs, output }: Props) => Object.entries(outputs).filter(([name]) => output[name] !== undefined)
 
 /** What came out, but for the tables: the first figure large, the others beside their names. */
-export function SumAnswer(props: Props) {
+export function CalculationAnswer(props: Props) {
   const { output } = props
   const facts = shownOf(props)
     .filter(([name, field]) => !isTable(field, output[name]))
@@ -61,7 +61,7 @@ export function SumTables(props: Props) {
           field.type === 'object' ? (
             <section key={name} aria-label={field.title} className="grid gap-1">
               <h3 className="h3">{field.title}</h3>
-              <SumAnswer outputs={field.fields} output={output[name] as Props['output']} />
+              <CalculationAnswer outputs={field.fields} output={output[name] as Props['output']} />
               <SumTables outputs={field.fields} output={output[name] as Props['output']} />
             </section>
           ) : (
@@ -73,7 +73,7 @@ export function SumTables(props: Props) {
 }
 
 function Value({ field, value }: { field: Field; value: unknown }) {
-  const { preferences } = useSums()
+  const { preferences } = useCalculators()
   const tone = toneOf(field, value)
   const said = sayField(field, value, preferences)
   if (tone === undefined) return <>{said}</>

@@ -6,7 +6,7 @@ import { plainDigits } from '@nachtigal/core/units/plainDigits'
 import { quantityView, trueMinus } from '@nachtigal/core/units/quantity'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { Field } from '../../ui/Field'
-import { useSums } from './sumsContext'
+import { useCalculators } from './calculatorsContext'
 
 interface Props {
   readonly field: FieldOf
@@ -25,8 +25,8 @@ const mayBeNegative = (field: NumberField) => (boundsOf(field).min ?? boundsOf(f
 const turnSign = (text: string) => (/^\s*[-\u2212]/.test(text) ? text.replace(/^\s*[-\u2212]/, '') : `\u2212${text}`)
 
 /** A field of a sum, whatever its kind: a comb, a list to choose from, rows that can be added, or a group of these. */
-export function SumField({ field, path, value, errors, example, onType }: Props) {
-  const { preferences, calcData } = useSums()
+export function CalculationField({ field, path, value, errors, example, onType }: Props) {
+  const { preferences, calcData } = useCalculators()
   const aside = example ? 'example' : field.optional ? 'optional' : undefined
   const title = field.symbol ? `${field.title}, ${field.symbol}` : field.title
   const typed = typeof value === 'string' ? value : ''
@@ -143,7 +143,7 @@ export function SumField({ field, path, value, errors, example, onType }: Props)
       return (
         <div className="grid grid-cols-2 gap-3 items-end">
           {field.items.map((item, i) => (
-            <SumField
+            <CalculationField
               key={i}
               field={item}
               path={`${path}[${i}]`}
@@ -221,7 +221,7 @@ function Group({ fields, path, value, errors, example, onType }: GroupProps) {
   return (
     <div className={wide ? 'grid gap-2' : 'grid gap-x-3 gap-y-2 grid-cols-2 items-end'}>
       {Object.entries(fields).map(([name, of]) => (
-        <SumField
+        <CalculationField
           key={name}
           field={of}
           path={`${path}.${name}`}
@@ -237,7 +237,7 @@ function Group({ fields, path, value, errors, example, onType }: GroupProps) {
 
 /** Several figures in one field, apart by blanks or semicolons; a column pasted from a sheet is taken as it is. */
 function LineField({ field, path, value, errors, example, onType }: Props) {
-  const { preferences } = useSums()
+  const { preferences } = useCalculators()
   if (field.type !== 'list') return null
   const inner = field.of.type === 'number' ? field.of : field.of.type === 'either' ? field.of.number : undefined
   const unit = inner ? quantityView(inner.quantity, preferences).label : ''
@@ -298,7 +298,7 @@ function Rows({ field, path, value, errors, example, onType }: Props) {
                 onType={(next) => onType(rows.map((each, j) => (j === i ? next : each)))}
               />
             ) : (
-              <SumField
+              <CalculationField
                 field={field.of}
                 path={`${path}[${i}]`}
                 value={row}

@@ -6,19 +6,19 @@ import { findCalculation } from '@nachtigal/core/calc/registry'
 import { calcData } from '@nachtigal/core/testing/calcData'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 import { renderPiece } from '../../testing/render'
-import { Sums } from './sumsContext'
+import { Calculators } from './calculatorsContext'
 
 // The page of the tests has no canvas to draw curves on; the browser tests look at them.
 jest.unstable_mockModule('../../instruments/picture/LinesDrawing', () => ({ LinesDrawing: () => null }))
-const { SumSheet } = await import('./SumSheet')
+const { CalculationSheet } = await import('./CalculationSheet')
 
 const metric: UnitPreferences = { temperatureUnit: 'C', system: 'metric' }
 const us: UnitPreferences = { temperatureUnit: 'F', system: 'us' }
 
 const sheet = (id: string, preferences = metric) => (
-  <Sums.Provider value={{ calcData, preferences, job: null, base: '/sums' }}>
-    <SumSheet entry={findCalculation(id)!} />
-  </Sums.Provider>
+  <Calculators.Provider value={{ calcData, preferences, job: null, base: '/calculators' }}>
+    <CalculationSheet entry={findCalculation(id)!} />
+  </Calculators.Provider>
 )
 const field = (name: RegExp | string) => screen.getByRole('textbox', { name })
 const answer = (name: string) => {
@@ -26,7 +26,7 @@ const answer = (name: string) => {
   return within(list).getByText(name).nextElementSibling!.textContent
 }
 
-describe('SumSheet', () => {
+describe('CalculationSheet', () => {
   it('answers as one types, and says which figures are the example\u2019s', async () => {
     sessionStorage.clear()
     renderPiece(sheet('cycling.worst'))

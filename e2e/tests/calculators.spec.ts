@@ -5,7 +5,7 @@ const answer = (page: Page) => page.locator('.sum-answer').first()
 const onPhone = (page: Page) => (page.viewportSize()?.width ?? 0) < 768
 
 test('a sum is found by what one types and answers as one types', async ({ page, server }) => {
-  await page.goto(`${server.url}/sums`)
+  await page.goto(`${server.url}/calculators`)
   const find = page.getByRole('searchbox', { name: 'Find a calculator' })
   for (const [query, title] of [
     ['pt1000', 'Temperature of a probe'],
@@ -26,15 +26,15 @@ test('a sum is found by what one types and answers as one types', async ({ page,
   await expectAccessible(page, 'a sum')
   await expectThumbs(page, 'a sum')
   // What was typed is there again after the page was left.
-  await page.goto(`${server.url}/sums/air.state`)
+  await page.goto(`${server.url}/calculators/air.state`)
   await expect(answer(page)).toContainText('9.3')
-  await page.goto(`${server.url}/sums/water.heatUp`)
+  await page.goto(`${server.url}/calculators/water.heatUp`)
   await expect(page.getByRole('textbox', { name: 'Power, P' })).toHaveValue('two')
 })
 
 test('every sum opens, answers and is drawn', async ({ page, server }) => {
   test.setTimeout(150_000)
-  await page.goto(`${server.url}/sums`)
+  await page.goto(`${server.url}/calculators`)
   const rows = page.locator('.sum-row')
   await expect(rows.first()).toBeVisible()
   const count = await rows.count()
@@ -60,7 +60,7 @@ test('in a job a sum speaks its units and is kept in a loop\u2019s log, undone, 
   await startJob(page, server.url, { unit: '°F', system: 'US customary' })
   await addLoop(page, 'Hatchling floor')
   const job = /\/jobs\/[^/]+/.exec(page.url())![0]
-  if (onPhone(page)) await page.goto(`${server.url}${job}/sums`)
+  if (onPhone(page)) await page.goto(`${server.url}${job}/calculators`)
   else await page.keyboard.press('.')
   await page.getByRole('searchbox', { name: 'Find a calculator' }).fill('where it switches')
   await page.getByRole('searchbox', { name: 'Find a calculator' }).press('Enter')
@@ -87,7 +87,7 @@ test('in a job a sum speaks its units and is kept in a loop\u2019s log, undone, 
 test('a sum is worked by the keys alone, copied and printed', async ({ page, server, context }) => {
   test.skip(onPhone(page), 'keys belong to the desk')
   await context.grantPermissions(['clipboard-read', 'clipboard-write'])
-  await page.goto(`${server.url}/sums`)
+  await page.goto(`${server.url}/calculators`)
   await expect(page.getByRole('searchbox', { name: 'Find a calculator' })).toBeFocused()
   await page.keyboard.type('dew point')
   await page.keyboard.press('ArrowDown')
@@ -106,13 +106,13 @@ test('a sum is worked by the keys alone, copied and printed', async ({ page, ser
   expect(copied).toContain('Source: Hyland and Wexler')
   // On paper the list and the fields are gone, the sum with its numbers is there.
   await page.emulateMedia({ media: 'print' })
-  await expect(page.locator('.sums-list')).toBeHidden()
+  await expect(page.locator('.calculators-list')).toBeHidden()
   await expect(page.locator('.sum-form')).toBeHidden()
   await expect(page.locator('.sum-worked')).toContainText('80\u00a0%')
 })
 
 test('an address that names no sum says so', async ({ page, server }) => {
   test.skip(onPhone(page), 'a phone shows the list alone')
-  await page.goto(`${server.url}/sums/no.such<b>`)
+  await page.goto(`${server.url}/calculators/no.such<b>`)
   await expect(page.getByText(/There is no calculator "no\.such<b>"/)).toBeVisible()
 })

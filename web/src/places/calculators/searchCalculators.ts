@@ -41,11 +41,11 @@ index.addAll(
 )
 const byId = new Map(calculations.map((entry) => [entry.id, entry]))
 
-/** Sums that have this score or more of the best are worth showing. */
+/** Calculators that have this score or more of the best are worth showing. */
 const WORTH = 0.2
 
 /** Finds calculations by what one looks for: "pt1000", "4-20", "how long to heat". Best first. */
-export function searchSums(query: string): readonly Calculation[] {
+export function searchCalculators(query: string): readonly Calculation[] {
   const found = index.search(query)
   const best = found[0]?.score ?? 0
   return found.filter(({ score }) => score >= best * WORTH).map(({ id }) => byId.get(String(id))!)
