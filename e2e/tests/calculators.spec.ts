@@ -44,7 +44,7 @@ test('every sum opens, answers and is drawn', async ({ page, server }) => {
     const title = (await rows.nth(i).textContent())!
     await rows.nth(i).click()
     await expect(page.getByRole('heading', { name: title, exact: true, level: 1 })).toBeVisible()
-    await expect(page.getByRole('heading', { name: 'The sum' }), title).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'How it is calculated' }), title).toBeVisible()
     await expect(page.locator('.sum-result'), title).not.toContainText(/NaN|undefined|Infinity|\[object/)
     const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
     expect(wide, title).toBeLessThanOrEqual(0)

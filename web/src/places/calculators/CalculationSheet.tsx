@@ -139,7 +139,7 @@ export function CalculationSheet({ entry }: { entry: Calculation }) {
         {output ? <SumTables outputs={entry.outputs} output={output} /> : null}
         {sum ? (
           <div className="sum-worked">
-            <h2 className="h3">The sum</h2>
+            <h2 className="h3">How it is calculated</h2>
             <dl>
               <dt>Formula</dt>
               <dd>{sum.formula}</dd>
