@@ -4,7 +4,7 @@ import { livesOnAir } from '../../survey/atRisk'
 import { forcedAir } from '../../wiring/forcedAir'
 import { reachOf } from '../../wiring/reach'
 import type { LoopContext } from '../context'
-import type { Finding } from '../finding'
+import type { Found } from '../finding'
 import { lookAgain, type Rule, stop, told } from './rule'
 
 /** Whoever lives on forced air: what must be there when the control fails. */
@@ -14,26 +14,14 @@ const airWithoutControl: Rule = (context) => {
   const { controllers, fans, backups } = forcedAir(chain)
   if (!who || controllers.length === 0) return []
   const subject = who === 'animals' ? 'Animals' : 'People'
-  const found: Finding[] = []
+  const found: Found[] = []
   const minimum = survey?.figures['minimum']?.value
   if (minimum !== undefined && minimum <= 0)
-    found.push(
-      stop(
-        'C045_MINIMUM_OFF',
-        {
-          about: 'minimum',
-          head: `${subject} on forced air, and the fan may stand still.`,
-          reason: 'The least speed is 0 %.',
-          remedy: 'Give it a least speed over where it stalls.',
-        },
-        'survey',
-      ),
-    )
+    found.push(stop('C045_MINIMUM_OFF', { about: 'minimum', figures: { subject } }, 'survey'))
   if (!backups.some(({ ownLine, ownSupply }) => ownLine && ownSupply)) {
     const shared = backups.find(({ ownLine, supply }) => ownLine && supply !== undefined)
     found.push(
       told(
-        context,
         'C044_NO_BACKUP',
         'backup',
         {
@@ -56,24 +44,9 @@ const airWithoutControl: Rule = (context) => {
     )
   }
   if (!chain.devices.some(({ facts }) => facts.load?.alarm === 'own-supply'))
-    found.push(
-      lookAgain('C069_NO_OWN_ALARM', {
-        about: 'alarm',
-        head: 'No alarm on a supply of its own.',
-        reason: 'An alarm on the fan\u2019s fuse is silent when that fuse blows.',
-        remedy: 'A battery-backed alarm on temperature and on power loss, heard where somebody sleeps.',
-      }),
-    )
+    found.push(lookAgain('C069_NO_OWN_ALARM', { about: 'alarm', figures: {} }))
   for (const { id, tag, facts } of controllers)
-    if (facts.controller?.restarts === false)
-      found.push(
-        lookAgain('C070_NO_RESTART', {
-          about: id,
-          head: `${tag} does not restart by itself.`,
-          reason: 'After a power loss it waits for a key.',
-          remedy: 'Choose one that restarts with the values it had, and try it.',
-        }),
-      )
+    if (facts.controller?.restarts === false) found.push(lookAgain('C070_NO_RESTART', { about: id, figures: { tag } }))
   return found
 }
 
@@ -104,36 +77,29 @@ const fanKeepsOn: Rule = (context) => {
   const always = moving.some(keeps)
   const slow = backupProved(context) ? [] : moving.flatMap(({ plan }) => failsSlow(context, plan, who, always))
   return [
-    ...moving.flatMap((each): Finding[] => {
+    ...moving.flatMap((each): Found[] => {
       const { plan, reach } = each
       const least = leastOf(plan)
       if (keeps(each) || (always && plan.kind === 'on-off')) return []
       return [
         least > 0
           ? told(
-              context,
               'C138_FAN_UNDER_ITS_LEAST',
               plan.id,
               { who, tag: reach.device.tag, plannedPercent: least, needsPercent: needs(each) },
               { step: 'set' },
             )
-          : told(context, 'C104_FAN_MAY_STAND', plan.id, { who, switches: plan.kind === 'on-off' }, { step: 'set' }),
+          : told('C104_FAN_MAY_STAND', plan.id, { who, switches: plan.kind === 'on-off' }, { step: 'set' }),
       ]
     }),
     ...slow,
   ]
 }
 
-function failsSlow(context: LoopContext, plan: PlanOf, who: 'animals' | 'people', always: boolean): Finding[] {
+function failsSlow(context: LoopContext, plan: PlanOf, who: 'animals' | 'people', always: boolean): Found[] {
   if (plan.probeFault === 'on' || (always && plan.kind === 'on-off')) return []
   return [
-    told(
-      context,
-      'C105_FAN_FAILS_SLOW',
-      plan.id,
-      { who, goes: plan.probeFault, leastPercent: leastOf(plan) },
-      { step: 'set' },
-    ),
+    told('C105_FAN_FAILS_SLOW', plan.id, { who, goes: plan.probeFault, leastPercent: leastOf(plan) }, { step: 'set' }),
   ]
 }
 

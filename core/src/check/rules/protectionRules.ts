@@ -9,8 +9,8 @@ import { screedMostC, screedWaitDays } from '../../survey/kinds/screedQuestions'
 import { controlOutputs, reachOf } from '../../wiring/reach'
 import { isValve } from '../../wiring/valves'
 import type { LoopContext } from '../context'
-import type { Finding } from '../finding'
-import type { SafetyFigures } from '../safetyWords'
+import type { Found } from '../finding'
+import type { FiguresOf } from '../../words/sayFinding'
 import { lookAgain, note, type Rule, stop, told } from './rule'
 
 interface Heater {
@@ -49,40 +49,21 @@ function heatersOf({ chain, loop }: LoopContext): readonly Heater[] {
 }
 
 const limiterPresent: Rule = (context) =>
-  heatersOf(context).flatMap(({ device, limiters, onCommand }): Finding[] => {
+  heatersOf(context).flatMap(({ device, limiters, onCommand }): Found[] => {
     const own = ownProtection(device.facts)
     if (limiters.length > 0) return []
-    if (own)
-      return [
-        note('C017_OWN_PROTECTION', {
-          about: device.id,
-          head: `${device.tag} brings its own protection.`,
-          reason: `${own}.`,
-          remedy: 'It is proved with everything else; nothing of ours stands in for it.',
-        }),
-      ]
+    if (own) return [note('C017_OWN_PROTECTION', { about: device.id, figures: { tag: device.tag, own } })]
     const [weak] = onCommand
     if (weak)
       return [
-        stop('C018_LIMITER_NOT_INDEPENDENT', {
-          about: device.id,
-          head: `${weak.tag} only takes the command of ${device.tag} away.`,
-          reason: 'The relay that it opens also controls: when that one welds, nothing switches off.',
-          remedy: 'Put its contact into the load\u2019s own line, or give it a contactor of its own.',
-        }),
+        stop('C018_LIMITER_NOT_INDEPENDENT', { about: device.id, figures: { tag: weak.tag, deviceTag: device.tag } }),
       ]
     return [
-      stop('C013_NO_LIMITER', {
-        about: device.id,
-        head: `No independent limiter before ${device.tag}.`,
-        reason: 'A contact that welds heats on. The controller\u2019s own contact does not count as its limit.',
-        remedy: 'Put a limiter with its own probe and its own contact into this line.',
-        ...limiterFix(context, device.id),
-      }),
+      stop('C013_NO_LIMITER', { about: device.id, figures: { tag: device.tag }, ...limiterFix(context, device.id) }),
     ]
   })
 
-function limiterFix({ chain }: LoopContext, load: string): Pick<Finding, 'fix'> {
+function limiterFix({ chain }: LoopContext, load: string): Pick<Found, 'fix'> {
   const line = powerPaths(chain).find((path) => path.load.id === load && path.connections.length > 0)
   const last = line?.connections.at(-1)
   return last && last.fromPort.kind === 'contact'
@@ -116,14 +97,12 @@ const ampsOf = ({
 
 /** Solid-state outputs fail closed: the limiter must have something of its own to open. */
 const solidStateGuarded: Rule = (context) =>
-  heatersOf(context).flatMap(({ device, solidState, limiters }): Finding[] =>
+  heatersOf(context).flatMap(({ device, solidState, limiters }): Found[] =>
     solidState && limiters.length === 0
       ? [
           stop('C043_SOLID_STATE_FAILS_CLOSED', {
             about: device.id,
-            head: `${solidState.tag} fails closed.`,
-            reason: 'Most solid-state relays that die stay on. Taking their input away then does nothing.',
-            remedy: `A limiter with a contactor of its own in the line of ${device.tag}.`,
+            figures: { tag: solidState.tag, deviceTag: device.tag },
           }),
         ]
       : [],
@@ -135,17 +114,10 @@ const limiterSetting: Rule = (context) => {
   const heaters = heatersOf(context)
   if (heaters.length === 0 && facts.limiterFor.length === 0) return []
   const usual = words.say(facts.limiterC(loop.survey.answers, data), 'temperature', 0)
-  return chain.devices.flatMap((device): Finding[] => {
+  return chain.devices.flatMap((device): Found[] => {
     if (!device.facts.limiter || device.facts.limiter.opens === 'fall') return []
     if (device.dialC === undefined)
-      return [
-        stop('C016_LIMITER_NOT_SET', {
-          about: device.id,
-          head: `Nobody wrote down what ${device.tag} is set to.`,
-          reason: 'A limiter that is not set to what it protects does not protect it.',
-          remedy: `Read its dial, set it to ${usual} or lower, write it down.`,
-        }),
-      ]
+      return [stop('C016_LIMITER_NOT_SET', { about: device.id, figures: { tag: device.tag, usual } })]
     return []
   })
 }
@@ -158,14 +130,12 @@ const floorLimiterLow: Rule = ({ chain, words, data, survey, loop }) => {
   const highest = screedMostC(loop.survey.answers, data)
   const known = loop.survey.answers['screedKind'] !== undefined
   const usual = words.say(fieldValue(data, 'floor.limiter').typical, 'temperature', 0)
-  return chain.devices.flatMap((device): Finding[] => {
+  return chain.devices.flatMap((device): Found[] => {
     if (!device.facts.limiter || device.dialC === undefined || device.dialC <= highest) return []
     return [
       stop('C014_LIMITER_TOO_HIGH', {
         about: device.id,
-        head: `${device.tag} is set over the screed\u2019s limit.`,
-        reason: `${words.say(device.dialC, 'temperature', 0)} at the pipe; ${known ? 'this screed' : 'a screed of unknown kind'} takes ${words.say(highest, 'temperature', 0)} (EN 1264-4).`,
-        remedy: `Set it to ${usual} or lower.`,
+        figures: { tag: device.tag, dialC: device.dialC, known, highest, usual },
         fix: {
           do: 'set-device',
           device: device.id,
@@ -213,7 +183,7 @@ const floorSupplyLimited: Rule = (context) => {
   return holds
     ? []
     : [
-        told(context, 'C131_FLOOR_SUPPLY_UNLIMITED', 'floor', {
+        told('C131_FLOOR_SUPPLY_UNLIMITED', 'floor', {
           mostC,
           known: answers['screedKind'] !== undefined,
         }),
@@ -225,15 +195,12 @@ const screedOld: Rule = (context) => {
   const waitDays = screedWaitDays(answers, context.data)
   const days = answers['screedAge']
   return waitDays !== undefined && typeof days === 'number' && days < waitDays
-    ? [told(context, 'C132_SCREED_YOUNG', 'site', { days, waitDays }, { step: 'survey' })]
+    ? [told('C132_SCREED_YOUNG', 'site', { days, waitDays }, { step: 'survey' })]
     : []
 }
 
 /** What a limiter guards where overshoot is dangerous, by the kind of loop and what the load does. */
-function dangerOf(
-  { loop }: LoopContext,
-  does: Effect,
-): SafetyFigures<'C133_LIMITER_RESETS_ITSELF'>['what'] | undefined {
+function dangerOf({ loop }: LoopContext, does: Effect): FiguresOf<'C133_LIMITER_RESETS_ITSELF'>['what'] | undefined {
   if (loop.kind === 'cabinet') return 'oven'
   if (loop.kind === 'floor') return 'floor'
   if (does === 'fuel') return 'fuel'
@@ -241,24 +208,23 @@ function dangerOf(
 }
 
 const resetsByHand: Rule = (context) =>
-  heatersOf(context).flatMap(({ device, does, limiters, onCommand }): Finding[] => {
+  heatersOf(context).flatMap(({ device, does, limiters, onCommand }): Found[] => {
     const what = dangerOf(context, does)
     if (!what) return []
     return [...new Set([...limiters, ...onCommand])]
       .filter(({ facts }) => facts.limiter?.opens !== 'fall' && facts.limiter?.reset === 'self')
       .map((limiter) =>
-        told(context, 'C133_LIMITER_RESETS_ITSELF', limiter.id, { limiter: limiter.tag, load: device.tag, what }),
+        told('C133_LIMITER_RESETS_ITSELF', limiter.id, { limiter: limiter.tag, load: device.tag, what }),
       )
   })
 
 /** A load between two hots that is broken in one: the other stays live at it. */
 const bothLegsBroken: Rule = (context) =>
-  powerPaths(context.chain).flatMap(({ load, portId, loadPort, contacts, supply }): Finding[] => {
+  powerPaths(context.chain).flatMap(({ load, portId, loadPort, contacts, supply }): Found[] => {
     if (supply?.port.midpoint === undefined || loadPort.does !== 'element' || contacts.length === 0) return []
     if (contacts.some(({ port }) => port.second !== undefined)) return []
     return [
       told(
-        context,
         'C142_ONE_LEG_LIVE',
         `${load.id}.${portId}`,
         { load: load.tag, contact: contacts.map(({ device }) => device.tag).join(', ') },
@@ -271,16 +237,14 @@ const bothLegsBroken: Rule = (context) =>
 const limiterNearTarget: Rule = ({ chain, survey, words, loop, data }) => {
   if (!survey || survey.floor || survey.seen.action !== 'heating') return []
   const usualC = factsOfKind(loop.kind).limiterC(loop.survey.answers, data)
-  return chain.devices.flatMap((device): Finding[] => {
+  return chain.devices.flatMap((device): Found[] => {
     const { dialC } = device
     if (!device.facts.limiter || device.facts.limiter.opens === 'fall' || dialC === undefined) return []
     if (dialC > usualC + LOOSE_K)
       return [
         lookAgain('C019_LIMITER_LOOSE', {
           about: device.id,
-          head: `${device.tag} is set far over what it protects.`,
-          reason: `${words.say(dialC, 'temperature', 0)}; ${words.say(usualC, 'temperature', 0)} is usual for ${words.say(survey.seen.targetC, 'temperature', 0)}.`,
-          remedy: `Set it to ${words.say(usualC, 'temperature', 0)} or lower.`,
+          figures: { tag: device.tag, dialC, usualC, targetC: survey.seen.targetC },
           fix: {
             do: 'set-device',
             device: device.id,
@@ -293,9 +257,7 @@ const limiterNearTarget: Rule = ({ chain, survey, words, loop, data }) => {
       return [
         lookAgain('C028_LIMITER_UNDER_TARGET', {
           about: device.id,
-          head: `${device.tag} trips before the target is reached.`,
-          reason: `It opens at ${words.say(dialC, 'temperature', 0)}, the target is ${words.say(survey.seen.targetC, 'temperature', 0)}.`,
-          remedy: 'Set it over the target, and no higher than what it protects bears.',
+          figures: { tag: device.tag, dialC, targetC: survey.seen.targetC },
         }),
       ]
     return []
@@ -303,7 +265,7 @@ const limiterNearTarget: Rule = ({ chain, survey, words, loop, data }) => {
 }
 const LOOSE_K = 10
 
-const supplyUnderLimiter: Rule = ({ survey, chain, words }) => {
+const supplyUnderLimiter: Rule = ({ survey, chain }) => {
   if (!survey?.floor) return []
   const { facts } = survey.floor
   const limiter = chain.devices.find((device) => device.facts.limiter && device.dialC !== undefined)
@@ -311,26 +273,22 @@ const supplyUnderLimiter: Rule = ({ survey, chain, words }) => {
   return [
     lookAgain('C015_SUPPLY_OVER_LIMITER', {
       about: limiter.id,
-      head: `${limiter.tag} will trip at the design supply.`,
-      reason: `Supply ${words.say(facts.supplyC, 'temperature')}, limiter ${words.say(limiter.dialC!, 'temperature')}.`,
-      remedy: 'Lower the supply water. The limiter stays.',
+      figures: { tag: limiter.tag, supplyC: facts.supplyC, dialC: limiter.dialC! },
     }),
   ]
 }
 
 /** A load that may not start again at once, and a control that lets it. */
 const minimumOffKept: Rule = ({ chain, loop, words }) =>
-  switchingPlans(loop.settings.planned).flatMap(({ id, ...plan }): Finding[] =>
-    reachOf(chain, plan.output).flatMap(({ device }): Finding[] => {
+  switchingPlans(loop.settings.planned).flatMap(({ id, ...plan }): Found[] =>
+    reachOf(chain, plan.output).flatMap(({ device }): Found[] => {
       const { minimumOffS, timesOwnMinimumOff } = device.facts.load ?? {}
       if (minimumOffS === undefined) return []
       if (plan.minimumOffS < minimumOffS && !timesOwnMinimumOff)
         return [
           lookAgain('C035_MINIMUM_OFF_SHORT', {
             about: `${id}/${device.id}`,
-            head: `${device.tag} must stay off longer.`,
-            reason: `Planned minimum off time ${words.say(plan.minimumOffS, 'seconds')}; ${device.name} asks for ${words.say(minimumOffS, 'seconds')}.`,
-            remedy: `Plan ${words.say(minimumOffS, 'seconds')}.`,
+            figures: { tag: device.tag, minimumOffS: plan.minimumOffS, name: device.name, minimumOffS2: minimumOffS },
             fix: {
               do: 'plan',
               plan: id,
@@ -343,9 +301,7 @@ const minimumOffKept: Rule = ({ chain, loop, words }) =>
         return [
           note('C034_MINIMUM_OFF_TWICE', {
             about: `${id}/${device.id}`,
-            head: `Both time the minimum off time of ${device.tag}.`,
-            reason: `The control keeps ${words.say(plan.minimumOffS, 'seconds')}, ${device.name} ${words.say(minimumOffS, 'seconds')}. Timed from the stop the longer one rules; a delay on the call adds.`,
-            remedy: 'Leave it to the load alone, or know that the longer one counts.',
+            figures: { tag: device.tag, minimumOffS: plan.minimumOffS, name: device.name, minimumOffS2: minimumOffS },
           }),
         ]
       return []

@@ -1,3 +1,6 @@
+import { type FiguresOf, type FindingCode, sayFinding } from '../../words/sayFinding'
+import type { LoopContext } from '../context'
+import type { Finding } from '../finding'
 import { airRules } from './airRules'
 import { chainRules } from './chainRules'
 import { controllerRules } from './controllerRules'
@@ -27,5 +30,8 @@ const rules: readonly Rule[] = [
   ...planRules,
 ]
 
-/** Every rule over one loop. */
-export const runRules: Rule = (context) => rules.flatMap((rule) => rule(context))
+/** Every rule over one loop, each finding told in the units of the job. */
+export const runRules = (context: LoopContext): Finding[] =>
+  rules
+    .flatMap((rule) => rule(context))
+    .map((found) => ({ ...found, ...sayFinding(found.code, found.figures as FiguresOf<FindingCode>, context.words) }))

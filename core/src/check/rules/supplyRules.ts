@@ -6,16 +6,16 @@ import { transformerLoad } from '../../wiring/transformerLoad'
 import { callPaths, lineVoltage, powerPaths, supplyOf } from '../../wiring/powerPath'
 import { supplyDraws } from '../../wiring/supplyDraws'
 
-import type { Finding } from '../finding'
+import type { Found } from '../finding'
 import { lookAgain, note, type Rule, stop } from './rule'
 
 const outOf = ({ facts }: ResolvedDevice) =>
   Object.values(facts.ports).find((port): port is Extract<Port, { kind: 'supply-out' }> => port.kind === 'supply-out')
 
-const budget: Rule = ({ chain, others, words, data }) => {
+const budget: Rule = ({ chain, others, data }) => {
   const draws = [...supplyDraws(chain), ...others]
   const reserve = fieldValue(data, 'reserve.va')
-  return chain.devices.flatMap((device): Finding[] => {
+  return chain.devices.flatMap((device): Found[] => {
     const ratedVa = device.facts.category === 'supply' ? outOf(device)?.ratedVa : undefined
     if (ratedVa === undefined) return []
     const mine = draws.filter(({ supply }) => supply === device.id)
@@ -26,34 +26,17 @@ const budget: Rule = ({ chain, others, words, data }) => {
       input: { ratedVa, loads, reservePercent: reserve.low },
       output: 'loadVa',
     }
-    const told = `${mine.map(({ tag, va }) => `${tag} ${words.say(va, 'apparentPower')}`).join(', ')}: ${words.say(loadVa, 'apparentPower')} of ${words.say(ratedVa, 'apparentPower', 0)}.`
-    if (usedPercent > 100)
-      return [
-        stop('C030_VA_OVER', {
-          about: device.id,
-          head: `${device.tag} is too small.`,
-          reason: told,
-          remedy: 'A larger transformer, or a second one for part of it.',
-          worked: [call],
-        }),
-      ]
+    const figures = { tag: device.tag, draws: mine.map(({ tag, va }) => ({ tag, va })), loadVa, ratedVa }
+    if (usedPercent > 100) return [stop('C030_VA_OVER', { about: device.id, figures, worked: [call] })]
     if (usedPercent > 100 - reserve.low)
-      return [
-        lookAgain('C026_VA_CLOSE', {
-          about: device.id,
-          head: `${device.tag} has little to spare.`,
-          reason: `${told} ${reserve.low} to ${reserve.high} % should stay free (${reserve.source}).`,
-          remedy: 'The next size of transformer.',
-          worked: [call],
-        }),
-      ]
+      return [lookAgain('C026_VA_CLOSE', { about: device.id, figures: { ...figures, reserve }, worked: [call] })]
     return []
   })
 }
 
 /** Voltages that meet on one relay body, mains beside extra-low. */
 const mixedBody: Rule = ({ chain }) =>
-  chain.devices.flatMap((device): Finding[] => {
+  chain.devices.flatMap((device): Found[] => {
     if (device.facts.category !== 'relay' || device.facts.relay?.separated) return []
     const power = powerPaths(chain)
     const volts = [
@@ -72,9 +55,7 @@ const mixedBody: Rule = ({ chain }) =>
     return [
       stop('C054_MIXED_ON_ONE_BODY', {
         about: device.id,
-        head: `Mains and extra-low voltage meet on ${device.tag}.`,
-        reason: `${Math.max(...high)} V and ${Math.max(...low)} V on one relay that is not made for both: a fault puts mains on the small side.`,
-        remedy: 'A relay with reinforced insulation between coil and contact.',
+        figures: { tag: device.tag, highV: Math.max(...high), lowV: Math.max(...low) },
       }),
     ]
   })
@@ -88,39 +69,34 @@ const rectifiers: Rule = ({ chain }) => {
     if (feed?.fromPort.kind === 'supply-out' && feed.fromPort.current === 'ac' && feed.fromPort.volts <= EXTRA_LOW_V)
       fedBy.set(feed.fromDevice.id, [...(fedBy.get(feed.fromDevice.id) ?? []), device])
   }
-  return [...fedBy].flatMap(([supply, devices]): Finding[] => {
+  return [...fedBy].flatMap(([supply, devices]): Found[] => {
     const ways = new Set(devices.map(({ facts }) => facts.controller!.rectifies).filter((way) => way !== 'isolated'))
     if (ways.size < 2) return []
-    const tags = devices.map(({ tag }) => tag).join(' and ')
+    const figures = { tags: devices.map(({ tag }) => tag) }
     const joined = chain.connections.some(
       ({ fromDevice, toDevice, fromPort }) =>
         ['signal-out', 'measure-out', 'pair'].includes(fromPort.kind) &&
         devices.includes(fromDevice) &&
         devices.includes(toDevice),
     )
-    const say = {
-      about: supply,
-      reason:
-        'One rectifies half a wave, the other both: a common wire between them shorts the secondary every half wave.',
-      remedy:
-        'A transformer of its own for one of them. Bridge only where all are half-wave and in phase, or isolated, and the leaflets say so.',
-    }
     return joined
-      ? [stop('C056_RECTIFIERS_BRIDGED', { ...say, head: `${tags} share a secondary and a common.` })]
-      : [note('C055_RECTIFIERS_MIXED', { ...say, head: `${tags} hang on one secondary: never join their commons.` })]
+      ? [stop('C056_RECTIFIERS_BRIDGED', { about: supply, figures })]
+      : [note('C055_RECTIFIERS_MIXED', { about: supply, figures })]
   })
 }
 
 /** The supply of a fuel heater is never cut: its after-run must finish. */
 const afterRunKept: Rule = ({ chain }) =>
-  powerPaths(chain).flatMap(({ load, contacts }): Finding[] =>
+  powerPaths(chain).flatMap(({ load, contacts }): Found[] =>
     load.facts.load?.afterRun && contacts.length > 0
       ? [
           stop('C057_AFTER_RUN_CUT', {
             about: load.id,
-            head: `The supply of ${load.tag} is cut by ${contacts.map(({ device }) => device.tag).join(', ')}.`,
-            reason: `It runs after for ${Math.round(load.facts.load.afterRun.s / 60)} min to cool down; cut off it cooks itself and fills with fuel gas.`,
-            remedy: 'Feed it straight from the fuse and switch it by its run input.',
+            figures: {
+              tag: load.tag,
+              contacts: contacts.map(({ device }) => device.tag),
+              afterRunS: load.facts.load.afterRun.s,
+            },
           }),
         ]
       : [],

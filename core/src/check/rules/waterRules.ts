@@ -1,12 +1,12 @@
 import { fieldValue } from '../../plant/fieldValue'
 import type { ResolvedChain, ResolvedDevice } from '../../document/chain'
-import { CLASS_A_MOST_V, EXTRA_LOW_V, PEOPLE_WATER_MOST_C } from '../../units/peopleLimits'
+import { EXTRA_LOW_V, PEOPLE_WATER_MOST_C } from '../../units/peopleLimits'
 import { groundFault, mainsCircuits, voltsToEarth } from '../../wiring/groundFault'
 import { lineVoltage, type PowerPath, powerPaths, supplyOf } from '../../wiring/powerPath'
 import { touchedBy, wantsGroundFault } from '../../survey/atRisk'
 import { isValve } from '../../wiring/valves'
 import type { LoopContext } from '../context'
-import type { Finding } from '../finding'
+import type { Found } from '../finding'
 import { answered, lookAgain, type Rule, stop, told } from './rule'
 
 const residual: Rule = (context) => {
@@ -14,26 +14,15 @@ const residual: Rule = (context) => {
   if (!wantsGroundFault(context)) return []
   const touched = touchedBy(context) !== undefined
   const us = job.practice === 'us'
-  return mainsCircuits(chain).flatMap(({ device, out }): Finding[] => {
+  return mainsCircuits(chain).flatMap(({ device, out }): Found[] => {
     const state = groundFault(out, job.practice)
     if (state === 'protects') return []
     if (state === 'refer')
-      return touched
-        ? [told(context, 'C139_GROUND_FAULT_REFER', device.id, { tag: device.tag, volts: voltsToEarth(out) })]
-        : []
-    const what = us ? 'Class A ground-fault protection' : '30 mA residual-current device'
+      return touched ? [told('C139_GROUND_FAULT_REFER', device.id, { tag: device.tag, volts: voltsToEarth(out) })] : []
     return [
       (touched ? stop : lookAgain)('C067_NO_RESIDUAL_DEVICE', {
         about: device.id,
-        head: `${device.tag} has no ${what}.`,
-        reason: touched
-          ? us
-            ? `The water is touched: at 4 to 6 mA it must trip; a 30 mA device does not count (circuits up to ${CLASS_A_MOST_V} V to ground).`
-            : 'The water is touched: a fault must switch off before anyone feels it.'
-          : 'It is washed down: water finds its way in.',
-        remedy: us
-          ? 'A circuit with Class A ground-fault protection and bonding, by the licensed trade.'
-          : 'A circuit with a 30 mA device and bonding, by the licensed trade.',
+        figures: { tag: device.tag, us, touched },
       }),
     ]
   })
@@ -43,7 +32,7 @@ const probesApart: Rule = (context) => {
   const { chain } = context
   const touched = touchedBy(context) !== undefined
   if (!wantsGroundFault(context)) return []
-  return chain.connections.flatMap(({ fromPort, fromDevice, toDevice, toPort }): Finding[] => {
+  return chain.connections.flatMap(({ fromPort, fromDevice, toDevice, toPort }): Found[] => {
     if (fromPort.kind !== 'probe-out' || toPort.kind !== 'probe-in' || !toDevice.facts.controller) return []
     const feed = supplyOf(chain, toDevice.id)?.fromPort
     const safe = feed?.kind === 'supply-out' && feed.safety === true
@@ -51,9 +40,7 @@ const probesApart: Rule = (context) => {
     return [
       stop('C053_PROBE_NOT_SAFE', {
         about: fromDevice.id,
-        head: `${fromDevice.tag} is not separated from mains.`,
-        reason: `It sits ${touched ? 'in water that is touched' : 'where it is washed down'}; ${toDevice.name} neither has a separated input nor a safety transformer.`,
-        remedy: 'Feed the controller from a safety transformer, or choose one with separated inputs.',
+        figures: { tag: fromDevice.tag, touched, name: toDevice.name },
       }),
     ]
   })
@@ -90,18 +77,16 @@ function safelyFed(chain: ResolvedChain, { supply, contacts: [head] }: PowerPath
 const nothingLiveInIt: Rule = (context) =>
   touchedBy(context) === undefined
     ? []
-    : inTheWater(context).flatMap(({ device, volts, safe }): Finding[] => {
+    : inTheWater(context).flatMap(({ device, volts, safe }): Found[] => {
         const low = volts <= EXTRA_LOW_V
         if ((low && (safe || volts === 0)) || device.facts.waterSafe) return []
-        return [
-          told(context, 'C135_MAINS_IN_TOUCHED_WATER', device.id, { tag: device.tag, name: device.name, volts, low }),
-        ]
+        return [told('C135_MAINS_IN_TOUCHED_WATER', device.id, { tag: device.tag, name: device.name, volts, low })]
       })
 
 const bonded: Rule = (context) => {
   const who = touchedBy(context)
   return who && answered(context, 'bonding') === 'no'
-    ? [told(context, 'C134_NOT_BONDED', 'site', { who }, { step: 'survey' })]
+    ? [told('C134_NOT_BONDED', 'site', { who }, { step: 'survey' })]
     : []
 }
 
@@ -112,14 +97,14 @@ const sprayPlanned: Rule = (context) => {
   if (answered(context, 'aerosol') !== 'yes' || answered(context, 'waterPlan') !== 'no' || typeof target !== 'number')
     return []
   return target >= low && target <= high
-    ? [told(context, 'C136_AEROSOL_NO_PLAN', 'site', { targetC: target, fromC: low, toC: high }, { step: 'survey' })]
+    ? [told('C136_AEROSOL_NO_PLAN', 'site', { targetC: target, fromC: low, toC: high }, { step: 'survey' })]
     : []
 }
 
 const notTooHot: Rule = (context) => {
   const target = answered(context, 'target')
   return touchedBy(context) === 'people' && typeof target === 'number' && target > PEOPLE_WATER_MOST_C
-    ? [told(context, 'C137_WATER_TOO_HOT', 'site', { targetC: target, mostC: PEOPLE_WATER_MOST_C }, { step: 'survey' })]
+    ? [told('C137_WATER_TOO_HOT', 'site', { targetC: target, mostC: PEOPLE_WATER_MOST_C }, { step: 'survey' })]
     : []
 }
 

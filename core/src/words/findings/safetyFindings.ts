@@ -1,18 +1,13 @@
-import type { Words } from '../units/words'
-import { CLASS_A_MOST_V } from '../units/peopleLimits'
-
-interface Sentences {
-  readonly head: string
-  readonly reason: string
-  readonly remedy: string
-}
+import { CLASS_A_MOST_V } from '../../units/peopleLimits'
+import type { Words } from '../../units/words'
+import type { Sentences } from '../sentences'
 
 const and = (list: readonly string[]) =>
   list.length < 2 ? (list[0] ?? '') : `${list.slice(0, -1).join(', ')} and ${list.at(-1)!}`
 const subject = (who: 'animals' | 'people') => (who === 'animals' ? 'Animals' : 'People')
 
 /** The sentences of each safety rule from its figures. Temperatures in °C, currents in A; the reader’s units come from `words`. */
-export const safetyWords = {
+export const safetyFindings = {
   C044_NO_BACKUP: (
     f: {
       who: 'animals' | 'people'
@@ -146,12 +141,4 @@ export const safetyWords = {
     reason: `${f.contact} breaks one hot; the other one goes straight through, and with a fault to ground it heats with everything off.`,
     remedy: 'A two-pole contactor that breaks both hots.',
   }),
-} as const
-
-export type SafetyCode = keyof typeof safetyWords
-export type SafetyFigures<C extends SafetyCode> = Parameters<(typeof safetyWords)[C]>[0]
-
-/** Sentences of a safety rule in the reader’s units. */
-export function sayFinding<C extends SafetyCode>(code: C, figures: SafetyFigures<C>, words: Words): Sentences {
-  return (safetyWords[code] as (f: SafetyFigures<C>, w: Words) => Sentences)(figures, words)
 }

@@ -1,0 +1,82 @@
+import type { Sentences } from '../sentences'
+
+const WHY: Readonly<Record<string, string>> = {
+  flow: 'Without flow the heater boils what stands in it, or the evaporator freezes and bursts.',
+  frost: 'Liquid under its freezing margin bursts the evaporator into the refrigerant circuit.',
+  co: 'Exhaust that leaks into the cabin has no smell.',
+  'air-flow': 'A fan that is commanded is not yet a fan that turns.',
+}
+
+const notThere = (what: string, remedy: string): Sentences => ({
+  head: `No ${what} yet.`,
+  reason: `The chain has no ${what}.`,
+  remedy,
+})
+
+interface ConnectionFigures {
+  readonly from: string
+  readonly to: string
+  /** Why, and what to do: the verdict of the connection says it. */
+  readonly reason: string
+  readonly remedy: string | undefined
+}
+
+const ofConnection = ({ from, to, reason, remedy }: ConnectionFigures, verdict: string): Sentences => ({
+  head: `${from} to ${to}: ${verdict}.`,
+  reason,
+  remedy: remedy ?? 'Choose another device.',
+})
+
+/** Sentences of the findings about what is there and how it is joined. */
+export const chainFindings = {
+  C005_DRIVES_NOTHING: (f: { readonly tag: string; readonly outputsCount: number }): Sentences => ({
+    head: `${f.tag} drives nothing.`,
+    reason: `None of its ${f.outputsCount === 1 ? 'outputs' : `${f.outputsCount} outputs`} ends in a load.`,
+    remedy: 'Choose a load, or join an output to one.',
+  }),
+  C008_NOT_FED: (f: {
+    readonly tag: string
+    readonly name: string
+    readonly port: string
+    readonly windows: readonly { readonly lowV: number; readonly highV: number; readonly current: string }[]
+  }): Sentences => ({
+    head: `Nothing feeds ${f.tag}.`,
+    reason: `${f.name}, ${f.port}: ${f.windows.map(({ lowV, highV, current }) => `${lowV} to ${highV} V ${current.toUpperCase().replace('-', ' or ')}`).join(', or ')}.`,
+    remedy: 'Choose a supply in this window.',
+  }),
+  C006_LINE_NOT_FED: (f: { readonly tag: string; readonly contacts: readonly string[] }): Sentences => ({
+    head: `Nothing feeds the line of ${f.tag}.`,
+    reason: `It runs through ${f.contacts.join(', ')} and ends there.`,
+    remedy: 'Choose the supply that feeds it.',
+  }),
+  C036_CROSSED: (f: {
+    readonly action: 'heating' | 'cooling'
+    readonly tag: string
+    readonly planAction: 'heating' | 'cooling'
+  }): Sentences => ({
+    head: `The output ${f.action === 'heating' ? 'heats' : 'cools'}, ${f.tag} does the opposite.`,
+    reason: `It would run the more the ${f.planAction === 'heating' ? 'colder' : 'warmer'} it gets, and make it worse.`,
+    remedy: `Turn the action to ${f.planAction === 'heating' ? 'cooling' : 'heating'}, or join another load.`,
+  }),
+  C007_NOT_JOINED: (f: { readonly tag: string; readonly name: string }): Sentences => ({
+    head: `${f.tag} ${f.name} is in no line.`,
+    reason: 'It hangs beside the chain and stops nothing.',
+    remedy: 'Join it into the line that it is to open, or take it out.',
+  }),
+
+  C001_NO_PROBE: (): Sentences => notThere('probe', 'Choose one from the shelf.'),
+  C002_NO_CONTROLLER: (): Sentences => notThere('controller', 'Choose one from the shelf.'),
+  C003_NO_LOAD: (): Sentences => notThere('load', 'Choose what the output drives.'),
+  C004_NO_SUPPLY: (): Sentences => notThere('supply', 'Choose the circuit that feeds it.'),
+  C010_DOES_NOT_FIT: (f: ConnectionFigures): Sentences => ofConnection(f, 'does not fit'),
+  C011_CONNECTION_LOOK: (f: ConnectionFigures): Sentences => ofConnection(f, 'look again'),
+  C046_NOT_PROVED: (f: {
+    readonly as: string
+    readonly tag: string
+    readonly senses: string | undefined
+  }): Sentences => ({
+    head: `No ${f.as} before ${f.tag}.`,
+    reason: WHY[f.senses ?? 'flow'] ?? 'It may run with nothing to carry its heat.',
+    remedy: `Put ${/^[aeiou]/i.test(f.as) ? 'an' : 'a'} ${f.as} in series in this line.`,
+  }),
+}

@@ -1,0 +1,114 @@
+import type { Words } from '../../units/words'
+import type { Sentences } from '../sentences'
+
+/** Sentences of the findings about what a controller does by itself. */
+export const controllerFindings = {
+  C101_LINE_UNDER_NEED: (f: { readonly shortK: number }, { say }: Words): Sentences => ({
+    head: 'The line stays under what the emitters need.',
+    reason: `By up to ${say(f.shortK, 'difference')} while there is a load: rooms stay cool there.`,
+    remedy: 'Raise the point that is too low, or the minimum.',
+  }),
+  C102_NO_FROST_PROTECTION: (
+    f: { readonly designOutdoorC: number; readonly frostPipe: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: 'A summer stop, and no frost protection.',
+    reason: `Design day ${say(f.designOutdoorC, 'temperature', 0)}: whatever stops the heating must give way to frost.`,
+    remedy: `Plan frost protection at ${say(f.frostPipe, 'temperature', 0)} outdoors.`,
+  }),
+  C103_LINE_OVER_SCREED: (
+    f: { readonly hottest: number; readonly known: boolean; readonly screed: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: 'The line goes over what a screed bears.',
+    reason: `${say(f.hottest, 'temperature', 0)} at its hottest; ${!f.known ? 'a screed of unknown kind' : 'this screed'} takes ${say(f.screed, 'temperature', 0)} at the pipe.`,
+    remedy: `Bring the maximum to ${say(f.screed, 'temperature', 0)} or under, and a limiter of its own in the supply.`,
+  }),
+  C100_LINE_CROSSED: (
+    f: {
+      readonly crossed: boolean
+      readonly warmOutdoorC: number
+      readonly designOutdoorC: number
+      readonly minimumSupplyC: number
+      readonly maximumSupplyC: number
+    },
+    { say }: Words,
+  ): Sentences => ({
+    head: f.crossed ? 'The warm point is colder than the cold one.' : 'Minimum supply is over the maximum.',
+    reason: f.crossed
+      ? `Warm at ${say(f.warmOutdoorC, 'temperature')} outdoors, cold at ${say(f.designOutdoorC, 'temperature')}.`
+      : `Minimum ${say(f.minimumSupplyC, 'temperature')}, maximum ${say(f.maximumSupplyC, 'temperature')}.`,
+    remedy: f.crossed ? 'Move the points apart: the warm one to the right.' : 'Lower the minimum or raise the maximum.',
+  }),
+  C106_PERIODS_OVERLAP: (f: {
+    readonly first: string
+    readonly second: string
+    readonly minutes: number
+  }): Sentences => ({
+    head: 'Two periods overlap.',
+    reason: `${f.first} and ${f.second} share ${f.minutes} minutes a week; they count as one.`,
+    remedy: 'Move one, or close this with a reason when it is meant.',
+  }),
+  C107_PERIODS_TOO_MANY: (f: {
+    readonly tag: string
+    readonly most: number
+    readonly periodsCount: number
+    readonly over: number
+  }): Sentences => ({
+    head: `${f.tag} takes ${f.most} periods.`,
+    reason: `${f.periodsCount} are planned: the last ${f.over === 1 ? 'one is' : `${f.over} are`} not keyed.`,
+    remedy: 'Join some, or choose a controller with more.',
+  }),
+  C108_DEFROST_NEVER: (
+    f: { readonly everyH: number; readonly none: string; readonly usualH: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: f.everyH === 0 ? 'It never defrosts.' : 'The defrost does not fit.',
+    reason: f.none,
+    remedy: `Plan one every ${say(f.usualH, 'hours', 0)}.`,
+  }),
+  C109_DEFROST_ENDLESS: (f: { readonly dfTimeElectric: number }, { say }: Words): Sentences => ({
+    head: 'Electric defrost without a longest time.',
+    reason: 'A coil probe that falls off never gets warm: the heater melts on in a closed coil.',
+    remedy: `Plan ${say(f.dfTimeElectric, 'minutes')} at most.`,
+  }),
+  C110_DEFROST_CUT_SHORT: (f: { readonly longestMin: number; readonly endC: number }, { say }: Words): Sentences => ({
+    head: 'The defrost is cut short.',
+    reason: `The longest time of ${say(f.longestMin, 'minutes')} is over before the coil is at ${say(f.endC, 'temperature')}: ice stays and grows.`,
+    remedy: 'More time, more often, or more heat.',
+  }),
+  C111_FAN_BACK_WARM: (f: { readonly fanBackC: number; readonly dfFanCoil: number }, { say }: Words): Sentences => ({
+    head: 'The fan comes back while the coil is wet.',
+    reason: `At ${say(f.fanBackC, 'temperature')} it throws water and warm air into the room.`,
+    remedy: `Plan ${say(f.dfFanCoil, 'temperature', 0)} or colder.`,
+  }),
+  C112_CUT_OFF_LOW: (
+    f: {
+      readonly cutOffV: number
+      readonly leftAh: number | undefined
+      readonly afterRunAh: number
+      readonly usualV: number
+    },
+    { say }: Words,
+  ): Sentences => ({
+    head: 'The cut-off leaves nothing for the after-run.',
+    reason: `${say(f.cutOffV, 'voltage', 1)} under load${f.leftAh === undefined ? '' : `, about ${say(f.leftAh, 'ampereHours', 1)} left`}; the after-run takes ${say(f.afterRunAh, 'ampereHours', 2)} and must finish.`,
+    remedy: `Plan ${say(f.usualV, 'voltage', 1)} or more.`,
+  }),
+  C113_START_CUTS_OFF: (
+    f: { readonly glowDropV: number; readonly glowS: number; readonly holdS: number; readonly startsAboveV: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: 'A start cuts itself off.',
+    reason: `The glow pulls the controller down by ${say(f.glowDropV, 'voltage', 1)} for ${say(f.glowS, 'seconds')}, longer than the hold of ${say(f.holdS, 'seconds')}: under ${say(f.startsAboveV, 'voltage', 1)} at the battery it never starts.`,
+    remedy: `A hold over ${say(f.glowS, 'seconds')} as far as the keys go, thicker cable, or a lower cut-off.`,
+  }),
+  C114_RESTART_HUNTS: (
+    f: { readonly runDropV: number; readonly restartV: number; readonly usualV: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: 'It starts again at once.',
+    reason: `Without current the voltage rises by ${say(f.runDropV, 'voltage', 1)}; restart at ${say(f.restartV, 'voltage', 1)} is no more than that over the cut-off.`,
+    remedy: `Plan ${say(f.usualV, 'voltage', 1)}.`,
+  }),
+}

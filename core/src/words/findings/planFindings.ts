@@ -1,0 +1,118 @@
+import { conventionWords } from '../../control/conventionWords'
+import type { Convention } from '../../control/switchingPoints'
+import type { Words } from '../../units/words'
+import type { Sentences } from '../sentences'
+
+/** Sentences of the findings about what is planned and proved. */
+export const planFindings = {
+  C025_SURFACE_OVER_LIMIT: (
+    f: { readonly inScreed: boolean; readonly hottestC: number; readonly limitC: number; readonly limitC2: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: 'Floor goes over its surface limit.',
+    reason: f.inScreed
+      ? `Cuts out at ${say(f.hottestC, 'temperature')}; ${`this floor may reach ${say(f.limitC, 'temperature')} (EN 1264, covering).`}`
+      : `Holding the room at design takes a floor of ${say(f.hottestC, 'temperature')}; ${`this floor may reach ${say(f.limitC, 'temperature')} (EN 1264, covering).`}`,
+    remedy: f.inScreed
+      ? `Bring the cut-out to ${say(f.limitC2, 'temperature')} or under.`
+      : 'Lower the target, insulate, or give what heat is missing by other means.',
+  }),
+  C020_SETPOINT_OUTSIDE_LIMITS: (
+    f: { readonly setpointC: number; readonly over: boolean; readonly limitC: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: 'Set lies outside its limits.',
+    reason: `${say(f.setpointC, 'temperature')} is ${f.over ? 'over the highest' : 'under the lowest'} the keys allow, ${say(f.limitC, 'temperature')}.`,
+    remedy: f.over ? 'Lower the set or raise the limit.' : 'Raise the set or lower the limit.',
+  }),
+  C021_SWING_WIDER_THAN_LIMITS: (
+    f: { readonly swingK: number; readonly betweenK: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: 'Swing is wider than the limits.',
+    reason: `${say(f.swingK, 'difference')} of swing in ${say(f.betweenK, 'difference')} between lowest and highest.`,
+    remedy: 'Narrow the swing or open the limits.',
+  }),
+  C022_ALARM_INSIDE_BAND: (
+    f: {
+      readonly highC: number | undefined
+      readonly topC: number
+      readonly lowC: number | undefined
+      readonly bottomC: number
+    },
+    { say }: Words,
+  ): Sentences => ({
+    head: 'Alarm inside the working band.',
+    reason:
+      f.highC !== undefined
+        ? `Alarm at ${say(f.highC, 'temperature')}, the output works up to ${say(f.topC, 'temperature')}.`
+        : `Low alarm at ${say(f.lowC!, 'temperature')}, the output works down to ${say(f.bottomC, 'temperature')}.`,
+    remedy:
+      f.highC !== undefined
+        ? `Raise the alarm over ${say(f.topC, 'temperature')}.`
+        : `Bring the low alarm under ${say(f.bottomC, 'temperature')}.`,
+  }),
+  C023_SWING_UNDER_RESOLUTION: (
+    f: { readonly swingK: number; readonly stepK: number; readonly leastK: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: 'Swing is narrower than the display resolves.',
+    reason: `${say(f.swingK, 'difference', 2)} of swing, display step ${say(f.stepK, 'difference', 2)}.`,
+    remedy: `Widen it to ${say(f.leastK, 'difference', 2)} or more.`,
+  }),
+  C027_CONVENTION_NOT_ON_CONTROLLER: (
+    f: {
+      readonly name: string
+      readonly planned: Convention
+      readonly offered: Convention
+      readonly setpointC: number
+      readonly swingK: number
+    },
+    { say }: Words,
+  ): Sentences => ({
+    head: `On ${f.name} no set ${conventionWords[f.planned]}.`,
+    reason: `There it ${conventionWords[f.offered]}; the same points are set ${say(f.setpointC, 'temperature')}, swing ${say(f.swingK, 'difference')}.`,
+    remedy: `Choose \u201c${conventionWords[f.offered]}\u201d; the points stay.`,
+  }),
+  C040_OFFSET_LARGE: (f: { readonly offsetK: number; readonly mostK: number }, { say }: Words): Sentences => ({
+    head: 'Offset is large.',
+    reason: `${say(f.offsetK, 'difference')}; over ${say(f.mostK, 'difference')} look for the cause.`,
+    remedy: 'Check kind, lead and place of the probe.',
+  }),
+  C041_HEATS_ON_PROBE_FAULT: (f: { readonly guarded: boolean }): Sentences => ({
+    head: 'A broken probe leaves the heat on.',
+    reason: f.guarded
+      ? 'Only the limiter then holds it, and its trip is not proved.'
+      : 'Nothing but this probe holds it.',
+    remedy: f.guarded ? 'Choose off on probe fault, or prove the limiter first.' : 'Choose off on probe fault.',
+  }),
+  C060_NEVER_REACHES: (
+    f: {
+      readonly offC: number
+      readonly powerW: number
+      readonly heats: boolean
+      readonly reachesC: number
+      readonly floor: boolean
+    },
+    { say }: Words,
+  ): Sentences => ({
+    head: `Does not reach ${say(f.offC, 'temperature')} at design.`,
+    reason: `${say(f.powerW, 'power')} ${f.heats ? 'in' : 'out'} settles at ${say(f.reachesC, 'temperature')} on the design day.`,
+    remedy: f.floor
+      ? 'Warmer water, closer pipes, better insulation, or a lower set.'
+      : `More power, better insulation, or a ${f.heats ? 'lower' : 'higher'} set.`,
+  }),
+
+  C050_TEST_FAILED: (f: {
+    readonly title: string
+    readonly about: string
+    /** What came of the test, in its own words. */
+    readonly head: string
+    readonly reason: string
+    readonly next: string
+  }): Sentences => ({
+    head: `${f.title}, ${f.about}: ${f.head[0]!.toLowerCase()}${f.head.slice(1)}.`,
+    reason: f.reason,
+    remedy: f.next,
+  }),
+}

@@ -1,0 +1,67 @@
+import type { Words } from '../../units/words'
+import type { Sentences } from '../sentences'
+
+/** Sentences of the findings about what is keyed. */
+export const settingFindings = {
+  C095_CANNOT_BE_KEYED: (f: { readonly name: string; readonly tag: string; readonly beyond: string }): Sentences => ({
+    head: `${f.name} cannot be keyed so on ${f.tag}.`,
+    reason: f.beyond,
+    remedy: 'Change the plan, or choose another controller.',
+  }),
+  C097_LEFT_OTHERWISE: (f: {
+    readonly name: string
+    readonly planned: string
+    readonly unit: string
+    readonly left: string
+  }): Sentences => ({
+    head: `${f.name} was left other than planned.`,
+    reason: `Planned ${f.planned} ${f.unit}, left at ${f.left} ${f.unit}.`.replace(/ +([.,])/g, '$1'),
+    remedy: 'Key it as planned, or write the reason on the keying sheet.',
+  }),
+  C119_BAND_UNDER_RESOLUTION: (
+    f: { readonly bandK: number; readonly stepK: number; readonly leastK: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: 'Band is narrower than the display resolves.',
+    reason: `${say(f.bandK, 'difference', 2)} of band, display step ${say(f.stepK, 'difference', 2)}: it jumps from nothing to full.`,
+    remedy: `Widen it to ${say(f.leastK, 'difference', 2)} or more.`,
+  }),
+  C120_BAND_SETTLES_AWAY: (
+    f: {
+      readonly settlesC: number
+      readonly offsetK: number
+      readonly tolerance: number
+      readonly saturated: 'off' | 'full' | undefined
+    },
+    { say }: Words,
+  ): Sentences => ({
+    head: `Settles at ${say(f.settlesC, 'temperature')} at design.`,
+    reason: `${say(Math.abs(f.offsetK), 'difference')} ${f.offsetK < 0 ? 'under' : 'over'} the set, and it may stray by ${say(f.tolerance, 'difference')}${f.saturated === 'full' ? ': all it has is not enough' : ''}.`,
+    remedy: f.saturated
+      ? 'More power, better insulation, or another set.'
+      : 'A narrower band, another anchor, or an integral time.',
+  }),
+  C121_CYCLE_TIME_SHORT: (
+    f: {
+      readonly tag: string
+      readonly cycleS: number
+      readonly leastS: number
+      readonly cycleContactor: number
+    },
+    { say }: Words,
+  ): Sentences => ({
+    head: `The cycle time wears ${f.tag} out.`,
+    reason: `${say(f.cycleS, 'seconds')} a cycle are ${say(3600 / f.cycleS, 'perHour', 0)}; a contactor wants ${say(f.leastS, 'seconds')} or more.`,
+    remedy: `Plan ${say(f.cycleContactor, 'seconds')}, or a solid-state relay.`,
+  }),
+  C122_DUTY_LARGE: (f: { readonly dutyPercent: number }, { say }: Words): Sentences => ({
+    head: 'Without its probe it heats more than half of the time.',
+    reason: `${say(f.dutyPercent, 'percent')} of the time, and no limiter in its line: in mild weather it overheats.`,
+    remedy: 'Plan half or less, and a limiter.',
+  }),
+  C118_OWNER_UNLIMITED: (f: { readonly tag: string; readonly name: string }): Sentences => ({
+    head: `Nothing holds the owner\u2019s hand on ${f.tag}.`,
+    reason: `${f.name} can be turned from end to end.`,
+    remedy: 'Say on the panel card in which range it is meant to stay.',
+  }),
+}

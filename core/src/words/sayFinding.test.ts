@@ -1,0 +1,53 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { describe, expect, it } from '@jest/globals'
+import { checkLoop } from '../check/checkLoop'
+import { loopContext } from '../check/context'
+import { fieldData } from '../testing/fieldData'
+import { findingsPage } from '../testing/findingsPage'
+import { ruleCases } from '../testing/ruleCases'
+import { wordsFor } from '../units/words'
+import { findingWords, type FiguresOf, type FindingCode, sayFinding } from './sayFinding'
+
+const root = fileURLToPath(new URL('../../../', import.meta.url))
+
+describe('findings', () => {
+  it('have sentences for each code that a rule has, and for no other', () =>
+    expect(Object.keys(findingWords).sort()).toEqual(Object.keys(ruleCases).sort()))
+
+  it.each(Object.keys(ruleCases))('%s is told anew from its figures alone, kept as JSON', (code) => {
+    const { job, loop } = ruleCases[code]![0]()
+    const found = checkLoop(loopContext(job, loop, fieldData)).open.filter((each) => each.code === code)
+    expect(found.length).toBeGreaterThan(0)
+    for (const { head, reason, remedy, figures } of found) {
+      const kept = JSON.parse(JSON.stringify(figures)) as FiguresOf<FindingCode>
+      expect(sayFinding(code as FindingCode, kept, wordsFor(job))).toEqual({ head, reason, remedy })
+    }
+  })
+
+  it('are told nowhere but in the words', () => {
+    const rules = readdirSync(`${root}core/src/check/rules`).filter((file) => file.endsWith('Rules.ts'))
+    const told = rules.filter((file) =>
+      /\b(head|reason|remedy): ['"`]/.test(readFileSync(`${root}core/src/check/rules/${file}`, 'utf8')),
+    )
+    expect(rules.length).toBeGreaterThan(10)
+    expect(told).toEqual([])
+  })
+
+  it('are read back out of their sentences by no code', () => {
+    const reads =
+      /\.(head|reason|remedy)\b[!?]?\.(match|split|includes|startsWith|endsWith|indexOf|search)\(|\.(test|exec)\(\w+\.(head|reason|remedy)\)/
+    const guilty = ['core/src', 'contract/src', 'server/src', 'cli/src', 'web/src'].flatMap((folder) =>
+      readdirSync(root + folder, { recursive: true, encoding: 'utf8' }).filter(
+        (path) =>
+          /\.tsx?$/.test(path) &&
+          !/\.test\./.test(path) &&
+          reads.test(readFileSync(`${root}${folder}/${path}`, 'utf8')),
+      ),
+    )
+    expect(guilty).toEqual([])
+  })
+
+  it('are listed in docs/findings.md as they are: run `npm run reference` when this fails', () =>
+    expect(readFileSync(`${root}docs/findings.md`, 'utf8')).toBe(findingsPage()))
+})
