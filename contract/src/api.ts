@@ -46,6 +46,7 @@ export const routes = {
   cutOut: '/api/jobs/:jobId/loops/:loopId/devices/:deviceId/cut-out.pdf',
 } as const
 
+/** A route with its ids put in. */
 export const fill = (route: string, ids: Readonly<Record<string, string>>) =>
   route.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(ids[name] ?? ''))
 

@@ -37,14 +37,18 @@ export const over = (bound: number, high = 1e12) =>
     (value) => value === undefined || value > bound,
   )
 
+/** Text of so many characters at most. */
 export const text = (most = 200) => string().max(most, `\${path} is too long: ${most} characters at most`)
+/** The same, and not empty. */
 export const filledText = (most = 200) =>
   text(most)
     .required('${path} is missing')
     .trim('${path} starts or ends with a space')
     .matches(/\S/, '${path} is empty')
+/** One of these. */
 export const oneOf = <T extends string>(values: readonly T[]) =>
   mixed<T>().oneOf([...values], `\${path} is "\${value}": it must be one of ${values.join(', ')}`)
+/** True, or left out. */
 export const flag = () => boolean().oneOf([true], '${path} is true or left out')
 /** An instant as ISO text, and one that there is: no 32nd of a month, no hour 99. */
 export const instant = () =>
@@ -56,6 +60,7 @@ export const day = () =>
   string()
     .matches(/^\d{4}-\d\d-\d\d$/, '${path} must be a day like 2026-03-31')
     .test('day', '${path} is ${value}: there is no such day', (value) => value === undefined || isDay(value))
+/** An id that may be a key of a document. */
 export const id = () => string().test('id', '${path} is no id', (value) => value === undefined || isId(value))
 
 /** An object with just these fields. */
@@ -80,6 +85,7 @@ export const memberOf = (part: object): Part | undefined => members.get(part)
 export type WholeCheck = (value: never) => { readonly field: string; readonly message: string } | undefined
 const wholes = new WeakMap<object, WholeCheck>()
 
+/** The check of a record as a whole that was laid beside it, if any. */
 export const wholeCheckOf = (part: object): WholeCheck | undefined => wholes.get(part)
 
 /** The same schema, with what must hold between the parts of its values. */

@@ -54,6 +54,7 @@ export function renewCertificate(server: Server, tls: TlsFiles) {
   if (server instanceof SecureServer) server.setSecureContext(secureFiles(tls))
 }
 
+/** Address at which a server listens. */
 export function addressOf(server: Server, host: string): string {
   const { port } = server.address() as AddressInfo
   return `${server instanceof SecureServer ? 'https' : 'http'}://${host.includes(':') ? `[${host}]` : host}:${port}`
@@ -62,6 +63,7 @@ export function addressOf(server: Server, host: string): string {
 /** A browser holds a line open on which it is told of changes: it is not waited for. */
 const CLOSE_AFTER_MS = 1000
 
+/** Waits until a server has closed. */
 export const closed = (server: Server) =>
   new Promise<void>((resolve) => {
     server.close(() => resolve())

@@ -41,6 +41,7 @@ export interface Settings {
 /** Room that must be left on the disk for anything to be written, MB. */
 const LEAST_FREE_MB = 64
 
+/** Settings of the server from its environment. */
 export function settingsFrom(root: string, demo: boolean): Settings {
   const url = env('DATABASE_URL')
   const folder = dataFolder(root)

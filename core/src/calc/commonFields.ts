@@ -6,8 +6,10 @@ import { InputError } from './checkField'
 import { choice, type Field, type Fields, number } from './field'
 
 export const action = choice('Action', ['heating', 'cooling'])
+/** A temperature, °C. */
 export const temperature = (title: string, options: Parameters<typeof number>[2] = {}) =>
   number(title, 'temperature', options)
+/** A width between temperatures, K. */
 export const difference = (title: string, options: Parameters<typeof number>[2] = {}) =>
   number(title, 'difference', options)
 export const power = number('Power', 'power', { over: 0, symbol: 'P' })
@@ -143,6 +145,7 @@ export function requireOnCurve(field: string, celsius: number, [lowC, highC]: re
     )
 }
 
+/** Resistance as a meter reads it, ohm; null where it reads over range. */
 export const reading = (title: string, hint?: string): Field =>
   number(title, 'resistance', { min: 0, nullable: true, ...(hint ? { hint } : {}) })
 

@@ -81,17 +81,20 @@ export type Fields = Readonly<Record<string, Field>>
 
 type NumberOptions = Omit<NumberField, 'type' | 'title' | 'quantity' | 'optional'>
 
+/** A number with its quantity: bounds and default in the unit that the core stores. */
 export const number = (title: string, quantity: Quantity, options: NumberOptions = {}): NumberField => ({
   type: 'number',
   title,
   quantity,
   ...options,
 })
+/** One of several ids, each with its title. */
 export const choice = (
   title: string,
   choices: readonly string[],
   options: Omit<ChoiceField, 'type' | 'title' | 'choices' | 'optional'> = {},
 ): ChoiceField => ({ type: 'choice', title, choices, ...options })
+/** Yes or no. */
 export const yes = (
   title: string,
   options: {
@@ -104,6 +107,7 @@ export const yes = (
   title,
   ...options,
 })
+/** Text, with the most characters that it may have. */
 export const text = (
   title: string,
   options: {
@@ -117,11 +121,15 @@ export const text = (
   title,
   ...options,
 })
+/** Several of one kind, with the fewest and the most. */
 export const list = (
   title: string,
   of: Field,
   options: { readonly least?: number; readonly most?: number; readonly hint?: string } = {},
 ): Field => ({ type: 'list', title, of, ...options })
+/** Several fields under one title. */
 export const object = (title: string, fields: Fields): Field => ({ type: 'object', title, fields })
+/** A field that may be left out. */
 export const optional = <F extends Field>(field: F): F => ({ ...field, optional: true })
+/** A field that may be null: what cannot be had. */
 export const nullable = <F extends NumberField | ChoiceField>(field: F): F => ({ ...field, nullable: true })

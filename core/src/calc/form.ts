@@ -196,6 +196,7 @@ export function emptyValue(field: Field): FormValue {
   }
 }
 
+/** A form with nothing typed in it yet. */
 export const emptyForm = (fields: Fields): Form =>
   Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, emptyValue(field)]))
 

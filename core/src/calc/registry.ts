@@ -131,6 +131,7 @@ export const calculations: readonly Calculation[] = calculationGroups.flatMap(({
 const byId = new Map(calculations.map((entry) => [entry.id, entry]))
 if (byId.size !== calculations.length) throw new Error('two calculations share an id')
 
+/** The calculation of an id; nothing where there is none. */
 export const findCalculation = (id: string) => byId.get(id)
 
 export type CalcOutcome =

@@ -301,6 +301,7 @@ export function huntGrounds({ chain, rows }: Pick<LoopContext, 'chain' | 'rows'>
   })
 }
 
+/** Id of the test under which the readings of a hunt are kept. */
 export const huntTest = (ground: string) => `hunt/${ground}`
 
 /** Readings of a hunt in the order in which they were taken, each with the cut that its step names. */

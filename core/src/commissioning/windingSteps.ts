@@ -22,6 +22,7 @@ export interface Wound {
   readonly rows: readonly string[]
 }
 
+/** Every winding of the chain that is measured before power, with the wires that end at it. */
 export function windingsOf({ chain, rows }: Pick<LoopContext, 'chain' | 'rows'>): readonly Wound[] {
   const boards = new Set(electronicsOf(chain.devices).map(({ id }) => id))
   return powerPaths(chain).flatMap(({ load, portId, loadPort, connections }): Wound[] => {

@@ -39,6 +39,8 @@ function secondsBetween(fromC: number, toC: number, restC: number, tauS: number)
  * Formula: τ = C/H; rest temperature off = outdoor, on = outdoor ± P/H; t = τ ln((from − rest)/(to − rest)).
  * With no loss the ramp is straight: t = C ΔT / P, and nothing ever takes it back.
  * @throws RangeError unless power and capacity are over 0, loss 0 or more, low under high
+ * Source: first-order heat balance.
+ * @example onOffCycle({ powerW: 1000, lossWPerK: 10, capacityJPerK: 1e6, outdoorC: 0, lowC: 20, highC: 21, action: 'heating' }).offS // 4879
  */
 export function onOffCycle(input: OnOffCycleInput): OnOffCycle {
   const { powerW, lossWPerK, capacityJPerK, outdoorC, lowC, highC, action } = input

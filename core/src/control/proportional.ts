@@ -21,7 +21,11 @@ export function bandEnds({ action, anchor, setpointC, bandK }: ProportionalBand)
   return { zeroC, fullC: zeroC + towards * bandK }
 }
 
-/** Output of a proportional control, %. Formula: 100 (T − T0)/(T100 − T0), limited, and never under the minimum. */
+/**
+ * Output of a proportional control, %. Formula: 100 (T − T0)/(T100 − T0), limited, and never under the minimum.
+ * Source: definition of proportional control.
+ * @example proportionalPercent({ action: 'heating', anchor: 'from-setpoint', setpointC: 21, bandK: 2 }, 20.5) // 25
+ */
 export function proportionalPercent(band: ProportionalBand, temperatureC: number, minimumPercent = 0): number {
   const { zeroC, fullC } = bandEnds(band)
   return limit((100 * (temperatureC - zeroC)) / (fullC - zeroC), minimumPercent)
@@ -52,6 +56,8 @@ export interface Droop {
  * Formula: P u(T) = ± H (T − outdoor) with u straight over the band: T = (P T0/b + H outdoor)/(P/b + H). Where that asks for more than
  * 100 % it rests at outdoor ± P/H, where it asks for less than nothing at outdoor itself.
  * @throws RangeError unless power and band are over 0 and the loss 0 or more
+ * Source: steady heat balance.
+ * @example droop({ action: 'heating', anchor: 'from-setpoint', setpointC: 20, bandK: 4, powerW: 2000, lossWPerK: 50, outdoorC: 0 }).settlesC // 18.2
  */
 export function droop(input: DroopInput): Droop {
   const { action, powerW, lossWPerK, outdoorC, setpointC, bandK } = input

@@ -23,6 +23,7 @@ export interface StagePointsInput {
  * Setpoints of a staged control and where each stage switches. Cooling climbs from stage 1, heating descends.
  * Formula: set of stage n = first ± (n − 1) × spacing; points by the swing convention.
  * @throws RangeError from the swing convention, naming what is missing
+ * @example stagePoints({ action: 'cooling', count: 3, firstSetpointC: -2, spacingK: 1, convention: 'cut-out', swingK: 3 })[2].onC // 3
  */
 export function stagePoints(input: StagePointsInput): Stage[] {
   const { action, count, firstSetpointC, spacingK, convention, aboveK, belowK } = input

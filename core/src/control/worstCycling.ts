@@ -39,7 +39,11 @@ export function worstCyclingRested(
   return { cyclesPerHour: (3600 * (1 - duty)) / minimumOffS, dutyPercent: 100 * duty, minimumOffRules: true }
 }
 
-/** The narrowest swing that keeps under a rate of cycles: the same formula turned round. */
+/**
+ * The narrowest swing that keeps under a rate of cycles: the same formula turned round.
+ * Source: half load of a first-order plant, ΔT = 3600 P/(4 C n).
+ * @example swingForRate(1000, 1e6, 3) // 0.3
+ */
 export function swingForRate(powerW: number, capacityJPerK: number, cyclesPerHour: number): number {
   for (const [name, value] of Object.entries({ powerW, capacityJPerK, cyclesPerHour }))
     if (!(value > 0)) throw new RangeError(`${name} ${value} must be over 0`)

@@ -23,6 +23,7 @@ export const addPeriod = (week: WeekPlan, id: string, period: Omit<WeekPeriod, '
   },
 })
 
+/** A week without one of its periods. */
 export const withoutPeriod = (week: WeekPlan, id: string): WeekPlan => ({
   ...week,
   periods: Object.fromEntries(Object.entries(week.periods).filter(([each]) => each !== id)),

@@ -10,6 +10,8 @@ const ZERO_K = 273.15
  * Formula: P = ρ cp V ΔT/3600, ρ = p/(287.05 T).
  * @param flowM3PerH at that temperature and pressure
  * @throws RangeError unless the temperature is over absolute zero and the pressure over 0
+ * Source: ideal gas, R 287.05 J/(kg K); cp of air 1006 J/(kg K).
+ * @example airSensible(100, 10).powerW // 336
  */
 export function airSensible(
   flowM3PerH: number,

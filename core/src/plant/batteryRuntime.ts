@@ -19,6 +19,8 @@ export interface BatteryRuntime {
 /**
  * How long a battery carries a heater that starts, runs and rests.
  * Formula: average A = run × duty + fan + start ampere-seconds × cycles/3600; hours = Ah × usable/average. The fan runs all the time.
+ * Source: charge balance.
+ * @example batteryRuntime({ capacityAh: 100, usablePercent: 50, runA: 2, startAs: 0, cyclesPerHour: 0, dutyPercent: 50 }).hours // 50
  */
 export function batteryRuntime(input: BatteryInput): BatteryRuntime {
   const { capacityAh, usablePercent, runA, fanA = 0, startAs, cyclesPerHour, dutyPercent } = input

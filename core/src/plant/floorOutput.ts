@@ -8,7 +8,11 @@ export function floorOutput(surfaceC: number, roomC: number): number {
   return surfaceC > roomC ? 8.92 * (surfaceC - roomC) ** 1.1 : 0
 }
 
-/** Surface temperature that gives this heat: the same formula turned round. @throws RangeError when wPerM2 is under 0 */
+/**
+ * Surface temperature that gives this heat: the same formula turned round. @throws RangeError when wPerM2 is under 0
+ * Source: EN 1264-2, q = 8.92 (ΔT)^1.1.
+ * @example floorSurface(100, 20) // 29.0
+ */
 export function floorSurface(wPerM2: number, roomC: number): number {
   if (!(wPerM2 >= 0)) throw new RangeError(`wPerM2 ${wPerM2} must be 0 or more`)
   return roomC + (wPerM2 / 8.92) ** (1 / 1.1)

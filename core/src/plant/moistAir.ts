@@ -9,6 +9,7 @@ export const moistAirRange = [-100, 200] as const
  * Saturation pressure of water vapour, Pa: over ice below 0 °C, over water from 0 °C on.
  * Formula: ln p = C1/T + C2 + C3 T + C4 T² + C5 T³ + C6 T⁴ + C7 ln T. Source: Hyland and Wexler (1983), −100…200 °C.
  * @throws RangeError off that range
+ * @example saturationPa(20) // 2339
  */
 export function saturationPa(celsius: number): number {
   const [low, high] = moistAirRange
@@ -49,6 +50,7 @@ export interface MoistAir {
  * State of moist air. Formula: vapour = φ × saturation; dew point where saturation equals it; ratio = 0.621945 p_w/(p − p_w).
  * Source: Hyland and Wexler (1983); ASHRAE Fundamentals, psychrometrics.
  * @throws RangeError off −100…200 °C
+ * @example moistAir(25, 50).dewPointC // 13.9
  */
 export function moistAir(celsius: number, humidityPercent: number, pressurePa = STANDARD_PRESSURE_PA): MoistAir {
   const full = saturationPa(celsius)

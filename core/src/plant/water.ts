@@ -14,6 +14,8 @@ export const storedJPerK = (volumeM3: number, { densityKgPerM3, specificHeatJPer
 /**
  * Least volume of a buffer that keeps a source running its shortest time.
  * Formula: V = t (Qs − Ql)/(ρ c ΔT), litres; 0 when the load takes it all.
+ * Source: heat balance of the stored water.
+ * @example bufferVolumeL(10000, 2000, 600, 8) // 144
  */
 export function bufferVolumeL(
   sourceW: number,
@@ -47,6 +49,8 @@ export interface HeatUp {
  * How long a body of water takes to warm up.
  * Formula: C dT/dt = P − constant − H (T − ambient): t = τ ln((rest − from)/(rest − to)), τ = C/H, rest = ambient + (P − constant)/H;
  * with no loss t = C ΔT/(P − constant).
+ * Source: first-order heat balance.
+ * @example waterHeatUp({ volumeM3: 1, fromC: 10, toC: 20, powerW: 10000, lossWPerK: 0, ambientC: 20 }).hours // 1.16
  */
 export function waterHeatUp(input: HeatUpInput): HeatUp {
   const { volumeM3, fromC, toC, powerW, lossWPerK, ambientC, constantLossW = 0 } = input

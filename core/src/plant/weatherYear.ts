@@ -17,6 +17,7 @@ const wave = (hour: number, periodDays: number, phase: number) =>
  * A made-up year of outdoor temperatures, hour by hour from New Year: a season, a day and fronts, laid so that its coldest hour is the
  * design day. For comparing settings with one another, never for a bill.
  * Formula: mean = design + 22 K, half a year apart 10 K up and down, 4 K by day, fronts take what is left.
+ * @example weatherYear(-10).length // 8760
  */
 export function weatherYear(designOutdoorC: number): readonly number[] {
   const meanC = designOutdoorC + 22

@@ -2,6 +2,7 @@
  * A plausible clear winter day, hour by hour from midnight: coldest at seven, warmest at three in the afternoon.
  * Formula: T = coldest + range (1 − cos(2π (h − 7)/24)) / 2, stretched so that the warm half is the shorter one.
  * Made up, not measured: shown as such.
+ * @example winterDay(-15)[7] // -15.0
  */
 export function winterDay(coldestC: number, rangeK = 6): number[] {
   return Array.from({ length: 24 }, (_, hour) => {

@@ -17,6 +17,8 @@ export interface Calibration {
  * slope = least squares of the errors over the reference. Judged in this order: leave (every error within the tolerance), not an
  * offset (the residual is over it: wrong kind of probe, lead or placement), beyond the limit, offset.
  * @throws RangeError when no pair is given
+ * Source: mean and least squares.
+ * @example calibrateProbe([{ referenceC: 20, shownC: 20.4 }, { referenceC: 40, shownC: 40.6 }], 0.3, 3).offsetK // -0.5
  */
 export function calibrateProbe(
   pairs: readonly { readonly referenceC: number; readonly shownC: number }[],

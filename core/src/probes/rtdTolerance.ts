@@ -19,6 +19,7 @@ const promisedFor: Readonly<Record<RtdClass, readonly [number, number]>> = { A: 
  * What a platinum resistor may be off. Formula: class A ±(0.15 + 0.002 |t|) K, class B ±(0.30 + 0.005 |t|) K.
  * Source: IEC 60751. The ohms are those of the curve at either end.
  * @throws RangeError when the temperature with its tolerance is off the curve
+ * @example rtdTolerance(100, 'B', 100).toleranceK // 0.80
  */
 export function rtdTolerance(r0Ohm: number, rtdClass: RtdClass, temperatureC: number): RtdTolerance {
   const curve = probeCurve({ kind: 'rtd', r0Ohm })

@@ -90,6 +90,7 @@ export const thermocoupleRange = (type: ThermocoupleType): readonly [number, num
  * Emf of a thermocouple with its cold junction at 0 °C, mV.
  * Formula: Σ cᵢ tⁱ, for type K above 0 °C plus a0 exp(a1 (t − a2)²). Source: ITS-90 reference functions.
  * @throws RangeError when the temperature is off the type's table
+ * @example thermocoupleMv('K', 100) // 4.096
  */
 export function thermocoupleMv(type: ThermocoupleType, celsius: number): number {
   const { lowC, highC, stretches } = references[type]
@@ -105,6 +106,8 @@ export function thermocoupleMv(type: ThermocoupleType, celsius: number): number 
  * Hot junction from the emf measured at the terminals: the cold junction is added as emf, never as degrees.
  * Formula: E(hot) = emf + E(cold), the reference function solved backwards over its whole range.
  * @returns null when the sum is off the type's table
+ * Source: ITS-90 reference functions.
+ * @example hotJunctionC('K', 3.096, 25) // 100.0
  */
 export function hotJunctionC(type: ThermocoupleType, emfMv: number, coldJunctionC: number): number | null {
   const { lowC, highC } = references[type]

@@ -132,14 +132,18 @@ type Said<F extends Field> = Omit<F, 'type' | 'optional'>
 export const MOST_ENTRIES = 500
 const LONGEST_TEXT = 200
 
+/** A number with its quantity and bounds, in the unit that documents store. */
 export const number = <const O extends Omit<Said<NumberField>, 'quantity' | 'word'>>(
   word: string,
   quantity: Quantity,
   options: O = {} as O,
 ) => ({ type: 'number', word, quantity, ...options }) satisfies NumberField as NumberField & O
+/** One value and no other: a version, a type. */
 export const constant = <const V extends string | number>(is: V) => ({ type: 'constant', is }) as const
+/** One of a few numbers. */
 export const figure = <const N extends number>(word: string, among: readonly N[]) =>
   ({ type: 'figure', word, among }) as const
+/** One of several ids, with the words of each. */
 export const choice = <const C extends string>(
   word: string,
   choices: readonly C[],
@@ -168,8 +172,11 @@ export const clock = (word: string) => ofForm(word, 'clock', 5)
 export const weekdays = (word: string) => ofForm(word, 'weekdays', 7)
 /** Hash of something that is kept elsewhere. */
 export const sha256 = (word: string) => ofForm(word, 'sha256', 64)
+/** True, or left out. */
 export const flag = (word: string) => ({ type: 'flag', word }) as const
+/** True or false. */
 export const yes = (word: string) => ({ type: 'yes', word }) as const
+/** A number, or one of a few words in its place. */
 export const either = <const W extends string = string>(
   word: string,
   number: NumberField,
@@ -178,15 +185,21 @@ export const either = <const W extends string = string>(
   ({ type: 'either', word, number, longest: 40, ...options }) as EitherField & {
     readonly words?: readonly W[]
   }
+/** Several of one kind, in order. */
 export const list = <const F extends Field>(word: string, of: F, least: number, most: number) =>
   ({ type: 'list', word, of, least, most }) as const
+/** So many, each of its own kind, in order. */
 export const tuple = <const I extends readonly Field[]>(word: string, items: I) =>
   ({ type: 'tuple', word, items }) as const
+/** Several fields under their keys. */
 export const record = <const R extends Fields>(word: string, fields: R) => ({ type: 'record', word, fields }) as const
+/** Several of one kind under ids of the client. */
 export const map = <const F extends Field>(word: string, of: F, most = MOST_ENTRIES) =>
   ({ type: 'map', word, of, most }) as const
+/** One of several records, told apart by a key. */
 export const variant = <const V extends Readonly<Record<string, RecordField>>>(word: string, of: V) =>
   ({ type: 'variant', word, of }) as const
+/** Whatever stands there: not looked into. */
 export const open = (word: string) => ({ type: 'open', word }) as const
 /** Several marks, each there or left out. */
 export const flags = <const K extends string>(word: string, keys: readonly K[]) =>

@@ -49,4 +49,5 @@ const stored: Readonly<Record<Quantity, string>> = {
   mass: 'kg',
 }
 
+/** Unit in which documents store a quantity. */
 export const storedUnit = (quantity: Quantity) => stored[quantity]

@@ -12,6 +12,7 @@ export interface LoopCurrent {
 /**
  * Most current of a transmitter loop: what the supply leaves after the transmitter's own need, over the loop's resistance.
  * Formula: I = (supply − drop)/R; full scale needs 20 mA. Source: Ohm's law.
+ * @example loopCurrent(24, 10, 500).maximumMa // 28
  */
 export function loopCurrent(supplyV: number, transmitterDropV: number, loopOhm: number): LoopCurrent {
   const leftV = Math.max(0, supplyV - transmitterDropV)

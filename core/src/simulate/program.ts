@@ -88,6 +88,7 @@ function finder(names: readonly string[], what: string) {
   }
 }
 
+/** Actuators that a control drives. */
 export const drivesOf = (control: Control): readonly string[] =>
   control.kind === 'staged'
     ? control.stages.map(({ drives }) => drives)
@@ -97,6 +98,7 @@ export const drivesOf = (control: Control): readonly string[] =>
         ? [control.cooling, control.fan, control.heater].filter((id) => id !== undefined)
         : []
 
+/** Whether a control gives more or less rather than on and off. */
 export const isContinuous = ({ kind }: Control) => (continuousKinds as readonly string[]).includes(kind)
 
 /** Hour by hour, straight in between, repeated. */

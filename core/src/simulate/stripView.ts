@@ -99,6 +99,7 @@ export interface MomentValues {
   readonly drives: Readonly<Record<string, number>>
 }
 
+/** What every row of a run is worth at a moment, s from its start. */
 export function valuesAt({ trace }: SimulationResult, atS: number): MomentValues {
   const { timeS } = trace
   const last = timeS.length - 1

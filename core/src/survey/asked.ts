@@ -57,6 +57,7 @@ export function chainPowerW(chain: ResolvedChain, effects: readonly Effect[]): n
   }, 0)
 }
 
+/** Answers of a survey with what stands in for those that are missing, each with its range and source. */
 export function askedOf(answers: Readonly<Record<string, Answer>>, chain: ResolvedChain, data: FieldData): Asked {
   const figures: Record<string, SurveyFigure> = {}
   const put = (id: string, figure: SurveyFigure) => (figures[id] = figure).value

@@ -6,18 +6,22 @@ export const PLANT = 'The plant'
 export const SCHOOL = 'How to go about it'
 const SITE = 'Supplies and surroundings'
 
+/** What the owner wants, °C. */
 export const target = (
   what = 'What the owner wants at the place of the probe.',
   span: readonly [number, number] = [-40, 90],
 ) => asks(HOLD, 'target', 'Target', 'temperature', span, what, { required: true })
 
+/** How far it may stray, K. */
 export const tolerance = (hint = 'Up or down from the target, before anyone minds.') =>
   asks(HOLD, 'tolerance', 'May stray by', 'difference', [0.1, 20], hint, { required: true })
 
+/** The coldest, or for cooling the hottest, outdoors that counts, °C. */
 export const designOutdoor = (
   hint = 'The coldest day the plant is made for: local table, or the old plant\u2019s papers.',
 ) => asks(PLACE, 'designOutdoor', 'Design outdoor', 'temperature', [-60, 55], hint, { required: true })
 
+/** Floor area, m². */
 export const floorArea = (title = 'Floor area', hint = 'Tape: length times width.') =>
   asks(PLACE, 'floorArea', title, 'area', [0.5, 5000], hint, { required: true, ways: ['sides-area'] })
 
@@ -60,6 +64,7 @@ export const capacity = asks(
   { ways: ['cool-capacity'] },
 )
 
+/** Power of what heats or cools, W. */
 export const power = (hint: string, ways: readonly string[] = ['volts-amps']) =>
   asks(PLANT, 'power', 'Power of the plant', 'power', [1, 1e7], hint, { ways })
 

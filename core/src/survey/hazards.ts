@@ -214,6 +214,7 @@ export const hazards: readonly Hazard[] = [
   },
 ]
 
+/** Every hazard that a kind of loop can have. */
 export const hazardsOf = (kind: LoopKind) => hazards.filter((hazard) => hazard.kinds.includes(kind))
 
 /** Hazards that the kind and its answers speak for. Where what speaks for one is not answered yet, it is not proposed. */

@@ -61,4 +61,5 @@ export const kindFacts: Readonly<Record<LoopKind, KindFacts>> = {
   cabin,
 }
 
+/** What is known of a kind of loop. */
 export const factsOfKind = (kind: LoopKind): KindFacts => kindFacts[kind]

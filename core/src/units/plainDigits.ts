@@ -1,6 +1,7 @@
 /**
- * A number to six digits as one writes it: no exponent where it can be helped, no trailing noughts.
- * @example plainDigits(0.0000876741) // "0.0000876741"; plainDigits(1234567.8) // "1234570"
+ * A number to six digits as one writes it: no exponent where it can be helped, no trailing noughts; whole digits are never dropped.
+ * @example plainDigits(0.0000876741) // "0.0000876741"
+ * @example plainDigits(1234567.8) // "1234568"
  */
 export function plainDigits(value: number, digits = 6): string {
   if (value === 0) return '0'

@@ -191,6 +191,7 @@ export const unitLabels: readonly string[] = [
   ]),
 ]
 
+/** The same number with a true minus sign. */
 export const trueMinus = (text: string) => text.replace(/^-/, '\u2212')
 
 /** A number that is in the user's unit already, rounded for reading; −0.0 is never shown. */

@@ -46,6 +46,7 @@ function notesOf({ protection, widthMm, heightMm, depthMm }: BodyFacts): string[
 /**
  * Whether a print is true: how far the cut-out would be off by the measured bar. Formula: off = (measured / 100 mm − 1) · longer side.
  * @throws RangeError unless the measured length, m, is over 0
+ * @example printVerdict(0.102, { widthMm: 90, heightMm: 45, toleranceMm: 1 }).offMm // 1.8
  */
 export function printVerdict(
   measuredM: number,

@@ -15,5 +15,6 @@ export const joins = (giver: Port, taker: Port) => (accepts(taker) && pairs[give
 
 /** Sides of a port: contacts and pairs have both, but a contact that feeds its line itself takes nothing. */
 export const gives = (port: Port) => pairs[port.kind] !== undefined
+/** Whether anything can be joined to a port from another one. */
 export const accepts = (port: Port) =>
   !(port.kind === 'contact' && port.fed) && Object.values(pairs).some((kinds) => kinds?.includes(port.kind))

@@ -61,6 +61,7 @@ const DUMP = 'nachtigal.dump'
 /** A backup is named by when it was made and why. */
 const nameOf = (at: string, why: Why) => `${at.slice(0, 19).replaceAll(':', '-')}Z-${why}`
 
+/** What was written beside a backup; nothing where it cannot be read. */
 export const readRecord = (folder: string, name: string): BackupRecord | undefined => {
   try {
     return JSON.parse(readFileSync(path.join(folder, name, RECORD), 'utf8')) as BackupRecord

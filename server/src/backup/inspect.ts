@@ -11,6 +11,7 @@ export interface Holding {
   readonly heads: Readonly<Record<string, { readonly revision: number; readonly hash: string | null }>>
 }
 
+/** What a database holds: jobs, rows, photos. */
 export async function holdingOf(db: Pick<Database, 'execute'>): Promise<Holding> {
   const ask = async <T>(question: ReturnType<typeof sql>) =>
     ((await db.execute(question)) as unknown as { readonly rows: readonly T[] }).rows

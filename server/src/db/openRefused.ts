@@ -10,6 +10,7 @@ export class OpenRefused extends Error {
 
 const codeOf = (error: unknown) => (error as { code?: unknown } | null)?.code
 
+/** The refusal where the system has no more files to open. */
 export const tooManyFiles = (cause: unknown) =>
   new OpenRefused(
     'too many files are open on this machine. Close other programs or raise the limit (ulimit -n), then start again.',

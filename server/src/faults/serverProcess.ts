@@ -135,6 +135,7 @@ export const may = {
   limitFiles: works('prlimit', '--nofile=64', 'true'),
 }
 
+/** Says which tests of faults this machine cannot run, and why. */
 export const skipped = (what: string, why: string) => console.warn(`skipped: ${what} (${why})`)
 
 /** Runs a program of the system's. @throws Error with what it said */

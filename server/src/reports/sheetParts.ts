@@ -8,10 +8,13 @@ export const LINE = '#cfc9ba'
 
 export type Block = Record<string, unknown>
 
+/** Text of a sheet. */
 export const t = (text: string, more: Block = {}): Block => ({ text: fontRuns(text), ...more })
+/** A heading that does not stand alone at the foot of a page. */
 export const heading = (text: string): Block => t(text, { style: 'section', headlineLevel: 1 })
 /** How far down a page a heading may still stand, share of its height: under that it would be left without its text. */
 const LOWEST_HEADING = 0.87
+/** A table of a sheet: widths, heads, rows. */
 export function table(
   widths: readonly (string | number)[],
   head: readonly string[],

@@ -68,6 +68,7 @@ interface Deps {
 /** Rows that a reader who lagged behind is given at once; one who lacks more reads the whole job. */
 const MOST_SINCE = 200
 
+/** The store of jobs: commands in, documents and log out. */
 export function createJobStore({ db, data, now, feed }: Deps): JobStore {
   const cache = new DocumentCache(feed.alone)
   feed.listen((told) => {

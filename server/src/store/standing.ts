@@ -11,6 +11,7 @@ import type { DocumentCache, Held } from './documentCache'
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 export type Asked = Database | Transaction
 
+/** The refusal where there is no such job. */
 export const jobUnknown = (jobId: string) => new AppError('JOB_UNKNOWN', `there is no job ${jobId}`, { jobId })
 
 /** Rows that are applied to what is held rather than reading the documents anew. */

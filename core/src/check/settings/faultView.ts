@@ -29,6 +29,7 @@ const titles: Readonly<Record<ProbeFault, string>> = {
   last: 'Last value',
   duty: 'Fixed duty',
 }
+/** What an output does without its probe, in words. */
 export const faultTitle = (fault: ProbeFault) => titles[fault]
 
 /** What each way of failing does to what this loop keeps, and which way this probe errs before it fails. */

@@ -59,6 +59,7 @@ export const yesNo = (label: string, yes = 'Yes', no = 'No'): ChoiceAsk => ({
   wants: 'yes',
 })
 
+/** A cause of a wrong reading: what it is, what to read to know, and where it is mended. */
 export const cause = (id: string, says: string, check: string, go?: Go): Cause => ({
   id,
   says,
@@ -69,6 +70,7 @@ export const cause = (id: string, says: string, check: string, go?: Go): Cause =
 /** A device by its tag and name. */
 export const nameOf = ({ tag, name }: Pick<ResolvedDevice, 'tag' | 'name'>) => `${tag} ${name}`
 
+/** The device of an id in this chain; nothing where there is none. */
 export const deviceOf = ({ chain }: Pick<LoopContext, 'chain'>, id: string) => chain.devices.find((d) => d.id === id)
 
 /** What an output is called: the controller and, where it has several, the port. */
@@ -190,6 +192,7 @@ export const spec = (
   safety: [...(test.safety ?? []), ...usualSafety(context)],
 })
 
+/** Whether any of these steps is among the wrong ones. */
 export const isStep = (wrong: readonly string[], ...ids: readonly string[]) => ids.some((id) => wrong.includes(id))
 
 /** What is found wrong: said shortly, with the likeliest cause first; what to do next is what that one asks to check. */

@@ -45,6 +45,7 @@ export interface Metered {
 
 const POSITION_ROW = 'tol.position'
 
+/** What is read while an output is swept, where, and what it should be at each percent. */
 export function metered(context: LoopContext, plan: Plan): Metered {
   const { data } = context
   const device = deviceOf(context, plan.output.device)

@@ -19,6 +19,7 @@ import { contactRoles, effects, loadKinds, probePlaces } from '../deviceProfile'
 
 /** Place of an entry among the others of its map. */
 export const order = () => number('place in the list', 'count', { min: 0, max: 1e9 })
+/** What a port is called on the device. */
 export const title = () => filled('Called', 60)
 /** A terminal of the same device. */
 const terminal = (word: string) => id(word, 'terminals')
@@ -29,7 +30,9 @@ const volts = (word: string, max = 1000) => number(word, 'voltage', { over: 0, m
 const amps = (word: string, max = 10_000) => number(word, 'current', { over: 0, max })
 const ohm = (word: string, max: number) => number(word, 'resistance', { over: 0, max })
 const milliamps = (word: string, max: number) => number(word, 'milliamps', { over: 0, max })
+/** A temperature that a port reads or bears, °C. */
 export const degrees = (word: string, min = -273, max = 2000) => number(word, 'temperature', { min, max })
+/** A time that a port takes, s. */
 export const seconds = (word: string, max: number) => number(word, 'seconds', { min: 0, max })
 const current = () => choice('Current', ['ac', 'dc'])
 const action = () => choice('Action', ['heating', 'cooling'])

@@ -25,7 +25,9 @@ const COOLING_SEASON = { fromDay: 104, days: 184 }
 
 const indoorKinds: readonly LoopDocument['kind'][] = ['enclosure', 'cold-room', 'chiller', 'cabinet']
 
+/** Whether a kind of loop stands indoors: its weather is that of the room. */
 export const isIndoor = ({ kind }: Pick<LoopDocument, 'kind'>) => indoorKinds.includes(kind)
+/** Whether a kind of loop cools: its hardest day is the hottest. */
 export const isCooling = ({ kind }: Pick<LoopDocument, 'kind'>) => factsOfKind(kind).action === 'cooling'
 
 /** What a day of this sort is called for a loop. */

@@ -88,6 +88,7 @@ export function boxOf({ x, y, text, anchor, style }: PictureText): Box {
   return { x: left, y: y - tall[style] * 0.8, width, height: tall[style] }
 }
 
+/** Whether two boxes lie over one another, px. */
 export const overlap = (a: Box, b: Box) =>
   a.x < b.x + b.width - 0.01 && b.x < a.x + a.width - 0.01 && a.y < b.y + b.height - 0.01 && b.y < a.y + a.height - 0.01
 

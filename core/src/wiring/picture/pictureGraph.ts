@@ -48,6 +48,7 @@ export interface PicturePlan {
   readonly rows: readonly WireRow[]
 }
 
+/** Side of the picture on which a wire is drawn. */
 export const sideOf = ({ circuit, role }: WireRow): Side =>
   circuit === 'mains' || role === 'earth' ? 'mains' : 'extra-low'
 

@@ -20,6 +20,7 @@ export const escapeXml = (text: string) =>
 
 const round = (n: number) => Math.round(n * 10) / 10
 
+/** A line through points as an SVG path. */
 export const pathOf = (points: readonly Point[]) =>
   points.map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${round(x)} ${round(y)}`).join('')
 
