@@ -108,7 +108,7 @@ test('from a complaint to the cause: the finder, with the plan\u2019s own number
 
 test('a stopwatch fills the time; a note and a photo stand at the step and in the log', async ({ page, server }) => {
   await openLoop(page, server.url, 'Hatchling floor', 'prove')
-  await openTest(page, /Least time off/)
+  await openTest(page, /Minimum off time/)
   await page.getByRole('button', { name: /Start the watch/ }).click()
   await page.waitForTimeout(1200)
   await page.getByRole('button', { name: /^Stop/ }).click()
