@@ -61,10 +61,10 @@ module.exports = {
       to: { path: '^core/src/(probes|control|plant)/', pathNot: '^core/src/$1/' },
     },
     {
-      name: 'stages-apart',
+      name: 'pages-apart',
       severity: 'error',
-      from: { path: '^web/src/(stages|places)/([^/]+)/' },
-      to: { path: '^web/src/(stages|places)/', pathNot: '^web/src/$1/$2/' },
+      from: { path: '^web/src/(steps|places)/([^/]+)/' },
+      to: { path: '^web/src/(steps|places)/', pathNot: '^web/src/$1/$2/' },
     },
     {
       name: 'registry-last',
