@@ -89,7 +89,7 @@ module.exports = {
       ],
       'core/src',
     ),
-    ...order('web', ['lib', 'ui', 'instruments', 'loop', 'stages|places', 'app'], 'web/src'),
+    ...order('web', ['lib', 'ui', 'instruments', 'loop', 'steps|places', 'app'], 'web/src'),
   ],
   options: {
     tsPreCompilationDeps: 'specify',
