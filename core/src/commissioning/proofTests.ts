@@ -150,8 +150,8 @@ export const proofTests = remembered((context: LoopContext): readonly ProofTest[
  * Whether a test may still be left out with a reason: none that proves a safety, and none whose last take was not good. Beginning
  * anew does not take back what was found; without a record of it nothing is known, so it counts as not good.
  */
-export const mayLeaveOut = ({ result, protects: protections, attempt, past }: ProofTest): boolean =>
-  !protections && result.verdict === 'waiting' && (attempt === 1 || past.at(-1)?.verdict === 'good')
+export const mayLeaveOut = ({ result, protects, attempt, past }: ProofTest): boolean =>
+  !protects && result.verdict === 'waiting' && (attempt === 1 || past.at(-1)?.verdict === 'good')
 
 /** Whether nothing is left to do about a test: it is good, or it may be left out and nobody has to make it. */
 export const settled = (test: ProofTest): boolean =>

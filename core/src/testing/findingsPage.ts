@@ -4,11 +4,7 @@ import { type Finding, mayBeClosed } from '../check/finding'
 import { findingWords } from '../words/sayFinding'
 import { fieldData } from './fieldData'
 import { ruleCases } from './ruleCases'
-
-/** A cell of a table: nothing in it may end the cell or the row. */
-const cell = (text: string) =>
-  text.replaceAll('|', '\\|').replaceAll('\n', ' ').replaceAll('\u00a0', ' ').replaceAll('\u202f', ' ')
-const row = (cells: readonly string[]) => `| ${cells.map(cell).join(' | ')} |`
+import { tableRow as row } from './tableRow'
 
 const severities = { stop: 'stop', 'look-again': 'look again', note: 'note' } as const
 const US = { temperatureUnit: 'F', system: 'us' } as const

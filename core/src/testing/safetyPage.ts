@@ -8,13 +8,9 @@ import { type Held, stepHazardIds, stepHazards, stepHazardTitles } from '../comm
 import type { Edited } from '../wiring/edited'
 import { fieldData } from './fieldData'
 import { ruleCases } from './ruleCases'
+import { tableRow as row } from './tableRow'
 
 const root = new URL('../../../', import.meta.url)
-
-/** A cell of a table: nothing in it may end the cell or the row. */
-const cell = (text: string) =>
-  text.replaceAll('|', '\\|').replaceAll('\n', ' ').replaceAll('\u00a0', ' ').replaceAll('\u202f', ' ')
-const row = (cells: readonly string[]) => `| ${cells.map(cell).join(' | ')} |`
 
 /** Test files of core, each with its text. */
 function testFiles(): readonly (readonly [file: string, text: string])[] {

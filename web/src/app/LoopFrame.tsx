@@ -31,7 +31,7 @@ export function LoopFrame() {
   return (
     <LoopProvider job={job} loop={loop} data={data} profiles={profiles} loops={loops}>
       <div className="flex flex-col min-h-0 min-w-0 sheet">
-        {phone ? null : <StageRail />}
+        {phone ? null : <StepRail />}
         <Step />
       </div>
     </LoopProvider>
@@ -57,7 +57,7 @@ function Step() {
   )
 }
 
-function StageRail() {
+function StepRail() {
   const loop = useLoop()
   const status = stepStatus(loop)
   const here = useMatch('/jobs/:jobId/loops/:loopId/:step/*')?.params.step

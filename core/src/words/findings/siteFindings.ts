@@ -24,21 +24,14 @@ export const siteFindings = {
   ): Sentences => ({
     head: 'The reset line would govern stored hot water.',
     reason: `${f.tag} lets the boiler cool down in mild weather; the store needs ${say(f.dhwStore, 'temperature', 0)} always (Legionella).`,
-    remedy: 'Heating through a mixing valve, or a cylinder call that overrides the line to 60 °C and more.'.replace(
-      '60 °C',
-      say(f.dhwStore, 'temperature', 0),
-    ),
+    remedy: `Heating through a mixing valve, or a cylinder call that overrides the line to ${say(f.dhwStore, 'temperature', 0)} and more.`,
   }),
   C051_STORE_TOO_COOL: (
     f: { readonly storeC: number; readonly needC: number; readonly dhwReturn: number },
     { say }: Words,
   ): Sentences => ({
     head: 'Stored hot water is too cool.',
-    reason:
-      `${say(f.storeC, 'temperature', 0)}; between 20 and 50 °C Legionella grow, so it is stored at ${say(f.needC, 'temperature', 0)}.`.replace(
-        '20 and 50 °C',
-        `${say(20, 'temperature', 0)} and ${say(50, 'temperature', 0)}`,
-      ),
+    reason: `${say(f.storeC, 'temperature', 0)}; between ${say(20, 'temperature', 0)} and ${say(50, 'temperature', 0)} Legionella grow, so it is stored at ${say(f.needC, 'temperature', 0)}.`,
     remedy: `Store at ${say(f.needC, 'temperature', 0)}, circulation back at ${say(f.dhwReturn, 'temperature', 0)}, anti-scald at the outlet; or a written plan by who may.`,
   }),
   C048_RETURN_UNDER_DEW_POINT: (
