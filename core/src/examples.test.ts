@@ -31,7 +31,7 @@ const examples = readdirSync(here, { recursive: true, encoding: 'utf8' })
 
 const evaluate = (text: string, scope: Readonly<Record<string, unknown>>): unknown =>
   // The text is of this folder's own docstrings.
-   
+
   (new Function(...Object.keys(scope), `return (${text})`) as (...values: unknown[]) => unknown)(
     ...Object.values(scope),
   )
