@@ -84,6 +84,7 @@ export async function startJob(
   const form = page.getByRole('dialog')
   await form.getByLabel('Name', { exact: true }).fill(name)
   await form.getByLabel('Place').fill('Otterholm')
+  await form.getByLabel('Practice').selectOption({ label: system === 'metric' ? 'Europe' : 'United States and Canada' })
   await form.getByLabel('Temperature').selectOption({ label: unit })
   await form.getByLabel('Measures').selectOption({ label: system })
   await form.getByLabel('Your name, for the log').fill('Ilse Farn')

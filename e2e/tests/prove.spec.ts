@@ -17,7 +17,7 @@ test('a sweep with a 2 to 10 V output on a 0 to 10 V plan reads the right cause'
     await fill(page, 'Meter reads', (2 + 0.08 * percent).toFixed(2))
   }
   await expect(verdict(page)).toContainText('It gives 2\u201310 V')
-  await expect(verdict(page).locator('[data-cause]').first()).toHaveAttribute('data-cause', 'other-signal')
+  await expect(verdict(page).locator('[data-cause]').first()).toHaveAttribute('data-cause', 'sweep.other-signal')
   await expect(page.getByRole('img', { name: /readings against the plan/ })).toBeVisible()
   await expect(page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: /Prove/ })).toContainText(
     '1 to look at',
@@ -53,7 +53,7 @@ test('a four-stage sequence with stage 2 dead names the stage and what to check'
     for (const name of on) await loads.getByRole('button', { name, exact: true }).click()
   }
   await expect(verdict(page)).toContainText('Stage 2 is dead')
-  await expect(verdict(page).locator('[data-cause]').first()).toHaveAttribute('data-cause', 'stage-not-keyed')
+  await expect(verdict(page).locator('[data-cause]').first()).toHaveAttribute('data-cause', 'stages.stage-not-keyed')
   await verdict(page).getByText('2 more causes').click()
   await expect(verdict(page).locator('[data-cause]')).toHaveCount(3)
   await expect(verdict(page)).toContainText(/relay of .* does not close/)

@@ -456,7 +456,7 @@ describe('options', () => {
   it('turn the supply of a model, and the terminals with it', () => {
     const edited = only('enclosure', 'supply-24dc', 'ouzel', 'panel-k')
     const rows = (e: Edited) =>
-      wireList(resolveChain(e.job, e.loop.chain), 'iec')
+      wireList(resolveChain(e.job, e.loop.chain), 'europe')
         .rows.filter(({ role, to }) => role !== 'probe' && role !== 'screen' && to.deviceName === 'Ouzel')
         .map(({ to }) => to.label)
     expect(rows(edited)).toEqual([])
@@ -466,7 +466,7 @@ describe('options', () => {
 
 describe('the wire list of what is new', () => {
   const rowsOf = (edited: Edited) =>
-    wireList(resolveChain(edited.job, edited.loop.chain), 'iec').rows.map(
+    wireList(resolveChain(edited.job, edited.loop.chain), 'europe').rows.map(
       ({ from, to, role, circuit }) => `${from.tag}.${from.label}-${to.tag}.${to.label} ${role} ${circuit}`,
     )
   it('a call goes out of the input, through every contact, and back', () => {
@@ -530,7 +530,7 @@ describe('the chain of a proposal', () => {
         .open.filter(({ severity }) => severity === 'stop')
         .map(({ code, head }) => `${code} ${head}`),
     ).toEqual([])
-    for (const { facts } of chain.devices) expect(facts.practice ?? 'us').toBe('us')
+    for (const { facts } of chain.devices) expect(facts.standard ?? 'us').toBe('us')
   })
   it('says so where the shelf has no controller for it', () => {
     const begun = surveyed('fan')

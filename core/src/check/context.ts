@@ -49,7 +49,11 @@ export function loopContext(
   loops: readonly LoopDocument[] = [],
 ): LoopContext {
   const chain = resolveChain(job, loop.chain)
-  const words = wordsFor({ temperatureUnit: preferences.temperatureUnit, system: preferences.system })
+  const words = wordsFor({
+    temperatureUnit: preferences.temperatureUnit,
+    system: preferences.system,
+    practice: job.practice,
+  })
   const wires = wiresOf(chain, loop.wiring.rows)(job.practice)
   const outcome = surveyOf(data)(loop.survey, chain)(loop.kind)
   return {

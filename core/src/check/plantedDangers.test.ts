@@ -38,7 +38,7 @@ const supplies = ({ job }: Edited) => Object.entries(job.devices).sort(([, a], [
 const onOneCircuit = (edited: Edited) =>
   joinPorts(edited, { device: supplies(edited)[0]![0], port: 'out' }, { device: idOf(edited, 'lapwing'), port: 'warm' })
 
-type Danger = readonly [what: string, code: string, plant: (edited: Edited) => Edited, only?: 'iec' | 'us']
+type Danger = readonly [what: string, code: string, plant: (edited: Edited) => Edited, only?: 'europe' | 'us']
 const everywhere: readonly Danger[] = [
   ['an explosive atmosphere', 'C052_EXPLOSIVE', (e) => asked(e, { explosive: 'yes' })],
   ['a safety question that nobody answered', 'C140_SAFETY_UNANSWERED', (e) => asked(e, { explosive: undefined })],
@@ -83,7 +83,7 @@ const planted: Readonly<Record<LoopKind, readonly Danger[]>> = {
       'no residual-current device',
       'C067_NO_RESIDUAL_DEVICE',
       (e) => swapped(e, 'mains-230-16-30ma', 'mains-230-10'),
-      'iec',
+      'europe',
     ],
     [
       'no Class A protection',

@@ -4,11 +4,15 @@ import { ordered } from '../document/chain'
 import { mayErr, outOfDate } from '../document/instruments'
 import { fieldValue } from '../plant/fieldValue'
 import { shownDay } from '../time/shownMoment'
-import { counted } from '../units/words'
+import type { Words } from '../units/words'
+import { sayCause, sayVerdict } from '../words/sayVerdict'
+import { bandText, type ReadAndGood, setWords } from '../words/tests/anyTestWords'
 import type {
   Ask,
   AskState,
+  Cause,
   Found,
+  Judged,
   NumberAsk,
   Outcome,
   PastAttempt,
@@ -106,11 +110,19 @@ function askState({ job, data, words }: Given, ask: Ask, id: string, reading: He
   if (ask.free) return { ...known, verdict: 'fits' }
   const share = fieldValue(data, 'tol.reference').typical
   const tolerance = toleranceOf(ask)
+  const notSure = {
+    instrument: instrument?.name ?? '',
+    quantity: ask.quantity,
+    errs: errs ?? 0,
+    tolerance,
+    within: share * tolerance,
+  }
   if (errs !== undefined && errs > share * tolerance + DUST)
     return {
       ...known,
       verdict: 'cannot-tell',
-      says: `${instrument!.name} may be ${words.say(errs, spanQuantity(ask), 2)} off; for ${words.say(tolerance, spanQuantity(ask), 2)} it must be within ${words.say(share * tolerance, spanQuantity(ask), 2)}.`,
+      notSure,
+      says: sayVerdict('any.instrument-not-sure', notSure, words).reason,
     }
   return { ...known, verdict: isGood(ask, value) ? 'fits' : 'look' }
 }
@@ -152,6 +164,15 @@ function foundOf(steps: readonly ProofStep[]): Found {
 const statesOf = (steps: readonly ProofStep[]) => steps.flatMap((step) => [step.main, ...step.asides])
 
 function outcome(given: Given, steps: readonly ProofStep[], found: Found, judge: TestSpec['judge']): Outcome {
+  const { code, figures, verdict, causes = [], fix } = judgedFacts(steps, found, judge)
+  const { words } = given
+  const told = causes.map((each): Cause => ({ ...each, ...sayCause(each.code, each.figures as never, words) }))
+  const { head, reason, next = told[0]?.check ?? '' } = sayVerdict(code, figures as never, words)
+  return { verdict, code, figures, head, reason, next, causes: told, ...(fix ? { fix } : {}) }
+}
+
+/** What the readings mean: what the test's own rule says, else whether all of them are as they should be. */
+function judgedFacts(steps: readonly ProofStep[], found: Found, judge: TestSpec['judge']): Judged {
   const states = statesOf(steps)
   const waiting = steps.filter(({ spare, main }) => !spare && main.verdict === 'waiting')
   const read = states.filter(({ verdict }) => verdict !== 'waiting')
@@ -159,84 +180,60 @@ function outcome(given: Given, steps: readonly ProofStep[], found: Found, judge:
   const blind = states.find(({ verdict }) => verdict === 'cannot-tell')
   if (read.length > 0) {
     const judged = judge(found, wrong)
-    if (judged?.verdict && judged.verdict !== 'good')
-      return { head: '', reason: '', next: '', causes: [], verdict: judged.verdict, ...judged }
+    if (judged && judged.verdict !== 'good') return judged
     if (blind && found.complete)
-      return {
-        verdict: 'cannot-tell',
-        head: 'Cannot tell',
-        reason: blind.says ?? '',
-        next: 'Read it again with a better instrument.',
-        causes: [],
-      }
-    if (wrong.length > 0) return firstWrong(given, steps, wrong)
-    if (found.complete)
-      return {
-        verdict: 'good',
-        head: 'Good',
-        reason: `${counted(read.length, 'reading')}, all within what may stray.`,
-        next: 'Nothing to do.',
-        causes: [],
-        ...judged,
-      }
+      return { verdict: 'cannot-tell', code: 'any.instrument-not-sure', figures: blind.notSure ?? {} }
+    if (wrong.length > 0) return firstWrong(steps, wrong)
+    if (found.complete) return judged ?? { verdict: 'good', code: 'any.good', figures: { readings: read.length } }
   }
   const [next] = waiting
   return {
     verdict: 'waiting',
-    head: counted(waiting.length, 'step waits', 'steps wait'),
-    reason: next ? `Next: ${next.title[0]!.toLowerCase()}${next.title.slice(1)}.` : '',
-    next: next?.does ?? '',
-    causes: [],
+    code: 'any.waits',
+    figures: { steps: waiting.length, next: next && { title: next.title, does: next.does } },
   }
 }
 
-/** What is said where no rule of the test names a cause. */
-function firstWrong({ words }: Given, steps: readonly ProofStep[], wrong: readonly string[]): Outcome {
+/** What is found where no rule of the test names a cause. */
+function firstWrong(steps: readonly ProofStep[], wrong: readonly string[]): Judged {
   const step = steps.find(({ main, asides }) => [main, ...asides].some(({ id }) => wrong.includes(id)))!
   const state = [step.main, ...step.asides].find(({ id }) => wrong.includes(id))!
   return {
     verdict: 'look',
-    head: `${step.title}: not as it should be`,
-    reason: `${read(state, words.say)} ${should(state.ask, words.say)}`,
-    next: 'Read it once more. If it stays so, look whether what was keyed is what was planned.',
-    causes: [],
+    code: 'any.not-as-it-should-be',
+    figures: { title: step.title, read: readAndGood(state) },
   }
 }
 
-type Say = LoopContext['words']['say']
+const finite = (value: number) => (Number.isFinite(value) ? value : null)
+const goodOf = ({ quantity, decimals, expected, low, high }: NumberAsk) => ({
+  quantity,
+  decimals,
+  expected,
+  low: finite(low),
+  high: finite(high),
+})
+const namesOf = (members: Readonly<Record<string, string>>, ids: readonly string[]) =>
+  ids.map((id) => members[id] ?? id)
 
-/** What was read, as a sentence. */
-function read({ ask, value, reading }: AskState, say: Say): string {
-  if (ask.kind === 'number')
-    return value === null || value === undefined
-      ? 'It did not happen.'
-      : `Read ${say(value, ask.quantity, ask.decimals)}.`
-  if (ask.kind === 'choice') return `Seen: ${(ask.choices[reading?.text ?? ''] ?? '').toLowerCase()}.`
-  return `On: ${setText(ask.members, membersOf(reading?.text ?? ''))}.`
-}
-
-const setText = (members: Readonly<Record<string, string>>, ids: readonly string[]) =>
-  ids.length === 0 ? 'none' : ids.map((id) => members[id] ?? id).join(', ')
-
-/** What should be read, as a sentence. */
-function should(ask: Ask, say: Say): string {
+function readAndGood({ ask, value, reading }: AskState): ReadAndGood {
   if (ask.kind === 'choice')
-    return ask.wants === undefined ? '' : `It should be: ${ask.choices[ask.wants]?.toLowerCase()}.`
-  if (ask.kind === 'set') return `It should be: ${setText(ask.members, ask.wants)}.`
-  if (ask.free) return ''
-  if (ask.nothingFits) return 'It should not happen.'
-  return `It should be ${band(ask, say)}.`
+    return {
+      kind: 'seen',
+      seen: ask.choices[reading?.text ?? ''] ?? '',
+      wanted: ask.wants === undefined ? undefined : ask.choices[ask.wants],
+    }
+  if (ask.kind === 'set')
+    return {
+      kind: 'on',
+      on: namesOf(ask.members, membersOf(reading?.text ?? '')),
+      wanted: namesOf(ask.members, ask.wants),
+    }
+  const { free = false, nothingFits = false } = ask
+  return { kind: 'number', value: value ?? null, ...goodOf(ask), free, nothingFits }
 }
 
-/** Expected value and what may stray, in a few words. */
-function band(ask: NumberAsk, say: Say): string {
-  const { expected, low, high, quantity, decimals } = ask
-  if (!Number.isFinite(low)) return `${say(high, quantity, decimals)} at most`
-  if (!Number.isFinite(high)) return `${say(low, quantity, decimals)} at least`
-  if (Math.abs(expected - low - (high - expected)) < DUST)
-    return `${say(expected, quantity, decimals)} \u00b1 ${say(expected - low, spanQuantity(ask), decimals)}`
-  return `${say(low, quantity, decimals)} to ${say(high, quantity, decimals)}`
-}
+const setText = (members: Readonly<Record<string, string>>, ids: readonly string[]) => setWords(namesOf(members, ids))
 
 /** A reading as it is told in a table. */
 export function readText(state: AskState): string {
@@ -249,9 +246,9 @@ export function readText(state: AskState): string {
 }
 
 /** Should as it is told in a table. */
-export function shouldText(ask: Ask, say: Say): string {
+export function shouldText(ask: Ask, words: Words): string {
   if (ask.kind === 'choice') return ask.wants === undefined ? '' : (ask.choices[ask.wants] ?? '')
   if (ask.kind === 'set') return setText(ask.members, ask.wants)
   if (ask.free) return ''
-  return ask.nothingFits ? (ask.nothing ?? '') : band(ask, say)
+  return ask.nothingFits ? (ask.nothing ?? '') : bandText(goodOf(ask), words)
 }

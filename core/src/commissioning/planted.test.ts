@@ -28,9 +28,11 @@ import type { Edited } from '../wiring/edited'
 import { metered } from './procedures/sweepTest'
 
 const contextOf = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
+/** A cause by its own name, without the test's. */
+const nameOf = (code: string | undefined) => code?.split('.')[1]
 const first = <T>(test: {
-  readonly result: { readonly causes: readonly { readonly id: string }[]; readonly verdict: T }
-}) => test.result.causes[0]?.id
+  readonly result: { readonly causes: readonly { readonly code: string }[]; readonly verdict: T }
+}) => nameOf(test.result.causes[0]?.code)
 const switching = (edited: Edited) => switchingPlans(edited.loop.settings.planned)[0]!
 
 const floor = chained('floor')
@@ -169,14 +171,14 @@ describe('stage sequence on the bench', () => {
     ['stage-welded', { faults: [{ kind: 'welded', actuator: 's3', atS: 0 }] }],
     ['stages-crossed', { wired: { 1: '2', 2: '1' } }],
     ['stage-set', { keyed: { 3: keyedAs(stagePlans[2]!, { setpointC: stagePlans[3]!.setpointC }) } }],
-    ['stage-swing', { keyed: { 2: keyedAs(stagePlans[1]!, { swingK: 1.6 * stagePlans[1]!.swingK }) } }],
+    ['stage-swing-otherwise', { keyed: { 2: keyedAs(stagePlans[1]!, { swingK: 1.6 * stagePlans[1]!.swingK }) } }],
   ])('%s, planted by %j', (id, planted) => {
     expect(first(stageSequence(planted))).toBe(id)
   })
   it('names the stage and what to check in order of effort', () => {
     const { result } = stageSequence({ faults: [{ kind: 'stage-missing', control: 'c', stage: 2, atS: 0 }] })
     expect(result.head).toBe('Stage 2 is dead')
-    expect(result.causes.map(({ id }) => id)).toEqual(['stage-not-keyed', 'stage-relay', 'stage-wire'])
+    expect(result.causes.map(({ code }) => nameOf(code))).toEqual(['stage-not-keyed', 'stage-relay', 'stage-wire'])
   })
 })
 
@@ -298,7 +300,7 @@ function fanTest(
 describe('fan at minimum and at both demands', () => {
   it('is good when nothing is planted', () => expect(fanTest({}).result.verdict).toBe('good'))
   it.each<[string, Parameters<typeof fanTest>]>([
-    ['least-not-keyed', [{ minimumPercent: 5 }]],
+    ['least-otherwise', [{ minimumPercent: 5 }]],
     ['least-too-low', [{}, {}, (percent) => percent > 40]],
     ['humidity-not-felt', [{}, { damp: false }]],
     ['temperature-not-felt', [{}, { warm: false }]],
@@ -412,7 +414,7 @@ describe('what is wired, keyed or worn: the readings alone name it first', () =>
     expect(over(edited, start, {}).result).toMatchObject({ verdict: 'good' })
   })
   it.each<[string, Edited, string, Readonly<Record<string, Read>>]>([
-    ['minimum-off-not-keyed', floor, 'minimum-off', { off: 0.8 }],
+    ['minimum-off-shorter', floor, 'minimum-off', { off: 0.8 }],
     ['both-time-it', floor, 'minimum-off', { off: floorPlan.minimumOffS + 95 }],
     ['unit-mixed', floor, 'minimum-off', { off: floorPlan.minimumOffS / 60 }],
     ['other-probe-read', floor, 'probe-fault', { open: 'number' }],
@@ -462,7 +464,7 @@ describe('what is wired, keyed or worn: the readings alone name it first', () =>
     const id = testOf(contextOf(withHand), 'permissive').steps.find((each) => each.id.startsWith('override-'))!.id
     const { result } = over(withHand, 'permissive', { [id]: 'runs' })
     expect(result).toMatchObject({ verdict: 'stop' })
-    expect(result.causes[0]!.id).toBe('override-bypasses')
+    expect(nameOf(result.causes[0]!.code)).toBe('override-bypasses')
   })
 })
 
@@ -514,7 +516,7 @@ describe('a box in place of the probe, and the probe against a reference', () =>
   })
   it.each<[string, (c: number) => number | null]>([
     ['offset-left', (c) => c + 1.2],
-    ['input-kind', (c) => mismatch(wanted, { kind: 'ntc', r25Ohm: 10_000, betaK: 3977 }, c, [-60, 120]).shownC],
+    ['input-kind-known', (c) => mismatch(wanted, { kind: 'ntc', r25Ohm: 10_000, betaK: 3977 }, c, [-60, 120]).shownC],
     ['input-kind', () => null],
   ])('%s', (id, as) => expect(first(shown(as))).toBe(id))
 

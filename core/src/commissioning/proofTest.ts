@@ -2,6 +2,7 @@ import type { HeldReading } from '../document/proofReadings'
 import type { PortRef } from '../document/chain'
 import type { WorkflowStep } from '../survey/hazards'
 import type { Quantity } from '../units/quantity'
+import type { CauseCode, FiguresOfVerdict, VerdictCode } from '../words/sayVerdict'
 
 /** What tests there are, in the order in which they are offered. */
 export const testKinds = [
@@ -90,13 +91,18 @@ export interface Go {
   readonly says: string
 }
 
-/** Why a reading is not right; the first one is the likeliest for the least effort. */
-export interface Cause {
-  readonly id: string
+/** Why a reading is not right, as a code and figures; the first one is the likeliest for the least effort. */
+export interface CauseFact {
+  readonly code: CauseCode
+  readonly figures: object
+  readonly go?: Go
+}
+
+/** The same with its sentences. */
+export interface Cause extends CauseFact {
   readonly says: string
   /** What to read or do to know, and what to do then. */
   readonly check: string
-  readonly go?: Go
 }
 
 export interface StepSpec {
@@ -119,9 +125,20 @@ export interface StepSpec {
 
 export type Verdict = 'waiting' | 'fits' | 'look' | 'cannot-tell'
 
-/** What is found of a test as a whole. */
-export interface Outcome {
+/** What the readings of a test mean, as a code and figures. */
+export interface Judged {
   readonly verdict: 'waiting' | 'good' | 'look' | 'stop' | 'cannot-tell'
+  readonly code: VerdictCode
+  readonly figures: object
+  readonly causes?: readonly CauseFact[]
+  readonly fix?: Outcome['fix']
+}
+
+/** What is found of a test as a whole, with its sentences. */
+export interface Outcome {
+  readonly verdict: Judged['verdict']
+  readonly code: VerdictCode
+  readonly figures: object
   readonly head: string
   readonly reason: string
   readonly next: string
@@ -168,7 +185,7 @@ export interface TestSpec {
    * What the readings mean. Asked as soon as there is one; nothing while it cannot be said yet.
    * @param wrong ids of the steps (or step/aside) that are not as they should be
    */
-  readonly judge: (found: Found, wrong: readonly string[]) => Partial<Outcome> | undefined
+  readonly judge: (found: Found, wrong: readonly string[]) => Judged | undefined
   /** Readings over what was planned, where they are better looked at than read. */
   readonly chart?: (found: Found) => ProofChart
 }
@@ -203,6 +220,8 @@ export interface AskState {
   readonly mayErr?: number
   readonly instrument?: string
   readonly outOfDate?: true
+  /** The instrument may err more than the tolerance bears: by how much. */
+  readonly notSure?: FiguresOfVerdict<'any.instrument-not-sure'>
   /** Why nothing can be said, or what is off about it. */
   readonly says?: string
 }

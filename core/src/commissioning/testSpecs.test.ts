@@ -211,16 +211,16 @@ describe('what an instrument may err', () => {
 
 describe('what is told of a step', () => {
   const floor = chained('floor')
-  const { say } = contextOf(floor).words
+  const { words } = contextOf(floor)
   it('in the units of whoever reads', () => {
     const test = judged(floor, 'rise-and-fall', { 'rise-1': 28.2, 'fall-1': null })
     expect(test.steps.map(({ main }) => readText(main))).toEqual(['28.2', 'does not switch', '', ''])
-    expect(shouldText(test.steps[0]!.main.ask, say)).toBe('28.0\u00a0°C \u00b1 0.5\u00a0K')
+    expect(shouldText(test.steps[0]!.main.ask, words)).toBe('28.0\u00a0°C \u00b1 0.5\u00a0K')
   })
   it('one-sided and two-sided', () => {
     const [, trip] = testOf(contextOf(floor), 'limiter').steps
-    expect(shouldText(trip!.main.ask, say)).toMatch(/ to /)
+    expect(shouldText(trip!.main.ask, words)).toMatch(/ to /)
     const { ask } = testOf(contextOf(chained('enclosure')), 'cooler').steps[1]!.main
-    expect(shouldText(ask, say)).toBe('8.0\u00a0K at least')
+    expect(shouldText(ask, words)).toBe('8.0\u00a0K at least')
   })
 })

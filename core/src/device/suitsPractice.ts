@@ -1,5 +1,6 @@
+import { type Practice, standardOf } from '../units/practice'
 import type { DeviceProfile } from './deviceProfile'
 
 /** Whether a device is found in a practice: a circuit of a voltage that it does not have is not. */
-export const suitsPractice = ({ practice }: Pick<DeviceProfile, 'practice'>, of: 'iec' | 'us'): boolean =>
-  practice === undefined || practice === of
+export const suitsPractice = ({ standard }: Pick<DeviceProfile, 'standard'>, practice: Practice): boolean =>
+  standard === undefined || standard === standardOf[practice]

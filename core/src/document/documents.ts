@@ -62,20 +62,21 @@ export interface Handover extends Value<typeof handoverRecord> {}
 
 export type AnyDocument = JobDocument | LoopDocument
 
-/** Wiring practice that usually goes with a system of measures. */
-export const practiceOf = (system: JobDocument['system']): JobDocument['practice'] => (system === 'us' ? 'us' : 'iec')
+/** The practice that usually goes with a system of measures. */
+const practiceOf = (system: JobDocument['system']): JobDocument['practice'] => (system === 'us' ? 'us' : 'europe')
 
 /** A new job with nothing in it. */
 export function emptyJob(
   id: string,
-  basics: Pick<JobDocument, 'name' | 'place' | 'zone' | 'temperatureUnit' | 'system'>,
+  basics: Pick<JobDocument, 'name' | 'place' | 'zone' | 'temperatureUnit' | 'system'> &
+    Partial<Pick<JobDocument, 'practice'>>,
 ): JobDocument {
   return {
     version: JOB_VERSION,
     type: 'job',
     id,
-    ...basics,
     practice: practiceOf(basics.system),
+    ...basics,
     devices: {},
     profiles: {},
     instruments: {},

@@ -147,6 +147,7 @@ const isLoopTwo = (document: unknown): document is LoopTwo =>
   (document as { version?: unknown }).version === 2
 
 interface JobOne {
+  readonly practice?: unknown
   readonly profiles?: Readonly<Record<string, unknown>>
 }
 
@@ -156,9 +157,10 @@ const isJobOne = (document: unknown): document is JobOne =>
   (document as { type?: unknown }).type === 'job' &&
   (document as { version?: unknown }).version === 1
 
-/** Job 1 to 2: its copies of devices are described in the words of now. */
-const jobOneToTwo = (id: string, { profiles }: JobOne): Change[] => [
+/** Job 1 to 2: its copies of devices are described in the words of now, and its practice is Europe where it was the wiring standard. */
+const jobOneToTwo = (id: string, { profiles, practice }: JobOne): Change[] => [
   { document: id, path: ['version'], from: 1, to: 2 },
+  ...(practice === 'iec' ? [{ document: id, path: ['practice'], from: practice, to: 'europe' }] : []),
   ...Object.entries(profiles ?? {}).flatMap(([profile, held]): Change[] => {
     const now = migrateDevice(held)
     return now === held ? [] : [{ document: id, path: ['profiles', profile], from: held, to: now }]

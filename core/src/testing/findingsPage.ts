@@ -1,18 +1,19 @@
 import { checkLoop } from '../check/checkLoop'
 import { loopContext } from '../check/context'
 import { type Finding, mayBeClosed } from '../check/finding'
-import { findingWords } from '../words/sayFinding'
+import { wordsFor } from '../units/words'
+import { type FindingCode, findingWords, sayFinding } from '../words/sayFinding'
 import { fieldData } from './fieldData'
 import { ruleCases } from './ruleCases'
 import { tableRow as row } from './tableRow'
 
 const severities = { stop: 'stop', 'look-again': 'look again', note: 'note' } as const
-const US = { temperatureUnit: 'F', system: 'us' } as const
+const US = { temperatureUnit: 'F', system: 'us', practice: 'us' } as const
 
-/** A finding of a rule's own case, by the code, told in the units given. */
-function found(code: string, units: Partial<typeof US> = {}): Finding {
+/** A finding of a rule's own case, by the code. */
+function found(code: string): Finding {
   const { job, loop } = ruleCases[code]![0]()
-  const mine = checkLoop(loopContext({ ...job, ...units }, loop, fieldData)).open.find((each) => each.code === code)
+  const mine = checkLoop(loopContext(job, loop, fieldData)).open.find((each) => each.code === code)
   if (!mine) throw new RangeError(`the case of ${code} does not trip it`)
   return mine
 }
@@ -35,7 +36,7 @@ export const findingsPage = (): string =>
   [
     '# Findings',
     '',
-    'Made by `npm run reference` from the rules, their cases and the sentences in `core/src/words/findings`; a test holds it. A finding is a code and figures; its sentences are made from them in the units of the job. Each is shown as its own case in `core/src/testing/ruleCases.ts` trips it, in °C; the second sentence is the same one in °F.',
+    'Made by `npm run reference` from the rules, their cases and the sentences in `core/src/words/findings`; a test holds it. A finding is a code and figures; its sentences are made from them in the units of the job. Each is shown as its own case in `core/src/testing/ruleCases.ts` trips it, in °C and the words of Europe; the second sentence is the same one in °F and the words of the United States.',
     '',
     row(['code', 'weight', 'mended in', 'what trips it', 'from these figures', 'what clears it', 'by a tap']),
     row(['---', '---', '---', '---', '---', '---', '---']),
@@ -43,7 +44,7 @@ export const findingsPage = (): string =>
       .sort()
       .map((code) => {
         const mine = found(code)
-        const us = found(code, US)
+        const us = sayFinding(code as FindingCode, mine.figures as never, wordsFor(US))
         const [said, saidUs] = [mine, us].map(({ head, reason }) => `${head} ${reason}`) as [string, string]
         return row([
           `\`${code}\``,

@@ -299,7 +299,7 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
   ],
 }
 
-const inPractice = ({ job, loop }: Edited, practice: 'iec' | 'us'): Edited => ({ job: { ...job, practice }, loop })
+const inPractice = ({ job, loop }: Edited, practice: 'europe' | 'us'): Edited => ({ job: { ...job, practice }, loop })
 const warmFloorOf = { emitter: 'floor', screedKind: 'cement', screedAge: 1000 } as const
 /** A boiler that feeds a floor: the pump of the floor, with a limiter in its line. */
 const floorBoiler = (dialC: number) =>

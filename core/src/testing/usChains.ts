@@ -37,7 +37,7 @@ function usSteps(kind: LoopKind): readonly string[] {
   )
 }
 
-export const practices = ['iec', 'us'] as const
+export const practices = ['europe', 'us'] as const
 
 /** A sound loop of a kind in a practice; in US practice with its units too. */
 export function soundIn(
@@ -45,7 +45,7 @@ export function soundIn(
   kind: LoopKind,
   answers: Readonly<Record<string, Answer | undefined>> = {},
 ): Edited {
-  if (practice === 'iec') return chained(kind, answers)
+  if (practice === 'europe') return chained(kind, answers)
   const { job, loop } = chained(kind, answers, usSteps(kind))
   return { job: { ...job, practice: 'us', system: 'us', temperatureUnit: 'F' }, loop }
 }

@@ -1,3 +1,5 @@
+import { type Term, termIn } from '../words/terms'
+import { type Practice, practices } from './practice'
 import { formatQuantity, type Quantity, type UnitPreferences } from './quantity'
 
 /** A count with its word: `counted(1, 'reading')` is "1 reading". */
@@ -9,16 +11,21 @@ export const figure = (value: number, unit: 'C' | 'K', decimals = 1) => `{${valu
 /** Puts numbers into sentences in the user's units: one per job, handed to whoever words a finding. */
 export interface Words {
   readonly preferences: UnitPreferences
+  readonly practice: Practice
   /** A number with its unit. */
   readonly say: (si: number, quantity: Quantity, decimals?: number) => string
   /** A sentence kept as data, its figures in braces put into the user's units: `not over {55 C}`, `room + {9 K}`. */
   readonly tell: (text: string) => string
+  /** What a thing is called in this practice. */
+  readonly term: (term: Term) => string
 }
 
 const figures = /\{(-?\d+(?:\.\d+)?) ([CK])\}/g
 
-const wordsIn = (preferences: UnitPreferences): Words => ({
+const wordsIn = (preferences: UnitPreferences, practice: Practice): Words => ({
   preferences,
+  practice,
+  term: (term) => termIn(practice, term),
   say: (si, quantity, decimals) => formatQuantity(si, quantity, preferences, decimals),
   tell: (text) =>
     text.replace(figures, (_, figure: string, unit: string) =>
@@ -31,11 +38,26 @@ const wordsIn = (preferences: UnitPreferences): Words => ({
     ),
 })
 
-const systems = (temperatureUnit: 'C' | 'F') => ({
-  metric: wordsIn({ temperatureUnit, system: 'metric' }),
-  us: wordsIn({ temperatureUnit, system: 'us' }),
-})
-const everyWords = { C: systems('C'), F: systems('F') }
+const keyOf = (temperatureUnit: string, system: string, practice: string) => `${temperatureUnit} ${system} ${practice}`
 
-/** The words of a user's units: always the same ones for the same units, so that what is made with them can be remembered. */
-export const wordsFor = ({ temperatureUnit, system }: UnitPreferences): Words => everyWords[temperatureUnit][system]
+const everyWords = new Map(
+  (['C', 'F'] as const).flatMap((temperatureUnit) =>
+    (['metric', 'us'] as const).flatMap((system) =>
+      practices.map((practice) => [
+        keyOf(temperatureUnit, system, practice),
+        wordsIn({ temperatureUnit, system }, practice),
+      ]),
+    ),
+  ),
+)
+
+/**
+ * The words of a user's units and practice: always the same ones for the same choice, so that what is made with them can be remembered.
+ * @param practice whose words; Europe's where none is chosen
+ */
+export const wordsFor = ({
+  temperatureUnit,
+  system,
+  practice = 'europe',
+}: UnitPreferences & { readonly practice?: Practice }): Words =>
+  everyWords.get(keyOf(temperatureUnit, system, practice))!

@@ -1,6 +1,6 @@
 import type { Effect } from '../device/deviceProfile'
+import { type Practice, standardOf, type WiringStandard } from '../units/practice'
 
-export type Practice = 'iec' | 'us'
 export type WireRole = 'line' | 'switched' | 'neutral' | 'earth' | 'control' | 'probe' | 'signal' | 'motor' | 'screen'
 
 export interface Conductor {
@@ -40,7 +40,7 @@ const names: Record<string, string> = {
 }
 
 /** Colours by role. IEC 60445 for `iec`; common North American practice for `us`. The list says: check local code. */
-const colours: Record<Practice, Record<WireRole, string>> = {
+const colours: Record<WiringStandard, Record<WireRole, string>> = {
   iec: {
     line: 'BN',
     switched: 'BK',
@@ -66,7 +66,7 @@ const colours: Record<Practice, Record<WireRole, string>> = {
 }
 
 /** The hots, told apart. IEC 60445: brown, black, grey; common North American practice to 240 V: black, red, blue. */
-const phases: Record<Practice, readonly [string, string, string]> = {
+const phases: Record<WiringStandard, readonly [string, string, string]> = {
   iec: ['BN', 'BK', 'GY'],
   us: ['BK', 'RD', 'BU'],
 }
@@ -131,8 +131,8 @@ const tables: Readonly<Record<'iec' | 'us60' | 'us75', { readonly title: string;
     ],
   },
 }
-const control: Record<Practice, number> = { iec: 0.75, us: 0.82 }
-const probe: Record<Practice, number> = { iec: 0.5, us: 0.52 }
+const control: Record<WiringStandard, number> = { iec: 0.75, us: 0.82 }
+const probe: Record<WiringStandard, number> = { iec: 0.5, us: 0.52 }
 
 /** Up to this fuse a thin control wire is safe in a fault, A. */
 const CONTROL_FUSE_A = 6
@@ -167,8 +167,7 @@ const kinds: Readonly<Partial<Record<WireRole, string>>> = {
   motor: 'core of a screened motor cable',
 }
 
-const tableOf = (practice: Practice, marked75 = false) =>
-  tables[practice === 'iec' ? 'iec' : marked75 ? 'us75' : 'us60']
+const tableOf = (practice: Practice, marked75 = false) => tables[practice !== 'us' ? 'iec' : marked75 ? 'us75' : 'us60']
 
 /** Which table the usual size comes from, and up to how many amps it runs. */
 export function sizeTable(practice: Practice, marked75 = false): { readonly title: string; readonly mostA: number } {
@@ -184,11 +183,12 @@ export const usualSizeMm2 = (practice: Practice, protectionA: number, marked75 =
   tableOf(practice, marked75).sizes.find(([amps]) => protectionA <= amps)?.[1] ?? null
 
 function colourOf(role: WireRole, practice: Practice, { phase, pole, control: call }: Wear): string {
-  if (role === 'earth' || role === 'probe' || role === 'signal' || role === 'screen') return colours[practice][role]
+  if (role === 'earth' || role === 'probe' || role === 'signal' || role === 'screen')
+    return colours[standardOf[practice]][role]
   if (pole) return poles[pole]
   if (role === 'control' && practice === 'us' && call) return functions[call] ?? colours.us.control
-  if (phase && role !== 'neutral') return phases[practice][phase - 1]!
-  return colours[practice][role]
+  if (phase && role !== 'neutral') return phases[standardOf[practice]][phase - 1]!
+  return colours[standardOf[practice]][role]
 }
 
 /** Conductor for a role: colour by practice and by what it carries, size by what protects the line. */
@@ -197,9 +197,9 @@ export function conductorFor(role: WireRole, practice: Practice, protectionA: nu
   const thin = role === 'probe' || role === 'signal' || role === 'screen'
   const small = role === 'control' && protectionA <= CONTROL_FUSE_A
   const sizeMm2 = thin
-    ? probe[practice]
+    ? probe[standardOf[practice]]
     : small
-      ? control[practice]
+      ? control[standardOf[practice]]
       : usualSizeMm2(practice, protectionA, wear.marked75 ?? false)
   return { colour, colourName: names[colour] ?? colour, sizeMm2, kind: kinds[role] ?? 'single core' }
 }

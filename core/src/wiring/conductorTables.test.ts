@@ -23,7 +23,7 @@ describe('section behind a fuse', () => {
     [125, 50],
     [126, null],
     [160, null],
-  ] as const)('Europe: %s A asks for %s mm\u00b2', (amps, mm2) => expect(usualSizeMm2('iec', amps)).toBe(mm2))
+  ] as const)('Europe: %s A asks for %s mm\u00b2', (amps, mm2) => expect(usualSizeMm2('europe', amps)).toBe(mm2))
   it.each([
     [15, '14 AWG'],
     [20, '12 AWG'],
@@ -49,7 +49,7 @@ describe('section behind a fuse', () => {
     expect(sizeWords('us', usualSizeMm2('us', amps, true))).toBe(gauge),
   )
   it('never gets smaller with more amps, and names its method', () => {
-    for (const practice of ['iec', 'us'] as const) {
+    for (const practice of ['europe', 'us'] as const) {
       let before = 0
       for (let amps = 1; amps <= sizeTable(practice).mostA; amps++) {
         const mm2 = usualSizeMm2(practice, amps)!
@@ -57,11 +57,11 @@ describe('section behind a fuse', () => {
         before = mm2
       }
     }
-    expect(sizeTable('iec').title).toContain('reference method B2')
+    expect(sizeTable('europe').title).toContain('reference method B2')
     expect(sizeTable('us').title).toContain('60 \u00b0C')
   })
   it('beyond the table there is no size, not the largest one', () =>
-    expect(conductorFor('line', 'iec', 200).sizeMm2).toBeNull())
+    expect(conductorFor('line', 'europe', 200).sizeMm2).toBeNull())
 })
 
 describe('resistance of a wire', () => {
@@ -90,15 +90,15 @@ describe('resistance of a wire', () => {
 })
 
 describe('continuous loads in US practice', () => {
-  const loads = (practice: 'iec' | 'us') => {
+  const loads = (practice: 'europe' | 'us') => {
     const context = contextOf(soundIn('us', 'cabinet'))
     return rowLoads(context.rows, context.chain, {}, practice)
   }
   it('count 125 %, once', () => {
-    const heater = (practice: 'iec' | 'us') =>
+    const heater = (practice: 'europe' | 'us') =>
       loads(practice).find(({ row }) => row.to.tag === 'E1' && row.phase === 1)!
     expect(heater('us').designA).toBeCloseTo(1.25 * heater('us').currentA, 9)
-    expect(heater('iec').designA).toBe(heater('iec').currentA)
+    expect(heater('europe').designA).toBe(heater('europe').currentA)
   })
   it('a coil is none', () => {
     const coil = loads('us').find(({ row }) => row.to.tag === 'K1' && row.to.label === 'A1')!
@@ -118,7 +118,7 @@ describe('colours', () => {
     )
   })
   it.each([
-    ['iec', ['brown', 'black', 'grey']],
+    ['europe', ['brown', 'black', 'grey']],
     ['us', ['black', 'red', 'blue']],
   ] as const)('%s: three hots', (practice, names) =>
     expect(([1, 2, 3] as const).map((phase) => conductorFor('line', practice, 16, { phase }).colourName)).toEqual(
@@ -166,7 +166,7 @@ describe('a 240 V element between two hots', () => {
   it('every section is written down as typed where the table ends', () => {
     const edited = told(chained('cabinet'), 'goshawk', { dialC: 60 })
     const context = contextOf(edited)
-    const [load] = rowLoads(context.rows, context.chain, { [context.rows[0]!.id]: { sizeMm2: 70 } }, 'iec')
+    const [load] = rowLoads(context.rows, context.chain, { [context.rows[0]!.id]: { sizeMm2: 70 } }, 'europe')
     expect(load!.sizeMm2).toBe(70)
   })
 })

@@ -1,6 +1,6 @@
 import type { ResolvedChain, ResolvedDevice } from '../document/chain'
 import type { Port, SupplyOutPort } from '../device/deviceProfile'
-import type { Practice } from './conductor'
+import type { Practice } from '../units/practice'
 import { CLASS_A_MOST_V, EXTRA_LOW_V, PERSON_MA } from '../units/peopleLimits'
 
 /** What a device gives, where it is a supply. */

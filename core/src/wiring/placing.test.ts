@@ -126,7 +126,7 @@ describe('conductors', () => {
   it('currents add up on what several loads share, and the end voltage is what is left', () => {
     const context = contextOf(chained('cabinet'))
     const states = Object.fromEntries(context.rows.map(({ id }) => [id, { lengthM: 20 }]))
-    const loads = rowLoads(context.rows, context.chain, states, 'iec')
+    const loads = rowLoads(context.rows, context.chain, states, 'europe')
     const end = endVoltages(loads, context.chain, fieldData).find(({ device: d }) => d.tag === 'E1')!
     // Warm, class 5: 2.5 mm² 7.98 and 1.5 mm² 13.3 mohm/m at 20 °C (IEC 60228), a fifth more at 70 °C.
     const milliohm: Readonly<Record<number, number>> = { 1.5: 13.3, 2.5: 7.98, 4: 4.95 }

@@ -25,6 +25,31 @@ describe('findings', () => {
     }
   })
 
+  // Names that a person or the shelf gave are theirs; what a sentence itself says is said as the practice says it.
+  const ownWords = (sentence: string, figures: unknown) =>
+    [...JSON.stringify(figures).matchAll(/"((?:[^"\\\\]|\\\\.)*)"/g)]
+      .map(([, text]) => text!)
+      .sort((a, b) => b.length - a.length)
+      .reduce((told, name) => (name.length > 1 ? told.split(name).join('\u2026') : told), sentence)
+  it.each([
+    ['uk', /\b(swing|summer stop|limiter|minimum off time|residual-current|permissive|supply water|heating curve)\b/i],
+    [
+      'us',
+      /\b(swing|summer stop|limiter|mains|extra-low|screed|earth|residual-current|RCD|permissive|by-pass\w*|set-back|heating curve)\b/i,
+    ],
+  ] as const)('are told in the words of %s', (practice, foreign) => {
+    const told = Object.entries(ruleCases).flatMap(([code, [planted]]) => {
+      const { job, loop } = planted()
+      const found = checkLoop(loopContext(job, loop, fieldData)).open.filter((each) => each.code === code)
+      return found.flatMap(({ figures }) => {
+        const said = sayFinding(code as FindingCode, figures as never, wordsFor({ ...job, practice }))
+        return [said.head, said.reason, said.remedy].map((sentence) => `${code}: ${ownWords(sentence, figures)}`)
+      })
+    })
+    expect(told.length).toBeGreaterThan(300)
+    expect(told.filter((sentence) => foreign.test(sentence))).toEqual([])
+  })
+
   it('are told nowhere but in the words', () => {
     const rules = readdirSync(`${root}core/src/check/rules`).filter((file) => file.endsWith('Rules.ts'))
     const told = rules.filter((file) =>

@@ -150,7 +150,7 @@ export function testBlocks(context: LoopContext): Block[] {
           .filter(({ state }) => state.reading)
           .map(({ title, state }) => [
             title,
-            shouldText(state.ask, words.say),
+            shouldText(state.ask, words),
             readText(state),
             stepVerdicts[state.verdict],
             state.instrument === undefined ? '' : `${state.instrument}${state.outOfDate ? ', check was due' : ''}`,

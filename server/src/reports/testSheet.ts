@@ -37,18 +37,12 @@ export function testSheet(context: LoopContext, stamp: Stamp): object {
         [16, '*', 96, 96, 92],
         ['', 'what to do', 'dial', 'should', 'read'],
         test.steps.flatMap((step, i) => [
-          [
-            String(i + 1),
-            step.does,
-            step.dial ?? '',
-            shouldText(step.main.ask, words.say),
-            readText(step.main) || BLANK,
-          ],
+          [String(i + 1), step.does, step.dial ?? '', shouldText(step.main.ask, words), readText(step.main) || BLANK],
           ...step.asides.map((state) => [
             '',
             state.ask.label,
             '',
-            shouldText(state.ask, words.say),
+            shouldText(state.ask, words),
             readText(state) || BLANK,
           ]),
         ]),

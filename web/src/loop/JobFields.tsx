@@ -1,14 +1,16 @@
 import type { FieldErrors, UseFormRegister } from 'react-hook-form'
 import { type InferType, object, string } from 'yup'
+import { practices, practiceTitles } from '@nachtigal/core/units/practice'
 import { Field } from '../ui/Field'
 
-/** What is asked of a job: its name, where it is, the units it speaks. */
+/** What is asked of a job: its name, where it is, whose practice it follows, the units it speaks. */
 export const jobBasics = object({
   name: string()
     .trim()
     .required('Name is empty: it takes the name of the job.')
     .max(120, 'Name is too long: 120 characters at most.'),
   place: string().trim().max(200, 'Place is too long: 200 characters at most.').defined(),
+  practice: string().oneOf(practices).required(),
   temperatureUnit: string()
     .oneOf(['C', 'F'] as const)
     .required(),
@@ -23,9 +25,12 @@ export type JobBasics = InferType<typeof jobBasics>
 export function JobFields({
   register,
   errors,
+  onPractice,
 }: {
-  register: UseFormRegister<JobBasics>
-  errors: FieldErrors<JobBasics>
+  readonly register: UseFormRegister<JobBasics>
+  readonly errors: FieldErrors<JobBasics>
+  /** Told when another practice is chosen. */
+  readonly onPractice?: () => void
 }) {
   return (
     <>
@@ -34,6 +39,17 @@ export function JobFields({
       </Field>
       <Field label="Place" text error={errors.place?.message}>
         {(ids) => <input {...ids} {...register('place')} autoComplete="off" />}
+      </Field>
+      <Field label="Practice" hint="Words, conductors and protective devices follow it. Units are chosen apart.">
+        {(ids) => (
+          <select {...ids} {...register('practice', onPractice ? { onChange: onPractice } : {})}>
+            {practices.map((practice) => (
+              <option key={practice} value={practice}>
+                {practiceTitles[practice]}
+              </option>
+            ))}
+          </select>
+        )}
       </Field>
       <div className="grid grid-cols-2 gap-4">
         <Field label="Temperature">

@@ -2,7 +2,7 @@ import type { LoopContext } from '../../check/context'
 import type { PlanOf } from '../../document/behaviour'
 import { boundTo } from '../../device/bound'
 import { fieldValue } from '../../plant/fieldValue'
-import type { Outcome, StepSpec, TestSpec } from '../proofTest'
+import type { Judged, StepSpec, TestSpec } from '../proofTest'
 import {
   around,
   cause,
@@ -98,65 +98,27 @@ export function alarmTest(context: LoopContext, plan: PlanOf): TestSpec | undefi
     how: `${box[0]!.toUpperCase()}${box.slice(1)} in place of the probe.`,
     rule: `Within ${say(toleranceK, 'difference')} (${source}); heard, muted, over again.`,
     steps,
-    judge: (found, wrong): Partial<Outcome> | undefined => {
+    judge: (found, wrong): Judged | undefined => {
       for (const [id, atC] of sides) {
         const at = found.value(id)
         const name = parameterName(context, plan, id === 'high' ? 'alarmHigh' : 'alarmLow') ?? 'the alarm limit'
         if (at === null)
-          return look(
-            'No alarm',
-            `Past ${say(atC!, 'temperature')} nothing came.`,
-            cause(
-              'alarm-not-keyed',
-              'The alarm is off, keyed further out, or still in its delay.',
-              `Read ${name} and its delay.`,
-              toKeying,
-            ),
-          )
+          return look('alarm.alarm-not-keyed', { atC: atC! }, cause('alarm.alarm-not-keyed', { name }, toKeying))
         if (wrong.includes(id) && at !== undefined) {
           const relative =
             Math.abs(at - plan.setpointC - atC!) <= toleranceK ||
             Math.abs(at - (2 * plan.setpointC - atC!)) <= toleranceK
           return look(
-            'Alarm elsewhere',
-            `It came at ${say(at, 'temperature')}; ${say(atC!, 'temperature')} is planned.`,
+            'alarm.alarm-relative',
+            { at, atC: atC! },
             relative
-              ? cause(
-                  'alarm-relative',
-                  'The controller counts the alarm from the set, the plan as a temperature.',
-                  `Key ${name} as ${say(Math.abs(atC! - plan.setpointC), 'difference')} from the set.`,
-                  toKeying,
-                )
-              : cause(
-                  'alarm-not-keyed',
-                  'Another limit is keyed.',
-                  `Read ${name}, key ${say(atC!, 'temperature')}.`,
-                  toKeying,
-                ),
+              ? cause('alarm.alarm-relative', { name, difference: atC! - plan.setpointC }, toKeying)
+              : cause('alarm.alarm-otherwise', { name, atC: atC! }, toKeying),
           )
         }
       }
-      if (found.picked('heard') === 'no')
-        return look(
-          'Nobody hears it',
-          'It comes on the display only.',
-          cause(
-            'alarm-wire',
-            'The alarm device has no supply, or hangs on the other terminal of the contact.',
-            'Licensed: volts at the alarm device while the display shows the alarm.',
-            toWires,
-          ),
-        )
-      if (found.picked('over') === 'stays')
-        return look(
-          'The alarm stays',
-          'Back inside the limits it does not go.',
-          cause(
-            'alarm-latched',
-            'It latches and is acknowledged by a key.',
-            'Acknowledge it; tell the owner which key.',
-          ),
-        )
+      if (found.picked('heard') === 'no') return look('alarm.alarm-wire', {}, cause('alarm.alarm-wire', {}, toWires))
+      if (found.picked('over') === 'stays') return look('alarm.alarm-latched', {}, cause('alarm.alarm-latched', {}))
       return undefined
     },
   })

@@ -61,49 +61,12 @@ export function backupTest(context: LoopContext, plan: PlanOf): TestSpec | undef
     steps,
     judge: (found) => {
       if (found.picked('backup') === 'no')
-        return stop(
-          'Stop: the backup does not come',
-          'With the control off the air stands.',
-          cause(
-            'backup-dead',
-            'The backup thermostat is set too high, wired behind the control, or its fan has no supply of its own.',
-            'Its dial; then its line from the supply, past the control.',
-            toWires,
-          ),
-        )
+        return stop('backup.backup-dead', {}, cause('backup.backup-dead', {}, toWires))
       if (found.picked('alarm') === 'no')
-        return stop(
-          'Stop: no alarm without the supply',
-          'The alarm dies with what it watches.',
-          cause(
-            'alarm-supply',
-            'It hangs on the circuit that feeds the fan, or its own battery is empty.',
-            'Its own circuit or battery; then again.',
-            toWires,
-          ),
-        )
-      if (found.picked('air') === 'no')
-        return stop(
-          'Stop: no alarm without air',
-          'Air stopped and nobody was told.',
-          cause(
-            'air-proof',
-            'The air proof does not open, or is not joined to the alarm.',
-            'Ohms over the air proof with its tube pulled.',
-            toWires,
-          ),
-        )
+        return stop('backup.alarm-supply', {}, cause('backup.alarm-supply', {}, toWires))
+      if (found.picked('air') === 'no') return stop('backup.air-proof', {}, cause('backup.air-proof', {}, toWires))
       if (found.value('restart') === null)
-        return stop(
-          'Stop: it stays off after a power cut',
-          'Nobody is there when power comes back at night.',
-          cause(
-            'no-restart',
-            'The control or the drive waits for a key after a power cut.',
-            'Key it to start by itself; the leaflet names where.',
-            toKeying,
-          ),
-        )
+        return stop('backup.no-restart', {}, cause('backup.no-restart', {}, toKeying))
       return undefined
     },
   })

@@ -3,7 +3,7 @@ import type { ResolvedDevice } from '../../document/chain'
 import type { BatteryPlan } from '../../document/controllerPlan'
 import { fieldValue } from '../../plant/fieldValue'
 import { boundTo } from '../../device/bound'
-import type { Outcome, TestSpec } from '../proofTest'
+import type { Judged, TestSpec } from '../proofTest'
 import { around, cause, look, nameOf, noted, sourceOfRow, spec, toKeying, toWires } from './parts'
 import { timeAsk } from './minimumOffTest'
 
@@ -73,90 +73,45 @@ export function batteryTest(context: LoopContext, device: ResolvedDevice, plan: 
         spare: true,
       },
     ],
-    judge: (found, wrong): Partial<Outcome> | undefined => {
+    judge: (found, wrong): Judged | undefined => {
       const [off, hold, back] = [found.value('off'), found.value('hold'), found.value('back')]
       if (found.picked('after') === 'cut-short')
         return {
-          ...look(
-            'Stop: the after-run is cut short',
-            'The burner stands hot without its fan.',
-            cause(
-              'supply-cut',
-              'The cut-off switches the heater\u2019s supply instead of its run input.',
-              'Isolate. Supply straight from the fused battery; the cut-off into the run input.',
-              toWires,
-            ),
-          ),
+          ...look('battery.supply-cut', {}, cause('battery.supply-cut', {}, toWires)),
           verdict: 'stop',
         }
       if (off === null)
         return look(
-          'It never cuts off',
-          'Lowered past its limit, it ran on.',
-          cause(
-            'cut-off-not-keyed',
-            'The cut-off is off, or its contact is not in the run input.',
-            `Read ${name('battery.cutOff')}; then the wire of the run input.`,
-            toKeying,
-          ),
+          'battery.cut-off-not-keyed',
+          {},
+          cause('battery.cut-off-not-keyed', { batteryCutOffParameter: name('battery.cutOff') }, toKeying),
         )
       if (wrong.includes('off') && off !== undefined) {
         const ratio = off / plan.cutOffV
         const doubled = Math.abs(ratio - 2) < 0.1 || Math.abs(ratio - 0.5) < 0.05
         return look(
-          'Cuts off at other volts',
-          `${say(off, 'voltage', 2)}; ${say(plan.cutOffV, 'voltage', 2)} is planned.`,
+          'battery.system-volts',
+          { off, cutOffV: plan.cutOffV },
           doubled
-            ? cause(
-                'system-volts',
-                'It is keyed for a battery of twice or half the volts.',
-                `Read ${name('battery.cutOff')}.`,
-                toKeying,
-              )
-            : cause(
-                'cut-off-keyed',
-                'Another voltage is keyed, or the meter was at the battery and not at the terminals.',
-                `Read ${name('battery.cutOff')}; meter at the controller\u2019s terminals.`,
-                toKeying,
-              ),
+            ? cause('battery.system-volts', { batteryCutOffParameter: name('battery.cutOff') }, toKeying)
+            : cause('battery.cut-off-keyed', { batteryCutOffParameter: name('battery.cutOff') }, toKeying),
         )
       }
       if (wrong.includes('hold') && hold !== undefined)
         return look(
-          hold !== null && hold < plan.holdS ? 'Cut off too soon' : 'Held too long',
-          hold === null ? 'It never stopped.' : `${say(hold, 'seconds')}; ${say(plan.holdS, 'seconds')} is planned.`,
-          cause(
-            'hold-keyed',
-            'The hold time is keyed otherwise: without one a glow pin\u2019s start trips it.',
-            `Read ${name('battery.hold')}.`,
-            toKeying,
-          ),
+          'battery.hold-keyed',
+          { hold, holdS: plan.holdS },
+          cause('battery.hold-keyed', { batteryHoldParameter: name('battery.hold') }, toKeying),
         )
       if (wrong.includes('back') && back !== undefined)
         return look(
-          'Comes back elsewhere',
-          back === null
-            ? 'It did not come back.'
-            : `${say(back, 'voltage', 2)}; ${say(plan.restartV, 'voltage', 2)} is planned.`,
-          cause(
-            'restart-keyed',
-            'The restart voltage is keyed otherwise.',
-            `Read ${name('battery.restart')}.`,
-            toKeying,
-          ),
+          'battery.restart-keyed',
+          { back, restartV: plan.restartV },
+          cause('battery.restart-keyed', { batteryRestartParameter: name('battery.restart') }, toKeying),
         )
       const [post, terminal] = [found.value('battery'), found.value('battery/terminals')]
       if (typeof post === 'number' && typeof terminal === 'number' && post - terminal > 0.3)
-        return look(
-          'Volts are lost on the way',
-          `${say(post - terminal, 'voltage', 2)} between battery and controller while it runs.`,
-          cause(
-            'lead-drop',
-            'A thin or long lead, a brown fuse holder, a loose lug.',
-            'Millivolts over each connection at full current; over 100 mV renew it.',
-            toWires,
-          ),
-        )
+        return look('battery.lead-drop', { difference: post - terminal }, cause('battery.lead-drop', {}, toWires))
       return undefined
     },
   })

@@ -67,68 +67,31 @@ export function beforeTest(context: LoopContext, plan: PlanOf): TestSpec {
     judge: (found, wrong) => {
       const [commanded, answered, amps] = [found.picked('commanded'), found.picked('answered'), found.value('current')]
       const flows = amps !== undefined && amps !== null && amps > RUNS_A
-      const welded = cause(
-        'runs-uncommanded',
-        `${load} runs while nothing commands it: a welded contact, a shorted solid-state relay, or an override in parallel.`,
-        'Isolate. Lift the load wire dead and measure over the contact: under 1 ohm is welded. Then look for an override across it.',
-        toWires,
-      )
-      if (commanded === 'no' && (answered === 'yes' || flows))
-        return look('It runs uncommanded', 'The load runs though the control says off.', welded)
+      const welded = cause('before.runs-uncommanded', { load }, toWires)
+      if (commanded === 'no' && (answered === 'yes' || flows)) return look('before.runs-uncommanded', {}, welded)
       if (commanded === 'no')
         return look(
-          'Not commanded: the control',
-          'The plant was not asked.',
-          cause(
-            'not-commanded',
-            'The control does not call: setpoint not reached, a minimum off time still runs, an input holds it, or the probe reads wrong.',
-            'Read what the display shows against a thermometer; wait out the minimum off time; look which input holds it.',
-            toSet(plan, undefined, 'Open what is planned'),
-          ),
+          'before.not-commanded',
+          {},
+          cause('before.not-commanded', {}, toSet(plan, undefined, 'Open what is planned')),
         )
       if (commanded === 'yes' && answered === 'no') {
-        if (flows)
-          return look(
-            'Answered by current, not by the plant',
-            `${context.words.say(amps, 'current')} flows and nothing ${wants}.`,
-            cause(
-              'plant',
-              'The load draws current and the plant does not follow: no flow, air, a shut valve, an empty or fouled exchanger.',
-              'Supply and return: both cold is no flow; hot supply and cold return is little flow.',
-            ),
-          )
+        if (flows) return look('before.plant', { amps, wants }, cause('before.plant', {}))
         return look(
-          'Commanded, not answered',
-          amps === undefined ? 'The control asks and the load stands.' : 'The control asks and no current flows.',
-          cause(
-            'contact-or-fuse',
-            'Something in its line is open: fuse, limiter, contact, or the wire sits on the other terminal of a changeover.',
-            'Licensed: volts along the line from supply to load; the first element with full volts over it is open.',
-            toWires,
-          ),
-          cause('load-open', `${load} itself is open.`, 'Isolate, lift it and measure its ohms.', toWires),
+          'before.contact-or-fuse',
+          { amps },
+          cause('before.contact-or-fuse', {}, toWires),
+          cause('before.load-open', { load }, toWires),
         )
       }
       if (commanded === 'yes' && wrong.includes('current') && amps !== undefined && amps !== null && plate) {
         const low = amps < plate.amps
         return look(
-          low ? 'Too little current' : 'Too much current',
-          `${context.words.say(amps, 'current')}; the nameplate says ${context.words.say(plate.amps, 'current')}.`,
+          'before.element-open',
+          { low, amps, plateAmps: plate.amps },
           low
-            ? cause(
-                'element-open',
-                plate.motor
-                  ? 'It runs without load: belt, impeller, air in the pump.'
-                  : 'One of several elements is open, or the voltage is low (power goes with its square).',
-                'Licensed: volts at the load. Right volts and little current is the load itself.',
-              )
-            : cause(
-                'overloaded',
-                plate.motor
-                  ? 'The motor works too hard: bearing, voltage, a blocked rotor.'
-                  : 'The voltage is high, or another load hangs on the same wire.',
-                'Licensed: volts at the load, then current of each branch.',
-              ),
+            ? cause('before.element-open', { motor: plate.motor })
+            : cause('before.overloaded', { motor: plate.motor }),
         )
       }
       return undefined

@@ -55,51 +55,13 @@ export function coolerTest(context: LoopContext, plan: PlanOf): TestSpec {
       },
     ],
     judge: (found, wrong) => {
-      if (found.picked('opens') === 'no')
-        return look(
-          'It does not open',
-          'Asked, and nothing moved.',
-          cause(
-            'valve-coil',
-            'Coil on the wrong voltage, open, or its plunger stuck.',
-            'Licensed: volts and amperes of the coil against its plate. Never power a coil off its stem.',
-            toWires,
-          ),
-        )
-      if (found.picked('shuts') === 'no')
-        return look(
-          'It does not shut',
-          'It blows on when nothing asks.',
-          cause(
-            'valve-dirt',
-            'Dirt under the seat, or the contact is welded.',
-            'Lift its wire: shuts it? Then the contact; else clean the seat, air shut and bled.',
-            toWires,
-          ),
-        )
+      if (found.picked('opens') === 'no') return look('cooler.valve-coil', {}, cause('cooler.valve-coil', {}, toWires))
+      if (found.picked('shuts') === 'no') return look('cooler.valve-dirt', {}, cause('cooler.valve-dirt', {}, toWires))
       if (wrong.includes('drop')) {
         const drop = found.value('drop')
-        return look(
-          'The cooler is weak',
-          `${drop === null || drop === undefined ? 'Nothing' : say(drop, 'difference')} colder; ${say(COOLER_K, 'difference', 0)} is the least.`,
-          cause(
-            'cooler-weak',
-            'Too little pressure at the cooler, a fouled filter or coil, or its exhaust shut.',
-            'Pressure at the cooler while it flows; filter; exhaust. Shut and bleed before opening.',
-          ),
-        )
+        return look('cooler.cooler-weak', { drop, cOOLER_K: COOLER_K }, cause('cooler.cooler-weak', {}))
       }
-      if (found.picked('dry') === 'no')
-        return look(
-          'Water in the cabinet',
-          'It cools under the dew point, or hall air is drawn in.',
-          cause(
-            'dew',
-            'The set is under the dew point, a gland is open, or the drain is shut.',
-            'Set 35 °C or over the dew point; seal; free the drain.',
-            toKeying,
-          ),
-        )
+      if (found.picked('dry') === 'no') return look('cooler.dew', {}, cause('cooler.dew', {}, toKeying))
       return undefined
     },
   })

@@ -4,7 +4,7 @@ import type { DefrostPlan } from '../../document/controllerPlan'
 import { fieldValue } from '../../plant/fieldValue'
 import { readsColdWhenOpen } from '../../probes/readsColdWhenOpen'
 import { boundTo } from '../../device/bound'
-import type { NumberAsk, Outcome, StepSpec, TestSpec } from '../proofTest'
+import type { NumberAsk, Judged, StepSpec, TestSpec } from '../proofTest'
 import { around, cause, look, nameOf, sourceOfRow, spec, toKeying, toProbe, toWires, yesNo } from './parts'
 
 /** A melt that ends sooner than this did not melt anything, min. */
@@ -130,101 +130,58 @@ export function defrostTest(context: LoopContext, device: ResolvedDevice, plan: 
       'Fans start by themselves.',
     ],
     steps,
-    judge: (found, wrong): Partial<Outcome> | undefined => {
+    judge: (found, wrong): Judged | undefined => {
       const starts = found.picked('starts')
       if (starts === 'nothing')
         return look(
-          'It does not melt',
-          'Forced, it goes on cooling.',
-          cause(
-            'defrost-not-started',
-            'The coil is warmer than its end, or a blind time runs.',
-            `What does the coil probe show? Under ${say(plan.endC, 'temperature')} it must start.`,
-            toKeying,
-          ),
+          'defrost.defrost-not-started',
+          {},
+          cause('defrost.defrost-not-started', { endC: plan.endC }, toKeying),
         )
       if (starts === 'no-heat')
         return look(
-          'No heat on the coil',
-          'Cooling stopped and nothing melts.',
-          cause(
-            'defrost-heater',
-            `${heater ? nameOf(heater) : 'The heater'} gets no current: its wire, its own limit, or the element.`,
-            'Amperes of the heater; isolate, ohms of the element.',
-            toWires,
-          ),
+          'defrost.defrost-heater',
+          {},
+          cause('defrost.defrost-heater', { heater: heater && nameOf(heater) }, toWires),
         )
       if (found.picked('followers') === 'no')
-        return look(
-          'The others do not follow',
-          'The leader melts alone.',
-          cause(
-            'group-not-following',
-            'A follower has another group, no address, or its pair is open or crossed.',
-            'Read leader, group and address of each; then the three wires.',
-            toWires,
-          ),
-        )
+        return look('defrost.group-not-following', {}, cause('defrost.group-not-following', {}, toWires))
       const [end, took] = [found.value('end'), found.value('took')]
       if (typeof took === 'number' && took < AT_ONCE_MIN)
         return look(
-          'It ends at once',
-          `${say(took, 'minutes', 1)}.`,
-          cause(
-            'end-probe',
-            `The end probe reads hot (${cold ? 'an NTC that is shorted' : 'open, or a connection that has gone'}), is of another kind, or its end is keyed under the coil.`,
-            `Ohms of the coil probe with both leads lifted; ${name('defrost.end')}: 8 °C is usual.`,
-            toProbe,
-          ),
-          cause('no-frost', 'There was no frost on the coil.', 'Let it frost, force it again.'),
+          'defrost.end-probe',
+          { took },
+          cause('defrost.end-probe', { cold, defrostEndParameter: name('defrost.end') }, toProbe),
+          cause('defrost.no-frost', {}),
         )
       if (end === null || (typeof took === 'number' && took >= plan.longestMin - 0.1))
         return look(
-          'It runs its whole time',
-          `The end of ${say(plan.endC, 'temperature')} never came.`,
-          cause(
-            'probe-off-coil',
-            `The coil probe reads cold for ever (${cold ? 'an NTC that is open' : 'shorted'}), or is not on the coil.`,
-            'Does its reading climb while it melts? Not at all: lift it dead, ohms. A little: clip it where frost goes last.',
-            toProbe,
-          ),
-          cause('defrost-weak', 'Part of the heater is dead.', 'Amperes of each element.', toWires),
+          'defrost.probe-off-coil',
+          { endC: plan.endC },
+          cause('defrost.probe-off-coil', { cold }, toProbe),
+          cause('defrost.defrost-weak', {}, toWires),
         )
       if (wrong.includes('end') && typeof end === 'number')
         return look(
-          'Another end',
-          `It ended at ${say(end, 'temperature')}; ${say(plan.endC, 'temperature')} is planned.`,
-          cause('defrost-end-keyed', 'The end is keyed otherwise.', `Read ${name('defrost.end')}.`, toKeying),
+          'defrost.defrost-end-keyed',
+          { end, endC: plan.endC },
+          cause('defrost.defrost-end-keyed', { defrostEndParameter: name('defrost.end') }, toKeying),
         )
       const drip = found.value('drip')
       if (wrong.includes('drip') && typeof drip === 'number')
         return look(
-          drip < plan.dripMin ? 'No time to drip' : 'It drips too long',
-          `${say(drip, 'minutes', 1)}; ${say(plan.dripMin, 'minutes')} is planned.`,
-          cause('drip-keyed', 'The drip time is keyed otherwise.', `Read ${name('defrost.drip')}.`, toKeying),
+          'defrost.drip-keyed',
+          { drip, dripMin: plan.dripMin },
+          cause('defrost.drip-keyed', { defrostDripParameter: name('defrost.drip') }, toKeying),
         )
       if (wrong.includes('fan'))
         return look(
-          'The fan comes too soon',
-          'It blows warm wet air into the room.',
-          cause(
-            'fan-early',
-            'The temperature at which the fan comes back is keyed too high, or the fan is not on its own output.',
-            `Read ${name('defrost.fanBack')}; look which output the fan is on.`,
-            toKeying,
-          ),
+          'defrost.fan-early',
+          {},
+          cause('defrost.fan-early', { defrostFanBackParameter: name('defrost.fanBack') }, toKeying),
         )
       if (found.picked('clear') === 'no')
-        return look(
-          'Ice is left',
-          'It ended before the coil was clear.',
-          cause(
-            'probe-place',
-            'The coil probe sits where it warms first.',
-            'Move it to where frost goes last; check the drain heater.',
-            toProbe,
-          ),
-        )
+        return look('defrost.probe-place', {}, cause('defrost.probe-place', {}, toProbe))
       return undefined
     },
   })

@@ -2,8 +2,8 @@ import { dialTest } from '../../control/dialTest'
 import type { LoopContext } from '../../check/context'
 import type { OnOffBehaviour, PlanOf } from '../../document/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
-import type { Cause, Outcome, StepSpec, TestSpec } from '../proofTest'
-import { cause, deviceOf, nameOf, noted, sourceOfRow, toProbe, toWires } from './parts'
+import type { Judged, StepSpec, TestSpec } from '../proofTest'
+import { cause, deviceOf, lookAmong, nameOf, noted, sourceOfRow, stop, toProbe, toWires } from './parts'
 
 /** Ohms over a closed contact from which on it is worn. Source: practice, see the row tests of the dead block. */
 const CLOSED_OHM = 1
@@ -101,38 +101,19 @@ export function dialTestOf(context: LoopContext, plan: PlanOf<OnOffBehaviour>): 
         },
       },
     ],
-    judge: (found): Partial<Outcome> | undefined => {
-      const look = (head: string, reason: string, causes: Cause[], verdict: Outcome['verdict'] = 'look') => ({
-        verdict,
-        head,
-        reason,
-        next: causes[0]!.check,
-        causes,
-      })
-      const replace = (id: string, says: string) =>
-        cause(id, says, 'Replace it: a bimetal cannot be mended on site.', toProbe)
+    judge: (found): Judged | undefined => {
       const stuck = ['closes', 'opens', 'other-opens', 'other-closes'].find((id) => found.value(id) === null)
       if (stuck)
-        return look(
-          'Replace: a contact does not move',
-          'Turned over its whole dial, it stays as it is.',
-          [
-            replace(
-              stuck.endsWith('closes') ? 'contact-never-closes' : 'contact-welded',
-              stuck.endsWith('closes')
-                ? 'The contact does not close any more, or the meter sits on the other pair.'
-                : 'The contact is welded: it never opens.',
-            ),
-          ],
-          'stop',
+        return stop(
+          'dial.contact-never-closes',
+          {},
+          stuck.endsWith('closes')
+            ? cause('dial.contact-never-closes', {}, toProbe)
+            : cause('dial.contact-welded', {}, toProbe),
         )
       const ohm = found.value('ohm')
       if (ohm === null || (ohm !== undefined && ohm > CLOSED_OHM))
-        return look(
-          'Replace: the contact is worn',
-          `${ohm === null ? 'Open' : words.say(ohm, 'resistance', 2)} over a closed contact.`,
-          [replace('contact-worn', 'Burnt or oxidised: it warms itself and drops volts.')],
-        )
+        return lookAmong('dial.contact-worn', { ohm }, [cause('dial.contact-worn', {}, toProbe)])
       if (!found.complete) return undefined
       const at = (id: string) => found.value(id)!
       const test = dialTest({
@@ -145,45 +126,27 @@ export function dialTestOf(context: LoopContext, plan: PlanOf<OnOffBehaviour>): 
         adjustLimitK: row.high,
       })
       if (test.verdict === null)
-        return look(
-          'The other pair of terminals',
-          'It closes where it should open: swing comes out as nothing or less.',
-          [
-            cause(
-              'wrong-terminals',
-              `The meter, or the load, sits on ${breaks || 'the other contact'} instead of ${make}.`,
-              `Land the load on ${common} and ${make}.`,
-              toWires,
-            ),
-          ],
-        )
+        return lookAmong('dial.wrong-terminals', {}, [cause('dial.wrong-terminals', { breaks, make, common }, toWires)])
       const slip = changeover
         ? Math.max(Math.abs(at('other-opens') - at('closes')), Math.abs(at('other-closes') - at('opens')))
         : 0
       if (slip > row.typical)
-        return look(
-          'Replace: the contacts do not change over together',
-          `They move ${words.say(slip, 'difference')} apart.`,
-          [replace('contacts-apart', 'A worn snap: the two contacts do not move as one.')],
-        )
-      const swing = `Swing ${words.say(test.swingK!, 'difference')}, dial ${words.say(Math.abs(test.dialErrorK!), 'difference')} ${test.dialErrorK! > 0 ? 'high' : 'low'}`
+        return lookAmong('dial.contacts-apart', { slip }, [cause('dial.contacts-apart', {}, toProbe)])
       if (test.verdict === 'good')
         return {
-          head: 'Good',
-          reason: `${swing}; within ${words.say(row.typical, 'difference')}.`,
-          next: 'Nothing to do.',
+          verdict: 'good',
+          code: 'dial.good',
+          figures: { swingK: test.swingK!, dialErrorK: test.dialErrorK!, typical: row.typical },
         }
       if (test.verdict === 'replace')
-        return look('Replace: too far off its dial', `${swing}; over ${words.say(row.high, 'difference')}.`, [
-          replace('dial-far-off', 'The bimetal is bent or the dial has slipped beyond its stop.'),
+        return lookAmong('dial.dial-far-off', { swingK: test.swingK!, dialErrorK: test.dialErrorK!, high: row.high }, [
+          cause('dial.dial-far-off', {}, toProbe),
         ])
-      return look('Adjust the dial', `${swing}; good is within ${words.say(row.typical, 'difference')}.`, [
-        cause(
-          'dial-slipped',
-          'The dial has slipped on its shaft, or wall and anticipator warm it.',
-          `Set the knob so that it points to ${words.say(at('ambient'), 'temperature')} where it acts, or write the difference beside it.`,
-        ),
-      ])
+      return lookAmong(
+        'dial.dial-slipped',
+        { swingK: test.swingK!, dialErrorK: test.dialErrorK!, typical: row.typical },
+        [cause('dial.dial-slipped', { at: at('ambient') })],
+      )
     },
   }
 }

@@ -53,17 +53,9 @@ export function driveTest(context: LoopContext, drive: ResolvedDevice, plan: Pla
       if (found.picked('run') === 'runs')
         return {
           verdict: 'stop',
-          head: 'It runs without its run input',
-          reason: 'What opens there does not stop it.',
-          next: 'Isolate. The run input is bridged, or the drive is keyed to start by its signal.',
-          causes: [
-            cause(
-              'run-bridged',
-              'The run input is bridged, or not used by the drive as it is keyed.',
-              'Take the bridge off; key the drive to start by its input.',
-              toWires,
-            ),
-          ],
+          code: 'drive.run-bridged',
+          figures: {},
+          causes: [cause('drive.run-bridged', {}, toWires)],
         }
       const [slow, fast] = [found.value('slowest'), found.value('fastest')]
       if (wrong.length === 0 || (slow === undefined && fast === undefined)) return undefined
@@ -72,27 +64,15 @@ export function driveTest(context: LoopContext, drive: ResolvedDevice, plan: Pla
         fast === null ||
         (typeof slow === 'number' && typeof fast === 'number' && Math.abs(slow - fast) < 1)
       const causes = still
-        ? [
-            cause(
-              'drive-not-following',
-              'It takes its speed from its own keys, or the signal does not arrive.',
-              'Which source of speed is keyed? Then the signal at its terminals.',
-              toWires,
-            ),
-          ]
-        : [
-            cause(
-              'drive-limits',
-              `${wrong.includes('slowest') ? 'Slowest' : 'Fastest'} is keyed otherwise.`,
-              'Read both on the drive and key them as planned.',
-              toKeying,
-            ),
-          ]
+        ? [cause('drive.drive-not-following', {}, toWires)]
+        : [cause('drive.drive-limits', { wrong: wrong.includes('slowest') }, toKeying)]
       return {
         verdict: 'look',
-        head: still ? 'The drive does not follow' : 'Another range of speed',
-        reason: `It shows ${[slow, fast].map((hz) => (typeof hz === 'number' ? say(hz, 'frequency') : 'nothing')).join(' and ')}.`,
-        next: causes[0]!.check,
+        code: 'drive.drive-not-following',
+        figures: {
+          still,
+          value: [slow, fast].map((hz) => (typeof hz === 'number' ? say(hz, 'frequency') : 'nothing')),
+        },
         causes,
       }
     },

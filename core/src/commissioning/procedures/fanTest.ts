@@ -2,7 +2,7 @@ import { fanAt } from '../../check/settings/fanView'
 import type { LoopContext } from '../../check/context'
 import type { FanBehaviour, PlanOf } from '../../document/behaviour'
 import { sourceOf } from '../../wiring/sources'
-import type { Outcome, StepSpec, TestSpec } from '../proofTest'
+import type { Judged, StepSpec, TestSpec } from '../proofTest'
 import {
   around,
   cause,
@@ -97,26 +97,27 @@ export function fanTest(context: LoopContext, plan: PlanOf<FanBehaviour>): TestS
       'A fan starts by itself: guard on. Animals or people on forced air are never left without it: work with the second fan or the door open.',
     ],
     steps,
-    judge: (found, wrong): Partial<Outcome> | undefined => {
+    judge: (found, wrong): Judged | undefined => {
       if (found.picked('least/turns') === 'stands' && fanAt(plan, cold, dry).percent > 0) {
         const low = found.value('least')
         const given =
           typeof low === 'number' && Math.abs(low - meter.at(fanAt(plan, cold, dry).percent)) <= meter.tolerance(0)
         return {
           ...look(
-            'It stands at its minimum',
-            given ? 'The signal is there and it does not turn.' : 'It stops, and the signal is not what is planned.',
+            'fan.least-too-low',
+            { given },
             given
               ? cause(
-                  'least-too-low',
-                  'Less than this fan needs to start: dirt, a heavy impeller, a phase-cut regulator, a start without boost.',
-                  `Raise the minimum by 5 % until it starts from standstill, every time. ${parameterName(context, plan, 'least') ?? ''}`.trim(),
+                  'fan.least-too-low',
+                  {
+                    value:
+                      `Raise the minimum by 5 % until it starts from standstill, every time. ${parameterName(context, plan, 'least') ?? ''}`.trim(),
+                  },
                   toKeying,
                 )
               : cause(
-                  'least-not-keyed',
-                  'The minimum is not keyed, or keyed as off.',
-                  `Read ${parameterName(context, plan, 'least') ?? 'the minimum'} and key ${plan.minimumPercent === 'off' ? 'off' : say(plan.minimumPercent, 'percent')}.`,
+                  'fan.least-not-keyed',
+                  { leastParameter: parameterName(context, plan, 'least'), minimumPercent: plan.minimumPercent },
                   toKeying,
                 ),
           ),
@@ -124,58 +125,31 @@ export function fanTest(context: LoopContext, plan: PlanOf<FanBehaviour>): TestS
         }
       }
       const stands = ['warm', 'damp', 'half'].find((id) => found.picked(`${id}/turns`) === 'stands')
-      if (stands)
-        return look(
-          'Signal and no air',
-          'The output gives and the fan stands.',
-          cause(
-            'fan-not-following',
-            'Supply, its own fuse, the common of the signal, or its run input.',
-            'Licensed: volts at the fan, then the signal at its terminals.',
-            toWires,
-          ),
-        )
+      if (stands) return look('fan.fan-not-following', {}, cause('fan.fan-not-following', {}, toWires))
       if (wrong.includes('least')) {
         const full = ['warm', 'damp'].every((id) => !wrong.includes(id))
         return look(
-          'Another minimum',
-          'With nothing asking, the output is not what is planned.',
-          cause(
-            'least-not-keyed',
-            `The minimum in the controller is another one${full ? '; both demands are right' : ''}.`,
-            `Read ${parameterName(context, plan, 'least') ?? 'the minimum'} and key it as planned.`,
-            toKeying,
-          ),
+          'fan.least-not-keyed',
+          {},
+          cause('fan.least-otherwise', { full, leastParameter: parameterName(context, plan, 'least') }, toKeying),
         )
       }
       if (wrong.includes('damp') && !wrong.includes('warm'))
         return look(
-          'Humidity is not felt',
-          'By temperature it goes to full, by humidity it does not.',
+          'fan.humidity-not-felt',
+          {},
+          cause('fan.humidity-not-felt', {}, toWires),
           cause(
-            'humidity-not-felt',
-            'The signal of the humidity sensor does not arrive, or its range is keyed otherwise.',
-            'What does the display show for humidity? Right: set or span of damp; wrong: signal, common and range of the input.',
-            toWires,
-          ),
-          cause(
-            'humidity-not-keyed',
-            'Set or span of humidity are not as planned.',
-            `Read ${parameterName(context, plan, 'humidity') ?? 'the humidity set'} and ${parameterName(context, plan, 'humidityBand') ?? 'its span'}.`,
+            'fan.humidity-not-keyed',
+            {
+              humidityParameter: parameterName(context, plan, 'humidity'),
+              humidityBandParameter: parameterName(context, plan, 'humidityBand'),
+            },
             toKeying,
           ),
         )
       if (wrong.includes('warm') && !wrong.includes('damp') && found.value('damp') !== undefined)
-        return look(
-          'Temperature is not felt',
-          'By humidity it goes to full, by temperature it does not.',
-          cause(
-            'temperature-not-felt',
-            'The probe is of another kind, on another input, or its set and span are keyed otherwise.',
-            'What does the display show for temperature? Right: set and span; wrong: probe and terminals.',
-            toProbe,
-          ),
-        )
+        return look('fan.temperature-not-felt', {}, cause('fan.temperature-not-felt', {}, toProbe))
       return undefined
     },
   })

@@ -97,59 +97,14 @@ export function limiterTest(context: LoopContext, device: ResolvedDevice): TestS
     judge: (found) => {
       const at = found.value('trip')
       if (found.picked('opened') === 'on')
-        return stop(
-          'Stop: the limiter does not take the load off',
-          `It opened and ${what} runs on.`,
-          cause(
-            'limiter-on-command',
-            'It only takes the command away, or the contactor it opens is welded or by-passed.',
-            'Isolate. Its contact belongs into the load\u2019s own line or into a contactor of its own; then this test again.',
-            toWires,
-          ),
-        )
-      if (at === null)
-        return stop(
-          'Stop: the limiter does not open',
-          'It was taken past its dial and stayed closed.',
-          cause(
-            'limiter-dead',
-            'Its capillary has lost its charge, its contact is welded, or the probe is not where you warmed.',
-            'Isolate and replace it. Nothing runs without it.',
-            toWires,
-          ),
-        )
+        return stop('limiter.limiter-on-command', { what }, cause('limiter.limiter-on-command', {}, toWires))
+      if (at === null) return stop('limiter.limiter-dead', {}, cause('limiter.limiter-dead', {}, toWires))
       if (at !== undefined && dialC !== undefined && (falls ? at < trip.low : at > trip.high))
-        return stop(
-          `Stop: it opens too ${falls ? 'low' : 'late'}`,
-          `${say(at, 'temperature')}; its dial stands at ${say(dialC, 'temperature', 0)}.`,
-          cause(
-            'limiter-late',
-            'The dial is not what its scale says, or its probe sits in the cool end of your vessel.',
-            'Once more, stirred. Still so: replace it.',
-            toWires,
-          ),
-        )
+        return stop('limiter.limiter-late', { falls, at, dialC }, cause('limiter.limiter-late', {}, toWires))
       if (found.picked('reset') === 'returns' && manual)
-        return stop(
-          'Stop: it resets by itself',
-          'A limiter with manual reset came back alone.',
-          cause(
-            'resets-itself',
-            'Another model is fitted than planned, or its reset is jammed in.',
-            'Isolate. Fit the one with manual reset.',
-            toWires,
-          ),
-        )
+        return stop('limiter.resets-itself', {}, cause('limiter.resets-itself', {}, toWires))
       if (at !== undefined && dialC !== undefined && (at < trip.low || at > trip.high))
-        return look(
-          'It opens too soon',
-          `${say(at, 'temperature')}; its dial stands at ${say(dialC, 'temperature', 0)}, ${say(Math.abs(row.low), 'difference', 0)} may be missing.`,
-          cause(
-            'limiter-early',
-            'Warmed too fast, or its scale is off to the safe side.',
-            'Once more, slower and stirred. Still so: it will trip in use; replace it.',
-          ),
-        )
+        return look('limiter.limiter-early', { at, dialC, low: row.low }, cause('limiter.limiter-early', {}))
       return undefined
     },
   })
@@ -238,12 +193,9 @@ export function ownProtectionTest(context: LoopContext, device: ResolvedDevice):
       found.picked('proved') === 'no'
         ? {
             verdict: 'stop',
-            head: 'Stop: its safety chain is not proved',
-            reason: `${nameOf(device)} is not to run before.`,
-            next: 'Have it proved by the licensed trade.',
-            causes: [
-              cause('own-protection-open', 'Nobody has proved it yet.', 'Licensed trade, by the maker\u2019s leaflet.'),
-            ],
+            code: 'limiter.own-protection-open',
+            figures: { nameOf: nameOf(device) },
+            causes: [cause('limiter.own-protection-open', {})],
           }
         : undefined,
   })

@@ -63,56 +63,23 @@ export function minimumOffTest(context: LoopContext, plan: PlanOf<OnOffBehaviour
       const off = found.value('off')
       if (!wrong.includes('off') || off === undefined) return undefined
       const key = parameterName(context, plan, 'minimumOff') ?? 'the minimum off time'
-      const { say } = context.words
       const near = (seconds: number) => off !== null && Math.abs(off - seconds) <= Math.max(2, 0.05 * seconds)
       const minutes = near(minimumOffS * 60) || near(minimumOffS / 60)
       const causes =
         off === null
-          ? [
-              cause(
-                'never-starts',
-                'It does not start again: its own protection locked out, or the setpoint was not turned far enough.',
-                'Read what the load itself shows.',
-              ),
-            ]
+          ? [cause('minimumOff.never-starts', {})]
           : minutes
-            ? [
-                cause(
-                  'unit-mixed',
-                  'Minutes were keyed for seconds, or seconds for minutes.',
-                  `Read ${key} and its unit.`,
-                  toKeying,
-                ),
-              ]
+            ? [cause('minimumOff.unit-mixed', { key }, toKeying)]
             : off > minimumOffS
               ? [
-                  cause(
-                    'both-time-it',
-                    `${name} keeps a minimum off time of its own, or a delay on the call adds to it.`,
-                    'Set the controller\u2019s minimum off time to nothing for a trial: what stays is the load\u2019s own.',
-                    toKeying,
-                  ),
-                  cause(
-                    'minimum-off-not-keyed',
-                    'Another minimum off time is keyed.',
-                    `Read ${key}, key ${say(plan.minimumOffS, 'seconds')}.`,
-                    toKeying,
-                  ),
+                  cause('minimumOff.both-time-it', { name }, toKeying),
+                  cause('minimumOff.minimum-off-not-keyed', { key, minimumOffS: plan.minimumOffS }, toKeying),
                 ]
-              : [
-                  cause(
-                    'minimum-off-not-keyed',
-                    off < 2 ? 'No minimum off time is keyed.' : 'Another minimum off time is keyed.',
-                    `Read ${key}, key ${say(plan.minimumOffS, 'seconds')}.`,
-                    toKeying,
-                  ),
-                ]
+              : [cause('minimumOff.minimum-off-shorter', { off, key, minimumOffS: plan.minimumOffS }, toKeying)]
       return {
         verdict: 'look',
-        head:
-          off === null ? 'It does not start again' : off > minimumOffS ? 'It stays off too long' : 'It starts too soon',
-        reason: off === null ? 'Nothing came.' : `${say(off, 'seconds')}; ${say(minimumOffS, 'seconds')} is planned.`,
-        next: causes[0]!.check,
+        code: 'minimumOff.never-starts',
+        figures: { off, minimumOffS },
         causes,
       }
     },

@@ -3,7 +3,7 @@ import type { LoopContext } from '../../check/context'
 import type { PlanOf } from '../../document/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import { calibrateProbe } from '../../probes/calibrateProbe'
-import type { Outcome, StepSpec, TestSpec } from '../proofTest'
+import type { Judged, StepSpec, TestSpec } from '../proofTest'
 import { keyableK } from './riseAndFallTest'
 import { cause, deviceOf, feeling, nameOf, noted, settleS, sourceOfRow, spec, toProbe, toSet } from './parts'
 
@@ -49,7 +49,7 @@ export function offsetTest(context: LoopContext, plan: PlanOf): TestSpec {
     how: 'Stir. Neither touches the wall. One point finds an offset; two or three tell whether it is one.',
     rule: `Within ${say(toleranceK, 'difference')} leave it; the same everywhere is an offset up to ${say(limitK, 'difference')} (${sourceOfRow(context, 'tol.offset.limit')}); what changes with the temperature is not.`,
     steps: points.map(step),
-    judge: (found): Partial<Outcome> | undefined => {
+    judge: (found): Judged | undefined => {
       const pairs = points.flatMap(([id]) => {
         const [referenceC, shownC] = [found.value(id), found.value(`${id}/display`)]
         return typeof referenceC === 'number' && typeof shownC === 'number' ? [{ referenceC, shownC }] : []
@@ -59,71 +59,38 @@ export function offsetTest(context: LoopContext, plan: PlanOf): TestSpec {
           ? undefined
           : {
               verdict: 'waiting',
-              head: 'One reading waits',
-              reason: 'What does the display show?',
-              next: 'Read the display beside the reference.',
+              code: 'offset.one-reading-waits',
+              figures: {},
               causes: [],
             }
       const { verdict, offsetK, residualK, slope } = calibrateProbe(pairs, toleranceK, limitK, plan.offsetK)
       const keyed = keyableK(offsetK, context, plan.output.device)
       const lay = pairs.reduce((sum, { referenceC, shownC }) => sum + referenceC - shownC, 0) / pairs.length
-      const reads = `It reads ${say(Math.abs(lay), 'difference', 2)} ${lay > 0 ? 'low' : 'high'}`
       if (verdict === 'leave')
         return {
-          head: 'Leave it',
-          reason: `${reads} at ${pairs.length} of 3 points; ${say(toleranceK, 'difference')} may be.`,
-          next: 'Nothing to do.',
+          verdict: 'good',
+          code: 'offset.leave-it',
+          figures: { lay, pairsCount: pairs.length, toleranceK },
         }
       if (verdict === 'not-an-offset')
         return {
           verdict: 'look',
-          head: 'Not an offset',
-          reason: `The error changes by ${say(2 * residualK, 'difference', 2)} from point to point${pairs.length > 1 ? ` (${say(Math.abs(slope) * 10, 'difference', 2)} in ${say(10, 'difference', 0)})` : ''}.`,
-          next: 'Do not key it away. Find what makes it: kind of probe, lead, damp, place.',
-          causes: [
-            cause(
-              'other-kind',
-              'Another kind of probe than the input is set to.',
-              'Ohms with both leads lifted at a known temperature: which kind is it?',
-              toProbe,
-            ),
-            cause(
-              'lead-or-damp',
-              'Damp in the splice (an NTC then reads warm), or a bad connection.',
-              'Ohms core to core and to earth at 50 V at most; splice anew, dry.',
-              toProbe,
-            ),
-          ],
+          code: 'offset.other-kind',
+          figures: { value: 2 * residualK, pairsCount: pairs.length, slope: Math.abs(slope) * 10 },
+          causes: [cause('offset.other-kind', {}, toProbe), cause('offset.lead-or-damp', {}, toProbe)],
         }
       if (verdict === 'beyond-limit')
         return {
           verdict: 'look',
-          head: 'Too far off for an offset',
-          reason: `${reads}; over ${say(limitK, 'difference')} is a cause.`,
-          next: 'Find the cause first: wire resistance of a two-wire platinum probe, another kind, the wrong place.',
-          causes: [
-            cause(
-              'lead-resistance',
-              'The lead\u2019s own ohms, a long thin one or two wires where three belong.',
-              'Ohms of the pair shorted at the far end; three wires, or a transmitter.',
-              toProbe,
-            ),
-            cause('other-kind', 'Another kind of probe.', 'Which kind is it, by its ohms?', toProbe),
-          ],
+          code: 'offset.lead-resistance',
+          figures: { lay, limitK },
+          causes: [cause('offset.lead-resistance', {}, toProbe), cause('offset.other-kind-by-ohms', {}, toProbe)],
         }
       return {
         verdict: 'look',
-        head: `Key offset ${say(keyed, 'difference')}`,
-        reason: `${reads}, the same at ${pairs.length === 1 ? 'one point' : `${pairs.length} points`}.`,
-        next: `Key ${say(keyed, 'difference')}, then read both once more.`,
-        causes: [
-          cause(
-            'offset',
-            `${reads}.`,
-            `Key offset ${say(keyed, 'difference')}.`,
-            toSet(plan, 'offset', 'Open the offset'),
-          ),
-        ],
+        code: 'offset.offset',
+        figures: { keyed, lay, pairsCount: pairs.length },
+        causes: [cause('offset.offset', { lay, keyed }, toSet(plan, 'offset', 'Open the offset'))],
         ...(keyed === plan.offsetK
           ? {}
           : {

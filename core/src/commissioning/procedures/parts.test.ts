@@ -4,6 +4,7 @@ import { plansOf } from '../../document/behaviour'
 import { chained } from '../../testing/chains'
 import { fieldData } from '../../testing/fieldData'
 import {
+  cause,
   around,
   look,
   lookAmong,
@@ -76,14 +77,18 @@ describe('parts of a test', () => {
     expect(noted('Reads', 'temperature')).toMatchObject({ free: true, low: -Infinity, high: Infinity })
   })
   it('what is wrong says what to check first', () => {
-    const causes = ['a', 'b'].map((id) => ({ id, says: id, check: `check ${id}` })) as [never, never]
-    expect(look('Head', 'Reason', ...causes)).toMatchObject({
+    const causes = [cause('stages.lamps', {}), cause('stages.stage-forced', {})] as const
+    expect(look('stages.lamps', {}, ...causes)).toEqual({
       verdict: 'look',
-      next: 'check a',
-      causes: [{ id: 'a' }, { id: 'b' }],
+      code: 'stages.lamps',
+      figures: {},
+      causes: [
+        { code: 'stages.lamps', figures: {} },
+        { code: 'stages.stage-forced', figures: {} },
+      ],
     })
-    expect(stop('Head', 'Reason', ...causes).verdict).toBe('stop')
-    expect(() => lookAmong('Head', 'Reason', [])).toThrow('no cause')
+    expect(stop('stages.lamps', {}, ...causes).verdict).toBe('stop')
+    expect(() => lookAmong('stages.lamps', {}, [])).toThrow('no cause')
   })
   it('names a parameter as it stands on the sheet', () => {
     const { context, plan } = inputOf('floor')

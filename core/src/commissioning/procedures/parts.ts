@@ -11,7 +11,8 @@ import type { Quantity } from '../../units/quantity'
 import { shownText } from '../../units/quantity'
 import { outputPath } from '../../wiring/outputPath'
 import { rungsOf } from '../../document/stageGroup'
-import type { Cause, ChoiceAsk, Go, NumberAsk, Outcome, TestSpec } from '../proofTest'
+import type { CauseCode, FiguresOfCause, FiguresOfVerdict, VerdictCode } from '../../words/sayVerdict'
+import type { CauseFact, ChoiceAsk, Go, Judged, NumberAsk, TestSpec } from '../proofTest'
 
 /** Where a tolerance comes from, in words: a row of the field data. */
 export const sourceOfRow = ({ data }: Pick<LoopContext, 'data'>, row: string): string => {
@@ -59,11 +60,10 @@ export const yesNo = (label: string, yes = 'Yes', no = 'No'): ChoiceAsk => ({
   wants: 'yes',
 })
 
-/** A cause of a wrong reading: what it is, what to read to know, and where it is mended. */
-export const cause = (id: string, says: string, check: string, go?: Go): Cause => ({
-  id,
-  says,
-  check,
+/** A cause of a wrong reading: its code, the figures that its sentences are made of, and where it is mended. */
+export const cause = <C extends CauseCode>(code: C, figures: FiguresOfCause<C>, go?: Go): CauseFact => ({
+  code,
+  figures,
   ...(go ? { go } : {}),
 })
 
@@ -195,24 +195,29 @@ export const spec = (
 /** Whether any of these steps is among the wrong ones. */
 export const isStep = (wrong: readonly string[], ...ids: readonly string[]) => ids.some((id) => wrong.includes(id))
 
-/** What is found wrong: said shortly, with the likeliest cause first; what to do next is what that one asks to check. */
-export const look = (head: string, reason: string, first: Cause, ...others: readonly Cause[]): Partial<Outcome> => ({
-  verdict: 'look',
-  head,
-  reason,
-  next: first.check,
-  causes: [first, ...others],
-})
+/** What is found wrong, by its code and figures, with the likeliest cause first; what to do next is what that one asks to check. */
+export const look = <C extends VerdictCode>(
+  code: C,
+  figures: FiguresOfVerdict<C>,
+  first: CauseFact,
+  ...others: readonly CauseFact[]
+): Judged => ({ verdict: 'look', code, figures, causes: [first, ...others] })
 
 /** The same from causes that are in a list already. @throws RangeError when it is empty */
-export function lookAmong(head: string, reason: string, causes: readonly Cause[]): Partial<Outcome> {
+export function lookAmong<C extends VerdictCode>(
+  code: C,
+  figures: FiguresOfVerdict<C>,
+  causes: readonly CauseFact[],
+): Judged {
   const [first, ...others] = causes
-  if (!first) throw new RangeError(`${head}: no cause is given`)
-  return look(head, reason, first, ...others)
+  if (!first) throw new RangeError(`${code}: no cause is given`)
+  return look(code, figures, first, ...others)
 }
 
 /** The same where nothing may run before it is mended. */
-export const stop = (head: string, reason: string, first: Cause, ...others: readonly Cause[]): Partial<Outcome> => ({
-  ...look(head, reason, first, ...others),
-  verdict: 'stop',
-})
+export const stop = <C extends VerdictCode>(
+  code: C,
+  figures: FiguresOfVerdict<C>,
+  first: CauseFact,
+  ...others: readonly CauseFact[]
+): Judged => ({ ...look(code, figures, first, ...others), verdict: 'stop' })

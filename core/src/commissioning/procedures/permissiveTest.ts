@@ -4,7 +4,7 @@ import type { PermissiveFacts } from '../../device/deviceProfile'
 import { type LoadLogic, loadLogics } from '../../wiring/loadLogic'
 import type { StepSpec, TestSpec } from '../proofTest'
 import { coldBath, openByCause } from '../openByCause'
-import { cause, nameOf, spec, toWires, yesNo } from './parts'
+import { cause, look, nameOf, spec, stop, toWires, yesNo } from './parts'
 import { timeAsk } from './minimumOffTest'
 
 /** Longest that a load may run on after its permissive opened, s: an arm's reach of a contactor and a delay. */
@@ -125,75 +125,36 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
     ],
     steps,
     judge: (found, wrong) => {
-      const worst = protects ? ('stop' as const) : ('look' as const)
-      const told = (
-        verdict: 'stop' | 'look',
-        head: string,
-        reason: string,
-        id: string,
-        says: string,
-        check: string,
-      ) => ({
-        verdict,
-        head,
-        reason,
-        next: check,
-        causes: [cause(id, says, check, toWires)],
-      })
+      const worst = protects ? stop : look
+
       if (found.picked('dry') === 'comes')
-        return told(
-          'stop',
-          `Stop: ${device.tag} is closed without flow`,
-          `The ${what} of ${loads} comes with the pump off.`,
-          'closed-dry',
-          'Its paddle sticks, it sits the wrong way round, or its contact is bridged.',
-          `Off, dead. Ohms over ${device.tag} with the pump off: closed is the switch or a bridge. ${loads} stays lifted.`,
+        return stop(
+          'permissive.closed-dry',
+          { tag: device.tag, what, loads },
+          cause('permissive.closed-dry', { tag: device.tag, loads }, toWires),
         )
       if (found.picked('runs') === 'no')
-        return told(
-          'look',
-          'It does not run to begin with',
-          'Nothing can be proved of a load that stands.',
-          'not-running',
-          'Another contact in its line is open, or the control does not call.',
-          'The two questions first: commanded? answered?',
-        )
+        return look('permissive.not-running', {}, cause('permissive.not-running', {}, toWires))
       if (found.picked('opened') === 'runs')
-        return told(
-          worst,
-          `${protects ? 'Stop: ' : ''}${device.tag} does not take it off`,
-          `${loads} runs on with ${device.tag} open.`,
-          'permissive-bypassed',
-          'Its contact is bridged, lies in parallel, or is wired into another line; or the switch does not open.',
-          `Isolate. Ohms over ${device.tag} opened: open is wiring, closed is the switch or a bridge.`,
+        return worst(
+          'permissive.permissive-bypassed',
+          { protects, tag: device.tag, loads },
+          cause('permissive.permissive-bypassed', { tag: device.tag }, toWires),
         )
       const override = wrong.find((id) => id.startsWith('override-'))
       if (override)
-        return told(
-          worst,
-          'Stop: a switch by-passes what protects',
-          `${loads} ran with ${device.tag} open.`,
-          'override-bypasses',
-          'The hand switch lies across the permissive too.',
-          'Isolate. Put the switch across the control\u2019s contact only, behind the permissive.',
+        return worst(
+          'permissive.override-bypasses',
+          { loads, tag: device.tag },
+          cause('permissive.override-bypasses', {}, toWires),
         )
       if (wrong.includes('within'))
-        return told(
-          'look',
-          'It drops late',
-          'Longer than 10 s.',
-          'drops-late',
-          'A delay is set too long, or the paddle sticks.',
-          'Delay 5 to 10 s; trim or free the paddle.',
-        )
+        return look('permissive.drops-late', {}, cause('permissive.drops-late', {}, toWires))
       if (found.picked('closed') === 'no')
-        return told(
-          'look',
-          'It does not come back',
-          `${device.tag} is closed again and nothing starts.`,
-          'does-not-return',
-          'Its contact does not close cleanly, a minimum off time runs, or its protection locked out.',
-          `Wait out the minimum off time; then ohms over ${device.tag} closed, with a low-current meter.`,
+        return look(
+          'permissive.does-not-return',
+          { tag: device.tag },
+          cause('permissive.does-not-return', { tag: device.tag }, toWires),
         )
       return undefined
     },

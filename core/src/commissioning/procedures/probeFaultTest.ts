@@ -1,9 +1,10 @@
 import { spell } from '../../control/timerSequence'
 import type { LoopContext } from '../../check/context'
 import type { PlanOf } from '../../document/behaviour'
-import type { ChoiceAsk, Outcome, TestSpec } from '../proofTest'
+import type { ChoiceAsk, Judged, TestSpec } from '../proofTest'
 import {
   cause,
+  nameOf,
   deviceOf,
   feeling,
   loadName,
@@ -129,20 +130,21 @@ export function probeFaultTest(context: LoopContext, plan: PlanOf): TestSpec {
         at: { input: plan.input, probe: 'joined' },
       },
     ],
-    judge: (found, wrong): Partial<Outcome> | undefined => {
+    judge: (found, wrong): Judged | undefined => {
       const heats = plan.action === 'heating'
       const state = ['open-output', 'short-output'].find((id) => wrong.includes(id))
       if (found.picked('open') === 'number')
         return {
           verdict: 'stop',
-          head: 'It does not notice that its probe is gone',
-          reason: 'The display shows a temperature with the probe lifted.',
-          next: 'Find what it reads: another probe in parallel, its built-in one, or another input.',
+          code: 'probeFault.other-probe-read',
+          figures: {},
           causes: [
             cause(
-              'other-probe-read',
-              'Another input or the built-in sensor is selected, or a second probe lies in parallel.',
-              `Warm ${what} by hand: no change means it is not read. ${parameterName(context, plan, 'input') ?? 'Its choice of input'}.`,
+              'probeFault.other-probe-read',
+              {
+                probe: probe && nameOf(probe),
+                inputParameter: parameterName(context, plan, 'input'),
+              },
               toKeying,
             ),
           ],
@@ -152,88 +154,49 @@ export function probeFaultTest(context: LoopContext, plan: PlanOf): TestSpec {
         const runs = seen === 'on' || seen === 'last'
         return {
           verdict: heats && seen === 'on' ? 'stop' : 'look',
-          head: `Without its probe it goes: ${(does[seen as keyof typeof does] ?? '').toLowerCase()}`,
-          reason: `${does[plan.probeFault]} is planned.`,
-          next: `Read ${parameterName(context, plan, 'probeFault') ?? 'what it does without its probe'} and key it.`,
+          code: 'probeFault.fault-action',
+          figures: {
+            does: does[seen as keyof typeof does],
+            does2: does[plan.probeFault],
+            probeFaultParameter: parameterName(context, plan, 'probeFault'),
+          },
           causes: [
             cause(
-              'fault-action',
-              `The safe state in the controller is another one.`,
-              `Read ${parameterName(context, plan, 'probeFault') ?? 'it'}, key ${does[plan.probeFault].toLowerCase()}.`,
+              'probeFault.fault-action',
+              { probeFaultParameter: parameterName(context, plan, 'probeFault'), does: does[plan.probeFault] },
               toKeying,
             ),
-            ...(runs
-              ? [
-                  cause(
-                    'output-welded',
-                    'The contact is welded or in hand: it runs whatever is keyed.',
-                    'Does its lamp go out while the load runs?',
-                    toWires,
-                  ),
-                ]
-              : []),
+            ...(runs ? [cause('probeFault.output-welded', {}, toWires)] : []),
           ],
         }
       }
       if (found.picked('short') === 'number')
         return {
           verdict: 'look',
-          head: 'A short is taken for a temperature',
-          reason: 'The display shows a number with the terminals shorted.',
-          next: 'Another kind of probe is keyed: its range takes a short for very hot or very cold.',
-          causes: [
-            cause(
-              'input-kind',
-              'The input is set to another kind of probe.',
-              'Key the kind of probe that is fitted.',
-              toProbe,
-            ),
-          ],
+          code: 'probeFault.input-kind',
+          figures: {},
+          causes: [cause('probeFault.input-kind', {}, toProbe)],
         }
       if (['open', 'short'].some((id) => found.picked(id) === 'other'))
         return {
           verdict: 'look',
-          head: 'Another code than the leaflet says',
-          reason: 'A fault is seen, by another name.',
-          next: 'Write down what it shows; look whether the input is set to the probe that is fitted.',
-          causes: [
-            cause(
-              'code-differs',
-              'Another kind of probe is keyed (open and short change places), or another edition of the controller.',
-              'Read the kind of the input; correct the code on the shelf.',
-              toKeying,
-            ),
-          ],
+          code: 'probeFault.code-differs',
+          figures: {},
+          causes: [cause('probeFault.code-differs', {}, toKeying)],
         }
       if (found.picked('open-alarm') === 'silent')
         return {
           verdict: 'look',
-          head: 'The alarm stays silent',
-          reason: 'Nobody would know that the probe is gone.',
-          next: 'Alarm contact and its supply; then whether a lost probe is an alarm at all as keyed.',
-          causes: [
-            cause(
-              'alarm-silent',
-              'The alarm contact is wired to the other terminal, has no supply, or is still in its delay.',
-              'Volts at the alarm while the display shows the fault.',
-              toWires,
-            ),
-          ],
+          code: 'probeFault.alarm-silent',
+          figures: {},
+          causes: [cause('probeFault.alarm-silent', {}, toWires)],
         }
       if (found.picked('back') === 'stuck')
         return {
           verdict: 'look',
-          head: 'It stays in fault',
-          reason: 'The probe is back and the fault is not gone.',
-          next: 'Switch it off and on once. Still so: the probe\u2019s ohms, the terminals.',
-          causes: [
-            cause(
-              'no-return',
-              'A loose lead, or a fault that has to be acknowledged.',
-              'Tug each lead; acknowledge by its keys.',
-              toWires,
-            ),
-          ],
+          code: 'probeFault.no-return',
+          figures: {},
+          causes: [cause('probeFault.no-return', {}, toWires)],
         }
       return undefined
     },

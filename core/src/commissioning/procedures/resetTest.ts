@@ -4,7 +4,7 @@ import type { PlanOf } from '../../document/behaviour'
 import type { ResolvedDevice } from '../../document/chain'
 import type { ResetPlan } from '../../document/controllerPlan'
 import { fieldValue } from '../../plant/fieldValue'
-import type { Found, Outcome, StepSpec, TestSpec } from '../proofTest'
+import type { Found, Judged, StepSpec, TestSpec } from '../proofTest'
 import {
   around,
   cause,
@@ -147,19 +147,9 @@ function judge(
   },
   found: Found,
   wrong: readonly string[],
-): Partial<Outcome> | undefined {
-  const { say } = context.words
+): Judged | undefined {
   if (['cold', 'middle', 'mild'].some((id) => wrong.includes(`${id}/outdoor`)))
-    return look(
-      'The outdoor input reads wrong',
-      'Right ohms on the box, wrong degrees on the display.',
-      cause(
-        'outdoor-kind',
-        'The input is set to another kind of probe.',
-        'Key the kind of the outdoor probe, or change the probe.',
-        toProbe,
-      ),
-    )
+    return look('reset.outdoor-kind', {}, cause('reset.outdoor-kind', {}, toProbe))
   const read = (['cold', 'middle', 'mild'] as const).flatMap((id) => {
     const value = found.value(id)
     const expected = supply(points[id])
@@ -173,25 +163,19 @@ function judge(
     const name = (binds: Parameters<typeof parameterName>[2]) => (plan && parameterName(context, plan, binds)) ?? 'it'
     if (flat)
       return look(
-        'It does not follow the weather',
-        `It asks for ${say(read[0]!.value, 'temperature')} whatever is dialled.`,
+        'reset.fixed-supply',
+        { value: read[0]!.value },
         cause(
-          'fixed-supply',
-          'A fixed supply is keyed, or a limit holds it: the outdoor probe is not used.',
-          `Read ${name('reset.least')}, ${name('reset.most')} and the way of control.`,
+          'reset.fixed-supply',
+          { resetLeastParameter: name('reset.least'), resetMostParameter: name('reset.most') },
           toKeying,
         ),
       )
     if (same && read.length === 3)
       return look(
-        'The whole line is shifted',
-        `${say(Math.abs(read[0]!.error), 'difference')} ${read[0]!.error > 0 ? 'too warm' : 'too cold'} everywhere.`,
-        cause(
-          'line-shifted',
-          'The parallel shift is not as planned, or a night set-back holds.',
-          `Read ${name('reset.shift')} and which period of the week runs.`,
-          toKeying,
-        ),
+        'reset.line-shifted',
+        { error: read[0]!.error },
+        cause('reset.line-shifted', { resetShiftParameter: name('reset.shift') }, toKeying),
       )
     const cold = by['cold'] && Math.abs(by['cold'].error) > toleranceK
     const mild = by['mild'] && Math.abs(by['mild'].error) > toleranceK
@@ -200,76 +184,54 @@ function judge(
       const capped =
         by['middle'] !== undefined && Math.abs(by['middle'].error) <= toleranceK && top < by['cold']!.expected
       return look(
-        'The cold end is off',
-        `${say(top, 'temperature')} at ${say(points.cold, 'temperature')} outside; ${say(by['cold']!.expected, 'temperature')} is planned.`,
+        'reset.line-limited',
+        { top, cold: points.cold, expected: by['cold']!.expected },
         capped
-          ? cause(
-              'line-limited',
-              'The highest supply is keyed lower than the line.',
-              `Read ${name('reset.most')}.`,
-              toKeying,
-            )
+          ? cause('reset.line-limited', { resetMostParameter: name('reset.most') }, toKeying)
           : cause(
-              'line-cold-end',
-              'The cold end of the line is keyed otherwise.',
-              `Read ${name('reset.coldSupply')} and ${name('reset.coldOutdoor')}.`,
+              'reset.line-cold-end',
+              {
+                resetColdSupplyParameter: name('reset.coldSupply'),
+                resetColdOutdoorParameter: name('reset.coldOutdoor'),
+              },
               toKeying,
             ),
       )
     }
     if (mild && !cold)
       return look(
-        'The mild end is off',
-        `${say(by['mild']!.value, 'temperature')} at ${say(points.mild, 'temperature')} outside; ${say(by['mild']!.expected, 'temperature')} is planned.`,
+        'reset.line-mild-end',
+        { value: by['mild']!.value, mild: points.mild, expected: by['mild']!.expected },
         cause(
-          'line-mild-end',
-          'The mild end of the line, or the least supply, is keyed otherwise.',
-          `Read ${name('reset.mildSupply')}, ${name('reset.mildOutdoor')} and ${name('reset.least')}.`,
+          'reset.line-mild-end',
+          {
+            resetMildSupplyParameter: name('reset.mildSupply'),
+            resetMildOutdoorParameter: name('reset.mildOutdoor'),
+            resetLeastParameter: name('reset.least'),
+          },
           toKeying,
         ),
       )
     return found.complete || read.length === 3
       ? look(
-          'Another line',
-          'Both ends are off.',
-          cause(
-            'line-not-keyed',
-            'The line in the controller is another one.',
-            'Read all four of its numbers and key them as planned.',
-            plan ? toSet(plan, 'reset', 'Open the reset line') : toKeying,
-          ),
+          'reset.line-not-keyed',
+          {},
+          cause('reset.line-not-keyed', {}, plan ? toSet(plan, 'reset', 'Open the reset line') : toKeying),
         )
       : undefined
   }
   const [air, shown] = [found.value('now-outdoor'), found.value('now-outdoor/display')]
   if (typeof air === 'number' && typeof shown === 'number' && Math.abs(shown - air) > OUTDOOR_K)
-    return look(
-      'The outdoor probe reads wrong',
-      `It shows ${say(shown, 'temperature')}; the thermometer ${say(air, 'temperature')}.`,
-      cause(
-        'outdoor-place',
-        shown > air
-          ? 'Sun, a vent or a warm wall on the outdoor probe, or wet in its lead.'
-          : 'A bad connection or a long lead on the outdoor probe.',
-        'Shade it for 20 minutes: falls it more than 3 K, it hangs wrong. Else its ohms with both leads lifted.',
-        toProbe,
-      ),
-    )
+    return look('reset.outdoor-place', { shown, air }, cause('reset.outdoor-place', { shown, air }, toProbe))
   const supplyNow = found.value('now')
   if (typeof supplyNow === 'number' && typeof air === 'number') {
     const expected = supply(air)
     if (expected === null) return undefined
     if (Math.abs(supplyNow - expected) > toleranceK && read.every(({ error }) => Math.abs(error) <= toleranceK))
       return look(
-        'The line is right, the water is not',
-        `${say(supplyNow, 'temperature')} at the pipe; at ${say(air, 'temperature')} the line asks for ${say(expected, 'temperature')}.`,
-        cause(
-          'supply-not-following',
-          supplyNow < expected
-            ? 'The plant does not give it: burner, mixing valve, flow, or the outdoor mean is still colder.'
-            : 'A mixing valve that does not close, a minimum of the burner, or the outdoor mean is still behind.',
-          `Before and after the mixing valve; and what outdoor mean the controller reckons with${reset.averageH > 0 ? ` (${say(reset.averageH, 'hours')})` : ''}.`,
-        ),
+        'reset.supply-not-following',
+        { supplyNow, air, expected },
+        cause('reset.supply-not-following', { supplyNow, expected, averageH: reset.averageH }),
       )
   }
   return undefined

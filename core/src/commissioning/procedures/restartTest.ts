@@ -61,38 +61,11 @@ export function restartTest(context: LoopContext, device: ResolvedDevice, plans:
     ],
     judge: (found, wrong) => {
       if (found.picked('kept') === 'no')
-        return look(
-          'It forgot',
-          'Values are not as before.',
-          cause(
-            'values-lost',
-            'It was not left by its keys after keying, so nothing was stored; or its memory is worn.',
-            'Key again, leave the menu by its key, power off and on.',
-            toKeying,
-          ),
-        )
+        return look('restart.values-lost', {}, cause('restart.values-lost', {}, toKeying))
       if (wrong.includes('comes'))
-        return look(
-          restarts ? 'It stays off' : 'It comes back by itself',
-          'Not what its leaflet says.',
-          cause(
-            'restart-differs',
-            'A key is needed after a power cut, or a load of its own locks out.',
-            'Look what the load shows; tell the owner.',
-            toKeying,
-          ),
-        )
+        return look('restart.restart-differs', { restarts }, cause('restart.restart-differs', {}, toKeying))
       if (wrong.includes('apart'))
-        return look(
-          'All together',
-          'The start of all at once trips breakers and dips volts.',
-          cause(
-            'no-stagger',
-            'No wait between stages is keyed, or the integral was not reset.',
-            `Key ${say(waitS, 'seconds')} between stages.`,
-            toKeying,
-          ),
-        )
+        return look('restart.no-stagger', {}, cause('restart.no-stagger', { waitS }, toKeying))
       return undefined
     },
   })

@@ -8,7 +8,7 @@ import { bindsAny, boundTo } from '../../device/bound'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import { roundToStep } from '../../units/displayRound'
 import { quantityView } from '../../units/quantity'
-import type { Found, NumberAsk, Outcome, StepSpec, TestSpec } from '../proofTest'
+import type { Found, NumberAsk, Judged, StepSpec, TestSpec } from '../proofTest'
 import {
   around,
   cause,
@@ -145,16 +145,15 @@ function judge(
   toleranceK: number,
   found: Found,
   wrong: readonly string[],
-): Partial<Outcome> | undefined {
+): Judged | undefined {
   const { data, words } = context
   const { say } = words
   const heats = plan.action === 'heating'
   if (ids.some((id) => wrong.includes(`${id}/went`)))
-    return lookAmong('It acts the wrong way round', 'It came on where it should go off.', [
+    return lookAmong('riseAndFall.action-reversed', {}, [
       cause(
-        'action-reversed',
-        `The controller is keyed to ${heats ? 'cool' : 'heat'}, or the wire sits on the other terminal of its changeover.`,
-        `Read ${parameterName(context, plan, 'action') ?? 'the action'} on the display; then look at which terminal the load wire is on.`,
+        'riseAndFall.action-reversed',
+        { heats, actionParameter: parameterName(context, plan, 'action') },
         toKeying,
       ),
     ])
@@ -163,13 +162,8 @@ function judge(
       const first = ids.filter((id) => found.value(id) !== undefined)
       if (first.length < 2) return undefined
     }
-    return lookAmong('It does not switch', `${loadName(context, plan)} stayed as it was.`, [
-      cause(
-        'no-switching',
-        'The output stays: its minimum off time runs, the probe does not feel the bag, or the contact is welded or open.',
-        'Does the output lamp change while the load does not? Then contact and wire; no change at all: probe and set.',
-        toWires,
-      ),
+    return lookAmong('riseAndFall.no-switching', { loadName: loadName(context, plan) }, [
+      cause('riseAndFall.no-switching', {}, toWires),
     ])
   }
   if (!found.complete) return undefined
@@ -190,21 +184,12 @@ function judge(
   const swingK = heats ? offC - onC : onC - offC
   const errorK = mean([onC - plan.onC, offC - plan.offC])
   const swingLimitK = Math.max(0.2, (fieldValue(data, 'tol.swing').typical / 100) * plan.swingK)
-  const told = `Swing ${say(swingK, 'difference', 2)} found, ${say(plan.swingK, 'difference', 2)} planned; repeats within ${say(slopK, 'difference', 2)}`
   if (slopK > 2 * toleranceK + 1e-9)
     return {
       verdict: 'stop',
-      head: 'Replace: it does not repeat',
-      reason: `The same step came ${say(slopK, 'difference', 2)} apart; ${say(2 * toleranceK, 'difference', 2)} is allowed.`,
-      next: 'Was the probe warmed slowly? Once more, slower. If it stays so, replace probe or controller.',
-      causes: [
-        cause(
-          'does-not-repeat',
-          'Warmed too fast, the probe loose in its place, a connection that comes and goes, or a worn control.',
-          'Once more, slower. Still apart: probe ohms with both leads lifted while the cable is moved, power off.',
-          toProbe,
-        ),
-      ],
+      code: 'riseAndFall.does-not-repeat',
+      figures: { slopK, value: 2 * toleranceK },
+      causes: [cause('riseAndFall.does-not-repeat', {}, toProbe)],
     }
   const lay = mean(
     ids.flatMap((id) => {
@@ -221,103 +206,74 @@ function judge(
     const causes = [
       ...(doubled || near(0.5)
         ? [
-            cause(
-              doubled ? 'swing-doubled' : 'swing-halved',
-              doubled
-                ? 'Keyed as each side where the total was meant: twice the swing.'
-                : 'Keyed as the total where each side was meant: half the swing.',
-              `Read ${swingParameter}: it should stand at what the sheet says, in the way this controller counts it.`,
-              toKeying,
-            ),
+            doubled
+              ? cause('riseAndFall.swing-doubled', { swingParameter }, toKeying)
+              : cause('riseAndFall.swing-halved', { swingParameter }, toKeying),
           ]
         : []),
       cause(
-        'swing-not-as-planned',
-        'The swing in the controller is another one than on the sheet.',
-        `Read ${swingParameter} again, and that the set ${conventionWords[plan.convention]}; key both, repeat the test.`,
+        'riseAndFall.swing-not-as-planned',
+        { swingParameter, conventionWords: conventionWords[plan.convention] },
         toKeying,
       ),
     ]
     return lookAmong(
-      'Swing is not as planned',
-      `${told}; may stray ${say(swingLimitK, 'difference', 2)}. Twice or half of the plan means total against each side.`,
+      'riseAndFall.swing-not-as-planned',
+      { swingK, planSwingK: plan.swingK, slopK, swingLimitK },
       causes,
     )
   }
   if (wrong.length === 0)
     return {
-      head: 'Good',
-      reason: `${told}; it switches ${say(Math.abs(errorK), 'difference', 2)} ${errorK < 0 ? 'low' : 'high'} on average.`,
-      next: 'Nothing to do.',
+      verdict: 'good',
+      code: 'riseAndFall.good',
+      figures: { swingK, planSwingK: plan.swingK, slopK, errorK },
     }
   const settingRight = Number.isFinite(lay) && Math.abs(lay) <= toleranceK + 1e-9
   const convention = other
     ? [
         cause(
-          'other-convention',
-          `The controller counts the swing another way: there the set ${conventionWords[other]}, planned is one that ${conventionWords[plan.convention]}.`,
-          `What the display shows when it switches tells: right means this. Key ${parameterName(context, plan, 'convention') ?? 'the set so that the same points come out'}, repeat the test.`,
+          'riseAndFall.other-convention',
+          {
+            conventionWords: conventionWords[other],
+            conventionWords2: conventionWords[plan.convention],
+            conventionParameter: parameterName(context, plan, 'convention'),
+          },
           toKeying,
         ),
       ]
     : []
   const offsetCauses = [
-    cause(
-      'reads-off',
-      `It reads ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'low' : 'high'} at the probe.`,
-      'Hold the display against the reference; key the offset, or mend what makes it read so.',
-      toSet(plan, 'offset', 'Open the offset'),
-    ),
+    cause('riseAndFall.reads-off', { errorK }, toSet(plan, 'offset', 'Open the offset')),
     // Without the display's word for it the two look alike.
     ...(Number.isFinite(lay) ? [] : convention),
   ]
   if (settingRight && other)
     return lookAmong(
-      'The swing sits on the other side of the set',
-      `${told}. It does what a set that ${conventionWords[other]} does.`,
+      'riseAndFall.other-convention',
+      { swingK, planSwingK: plan.swingK, slopK, conventionWords: conventionWords[other] },
       convention,
     )
   if (settingRight)
-    return lookAmong(
-      'The set is not as planned',
-      `The display reads right and it still switches ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'high' : 'low'}.`,
-      [
-        cause(
-          'set-not-as-planned',
-          `The set in the controller is not ${say(plan.setpointC, 'temperature')}.`,
-          `Read ${parameterName(context, plan, 'setpoint') ?? 'the set'}, key ${say(plan.setpointC, 'temperature')}, repeat one rise and one fall.`,
-          toKeying,
-        ),
-      ],
-    )
-  if (onC - plan.onC > 0 !== offC - plan.offC > 0 && Math.abs(errorK) <= toleranceK)
-    return lookAmong('One point is off', `${told}; read it once more.`, [
+    return lookAmong('riseAndFall.set-not-as-planned', { errorK }, [
       cause(
-        'warmed-too-fast',
-        'The probe was moved faster than it follows.',
-        'Once more, slower, with the thermometer tight on the probe.',
+        'riseAndFall.set-not-as-planned',
+        { setpointC: plan.setpointC, setpointParameter: parameterName(context, plan, 'setpoint') },
+        toKeying,
       ),
+    ])
+  if (onC - plan.onC > 0 !== offC - plan.offC > 0 && Math.abs(errorK) <= toleranceK)
+    return lookAmong('riseAndFall.warmed-too-fast', { swingK, planSwingK: plan.swingK, slopK }, [
+      cause('riseAndFall.warmed-too-fast', {}),
     ])
   const offsetK = keyableK(presentOffsetK(context, plan) + errorK, context, plan.output.device)
   const limitK = fieldValue(data, 'tol.offset.limit').typical
   if (Math.abs(offsetK) > limitK)
-    return lookAmong(
-      'Too far off for an offset',
-      `It reads ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'low' : 'high'}; over ${say(limitK, 'difference')} is a cause, not an offset.`,
-      [
-        cause(
-          'probe-or-lead',
-          'Another kind of probe than the input is set to, a long thin lead, a connection, damp, or the wrong place.',
-          'Measure its ohms with both leads lifted, power off, and hold them against the table.',
-          toProbe,
-        ),
-      ],
-    )
+    return lookAmong('riseAndFall.probe-or-lead', { errorK, limitK }, [cause('riseAndFall.probe-or-lead', {}, toProbe)])
   return {
     verdict: 'look',
-    head: `Adjust the offset by ${say(errorK, 'difference')}`,
-    reason: `All points lie ${say(Math.abs(errorK), 'difference', 2)} ${errorK > 0 ? 'high' : 'low'}: it reads that much ${errorK > 0 ? 'low' : 'high'}. ${told}.`,
-    next: `Key offset ${say(offsetK, 'difference')} and repeat one rise and one fall.`,
+    code: 'riseAndFall.reads-off',
+    figures: { errorK, swingK, planSwingK: plan.swingK, slopK, offsetK },
     causes: offsetCauses,
     ...(offsetK === plan.offsetK
       ? {}

@@ -5,7 +5,7 @@ import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import { spell } from '../../control/timerSequence'
 import { counted } from '../../units/words'
 import { outputPath } from '../../wiring/outputPath'
-import type { Found, Outcome, SetAsk, StepSpec, TestSpec } from '../proofTest'
+import type { Found, Judged, SetAsk, StepSpec, TestSpec } from '../proofTest'
 import {
   cause,
   deviceOf,
@@ -107,7 +107,7 @@ function judge(
   all: readonly Rung[],
   found: Found,
   wrong: readonly string[],
-): Partial<Outcome> | undefined {
+): Judged | undefined {
   if (wrong.length === 0) return undefined
   const read = all.flatMap((rung) => {
     const on = found.on(rung.id)
@@ -132,14 +132,7 @@ function judge(
         differs.length > 0 &&
         read.every(({ on, wants }) => on.length === wants.length && wants.every((n) => on.includes(swap(n))))
       )
-        return lookAmong(`Stages ${a} and ${b} are crossed`, `${b} runs where ${a} should.`, [
-          cause(
-            'stages-crossed',
-            `The wires of outputs ${a} and ${b} are swapped, or the lead rotates.`,
-            'Is the lead fixed? Then swap the two wires, dead, and correct the list.',
-            toWires,
-          ),
-        ])
+        return lookAmong('stages.stages-crossed', { a, b }, [cause('stages.stages-crossed', { a, b }, toWires)])
     }
   const [n] = dead
   if (n !== undefined) {
@@ -152,38 +145,29 @@ function judge(
     )
     const output = outputName(context, stage)
     const setting = cause(
-      'stage-not-keyed',
-      `Stage ${n} is not used, or its set is keyed far off.`,
-      `Read ${parameterName(context, stage, 'setpoint') ?? `the set of stage ${n}`} and ${parameterName(context, stage, 'swing') ?? 'its swing'}; key ${context.words.say(stage.setpointC, 'temperature')}.`,
+      'stages.stage-not-keyed',
+      {
+        n,
+        setpointParameter: parameterName(context, stage, 'setpoint'),
+        swingParameter: parameterName(context, stage, 'swing'),
+        setpointC: stage.setpointC,
+      },
       toKeying,
     )
-    const relay = cause(
-      'stage-relay',
-      `The relay of ${output} does not close.`,
-      'Does it click? Licensed: volts over the contact while its lamp is on; full volts is an open contact.',
-      toWires,
+    const relay = cause('stages.stage-relay', { output }, toWires)
+    const wire = cause('stages.stage-wire', { output, loadName: loadName(context, stage) }, toWires)
+    return lookAmong(
+      'stages.stage-wire',
+      { n, missingCount: missing.length, lamp },
+      lamp === true ? [wire, relay] : lamp === false ? [setting] : [setting, relay, wire],
     )
-    const wire = cause(
-      'stage-wire',
-      `The wire from ${output} to ${loadName(context, stage)}, or what protects it, is open.`,
-      `Isolate; continuity from ${output} to the load, contact by contact.`,
-      toWires,
-    )
-    const head = `Stage ${n} is dead`
-    const reason = `${missing.length > 0 ? `A later stage runs without it. ` : ''}It never ran where it should${lamp === true ? ', and its lamp was on' : lamp === false ? ', and its lamp stayed dark' : ''}.`
-    return lookAmong(head, reason, lamp === true ? [wire, relay] : lamp === false ? [setting] : [setting, relay, wire])
   }
   const [s] = stuck
   if (s !== undefined) {
     const stage = stages[Number(s) - 1]!
-    return lookAmong(`Stage ${s} never stops`, 'It runs at every temperature.', [
-      cause(
-        'stage-welded',
-        `The contact of ${outputName(context, stage)} is welded, or a by-pass lies across it.`,
-        'Isolate, lift the load wire, ohms over the contact: under 1 ohm is welded.',
-        toWires,
-      ),
-      cause('stage-forced', 'The stage is in hand.', 'Look for hand mode on the controller and at the load.', toKeying),
+    return lookAmong('stages.stage-welded', { s }, [
+      cause('stages.stage-welded', { outputName: outputName(context, stage) }, toWires),
+      cause('stages.stage-forced', {}, toKeying),
     ])
   }
   // Late or early: it runs, at another temperature than planned.
@@ -196,39 +180,26 @@ function judge(
     const both = off.some(({ way }) => way === starting) && off.some(({ way }) => way !== starting)
     const onlyStop = off.every(({ way }) => way !== starting)
     return lookAmong(
-      `Stage ${name} switches elsewhere`,
-      `At ${context.words.say(off[0]!.temperatureC, 'temperature')} ${off[0]!.way} it is ${off[0]!.on.includes(name) ? 'on' : 'off'}.`,
+      'stages.stage-set',
+      { name, temperatureC: off[0]!.temperatureC, way: off[0]!.way, on: off[0]!.on.includes(name) },
       both
         ? [
             cause(
-              'stage-set',
-              `The set of stage ${name} is not ${context.words.say(stage.setpointC, 'temperature')}.`,
-              `Read ${parameterName(context, stage, 'setpoint') ?? 'its set'} and key it as planned.`,
+              'stages.stage-set',
+              { name, setpointC: stage.setpointC, setpointParameter: parameterName(context, stage, 'setpoint') },
               toKeying,
             ),
-            cause(
-              'stage-swing',
-              'Its swing is another one.',
-              `Read ${parameterName(context, stage, 'swing') ?? 'its swing'}.`,
-              toKeying,
-            ),
+            cause('stages.stage-swing', { swingParameter: parameterName(context, stage, 'swing') }, toKeying),
           ]
         : [
             cause(
-              'stage-swing',
-              `The swing of stage ${name} is not ${context.words.say(stage.swingK, 'difference')}: it ${onlyStop ? 'starts where it should and stops elsewhere' : 'stops where it should and starts elsewhere'}.`,
-              `Read ${parameterName(context, stage, 'swing') ?? 'its swing'} and key ${context.words.say(stage.swingK, 'difference')}.`,
+              'stages.stage-swing-otherwise',
+              { name, swingK: stage.swingK, onlyStop, swingParameter: parameterName(context, stage, 'swing') },
               toKeying,
             ),
-            cause(
-              'stage-waits',
-              'It had not waited out its delay when you looked.',
-              'Wait out the stage delay and the minimum off time, look again.',
-            ),
+            cause('stages.stage-waits', {}),
           ],
     )
   }
-  return lookAmong('The lamps say otherwise', 'Loads are right, lamps are not.', [
-    cause('lamps', 'A lamp stands for another output than its number says.', 'Correct the labels.', toWires),
-  ])
+  return lookAmong('stages.lamps', {}, [cause('stages.lamps', {}, toWires)])
 }

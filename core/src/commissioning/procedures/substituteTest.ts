@@ -5,7 +5,7 @@ import { fieldValue } from '../../plant/fieldValue'
 import { mismatch } from '../../probes/mismatch'
 import type { Probe } from '../../probes/probe'
 import { faultyProbe } from '../../probes/faultyProbe'
-import type { NumberAsk, Outcome, TestSpec } from '../proofTest'
+import type { NumberAsk, Judged, TestSpec } from '../proofTest'
 import {
   around,
   cause,
@@ -86,39 +86,21 @@ export function substituteTest(context: LoopContext, plan: PlanOf, input: PortRe
         at: { input, ...(humidity ? { humidityPercent: value } : { temperatureC: value }) },
       }
     }),
-    judge: (found, wrong): Partial<Outcome> | undefined => {
+    judge: (found, wrong): Judged | undefined => {
       if (wrong.length === 0) return undefined
       const read = asks.flatMap(([id, value]) => {
         const shown = found.value(id)
         return shown === undefined ? [] : [{ value, shown }]
       })
       if (read.every(({ shown }) => shown === null))
-        return look(
-          'The input shows a fault',
-          'What was dialled is out of its range.',
-          cause(
-            'input-kind',
-            'The input is set to another kind of probe, or the box is on other terminals.',
-            'Key the kind of the input; look at the terminals.',
-            toKeying,
-          ),
-        )
+        return look('substitute.input-kind', {}, cause('substitute.input-kind', {}, toKeying))
       const numbers = read.filter((each): each is { value: number; shown: number } => each.shown !== null)
       if (numbers.length < 2) return undefined
       const errors = numbers.map(({ value, shown }) => shown - value)
       const width = Math.max(...errors) - Math.min(...errors)
       if (width <= 2 * tolerance && port.kind === 'probe-in') {
         const by = errors.reduce((sum, e) => sum + e, 0) / errors.length
-        return look(
-          'Shifted by the same everywhere',
-          `${say(Math.abs(by), 'difference', 2)} ${by > 0 ? 'high' : 'low'} at each.`,
-          cause(
-            'offset-left',
-            'An offset is left in.',
-            'Read the offset; nothing unless the sheet says otherwise.',
-            toKeying,
-          ),
-        )
+        return look('substitute.offset-left', { by }, cause('substitute.offset-left', {}, toKeying))
       }
       if (port.kind === 'probe-in') {
         const fitted = port.accepts
@@ -130,14 +112,9 @@ export function substituteTest(context: LoopContext, plan: PlanOf, input: PortRe
         )
         if (kind)
           return look(
-            `It reads as ${kind.title}`,
-            `${say(numbers[0]!.shown, 'temperature')} for ${say(numbers[0]!.value, 'temperature')}: that is ${kind.title}.`,
-            cause(
-              'input-kind',
-              `The input is set to ${kind.title}.`,
-              'Key the kind of the input as the probe is, or change the probe.',
-              toProbe,
-            ),
+            'substitute.it-reads-as',
+            { title: kind.title, shown: numbers[0]!.shown, value: numbers[0]!.value },
+            cause('substitute.input-kind-known', { title: kind.title }, toProbe),
           )
         if (fitted.kind !== 'thermocouple') {
           const damp = [50_000, 100_000, 200_000].some((parallelOhm) =>
@@ -147,33 +124,16 @@ export function substituteTest(context: LoopContext, plan: PlanOf, input: PortRe
             ),
           )
           return look(
-            damp ? 'Something lies across the input' : 'The error changes with the temperature',
-            `From ${say(errors[0]!, 'difference', 2)} to ${say(errors.at(-1)!, 'difference', 2)}.`,
-            damp
-              ? cause(
-                  'parallel',
-                  'Another probe or damp across the terminals: the box was not alone.',
-                  'Lift every lead of the input; the box alone.',
-                  toWires,
-                )
-              : cause(
-                  'input-kind',
-                  'The input is set to another kind of probe, or its card is faulty.',
-                  'Key the kind; another input or controller if it stays.',
-                  toKeying,
-                ),
+            'substitute.parallel',
+            { damp, errors: errors[0]!, errors2: errors.at(-1)! },
+            damp ? cause('substitute.parallel', {}, toWires) : cause('substitute.input-kind-or-card', {}, toKeying),
           )
         }
       }
       return look(
-        'The display does not follow what is fed',
-        `It shows ${say(numbers[0]!.shown, quantity)} for ${say(numbers[0]!.value, quantity)}.`,
-        cause(
-          'range',
-          'The range of the input is keyed otherwise, or it is set to another signal (live zero).',
-          'Read low and high of the input and its signal.',
-          toKeying,
-        ),
+        'substitute.range',
+        { shown: numbers[0]!.shown, quantity, value: numbers[0]!.value },
+        cause('substitute.range', {}, toKeying),
       )
     },
   })

@@ -10,7 +10,7 @@ import { diagnoseSignal, type SignalDiagnosis } from '../../signal/diagnoseSigna
 import { type Signal, signalSpan } from '../../signal/signal'
 import { signalTitle } from '../../signal/signalTitle'
 import { outputPath } from '../../wiring/outputPath'
-import type { Cause, Found, Outcome, StepSpec, TestSpec } from '../proofTest'
+import type { CauseFact, Found, Judged, StepSpec, TestSpec } from '../proofTest'
 import {
   around,
   cause,
@@ -239,7 +239,7 @@ function judge(
   meter: Metered,
   found: Found,
   wrong: readonly string[],
-): Partial<Outcome> | undefined {
+): Judged | undefined {
   if (wrong.length === 0 || wrong.every((id) => id === 'joined')) return undefined
   const rows = rowsOf(plan, found)
   const shown = rows.filter(({ display }) => display !== undefined)
@@ -257,8 +257,14 @@ function judge(
       Math.abs(b.value - meter.at(b.percent)) > Math.abs(a.value - meter.at(a.percent)) ? b : a,
     )
     return lookAmong(
-      'The output does not follow',
-      `${context.words.say(worst.value, meter.quantity, meter.decimals)} at ${context.words.say(worst.percent, 'percent')}; ${context.words.say(meter.at(worst.percent), meter.quantity, meter.decimals)} is planned.`,
+      'sweep.the-output-does-not-follow',
+      {
+        value: worst.value,
+        quantity: meter.quantity,
+        decimals: meter.decimals,
+        percent: worst.percent,
+        meter: meter.at(worst.percent),
+      },
       cycleOrDrive(context, plan, meter, asked),
     )
   }
@@ -270,11 +276,21 @@ function judge(
   )
   if (diagnosis.cause === 'matches') return undefined
   const causes = signalCauses(context, plan, meter, diagnosis)
-  return lookAmong(headOf(diagnosis), reasonOf(context, diagnosis, meter), causes)
+  return lookAmong(
+    'sweep.signal',
+    {
+      found: diagnosis.cause,
+      gives: diagnosis.signal && signalTitle(diagnosis.signal),
+      shift: ((diagnosis.shiftPercent ?? 0) / 100) * span,
+      quantity: meter.quantity,
+      scale: diagnosis.scale ?? 1,
+      worstPercent: diagnosis.worstPercent,
+    },
+    causes,
+  )
 }
 
-function displayOff(context: LoopContext, plan: Plan, shown: readonly Row[]): Partial<Outcome> {
-  const { say } = context.words
+function displayOff(context: LoopContext, plan: Plan, shown: readonly Row[]): Judged {
   const part = plan.kind === 'fan' ? 'fan' : 'band'
   const within = (value: (row: Row) => number) =>
     shown.every((row) => Math.abs(row.display! - Math.max(0, Math.min(100, value(row)))) <= DISPLAY_PERCENT)
@@ -284,11 +300,10 @@ function displayOff(context: LoopContext, plan: Plan, shown: readonly Row[]): Pa
     within(({ percent }) => 100 - percent) ||
     (turned && within(({ temperatureC }) => percentAt(turned, temperatureC)))
   )
-    return lookAmong('It acts the wrong way round', 'The display rises where it should fall.', [
+    return lookAmong('sweep.action-reversed', {}, [
       cause(
-        'action-reversed',
-        `The controller is keyed to ${plan.action === 'heating' ? 'cool' : 'heat'}.`,
-        `Read ${parameterName(context, plan, 'action') ?? 'the action'} and key it as planned.`,
+        'sweep.action-reversed',
+        { action: plan.action, actionParameter: parameterName(context, plan, 'action') },
         toKeying,
       ),
     ])
@@ -305,86 +320,39 @@ function displayOff(context: LoopContext, plan: Plan, shown: readonly Row[]): Pa
     const slope = (last.display! - first.display!) / (last.percent - first.percent)
     if (Number.isFinite(slope) && Math.abs(slope - 1) > 0.12)
       return lookAmong(
-        'Another band',
-        `Full output comes over ${say(Math.abs(fullC - zeroC) / Math.abs(slope), 'difference')}; planned is ${say(plan.bandK, 'difference')}.`,
+        'sweep.band-not-as-planned',
+        { difference: Math.abs(fullC - zeroC) / Math.abs(slope), bandK: plan.bandK },
         [
           cause(
-            'band-not-as-planned',
-            `The band in the controller is about ${say(plan.bandK / Math.abs(slope), 'difference')}.`,
-            `Read ${parameterName(context, plan, 'band') ?? 'the band'}, key ${say(plan.bandK, 'difference')}.`,
+            'sweep.band-not-as-planned',
+            {
+              bandK: plan.bandK / Math.abs(slope),
+              bandParameter: parameterName(context, plan, 'band'),
+              planBandK: plan.bandK,
+            },
             toKeying,
           ),
-          cause(
-            'integral-runs',
-            'The integral moved the output while you waited.',
-            'Integral to nothing for the test, or read as soon as the display stands.',
-            toSet(plan, part, 'Open the band'),
-          ),
+          cause('sweep.integral-runs', {}, toSet(plan, part, 'Open the band')),
         ],
       )
     const shift = inside.reduce((sum, { display, percent }) => sum + display! - percent, 0) / inside.length
     const byK = (-shift / 100) * (fullC - zeroC)
-    return lookAmong(
-      'The line is shifted',
-      `The display stands ${say(Math.abs(shift), 'percent')} ${shift > 0 ? 'high' : 'low'} all along: as if it were ${say(Math.abs(byK), 'difference')} ${byK > 0 ? 'higher set' : 'lower set'}.`,
-      [
-        cause(
-          'set-not-as-planned',
-          `The set is not ${say(plan.setpointC, 'temperature')}, the band sits on the other side of it, or an offset is left in.`,
-          `Read ${parameterName(context, plan, 'setpoint') ?? 'the set'}, ${parameterName(context, plan, 'anchor') ?? 'where the band sits'} and ${parameterName(context, plan, 'offset') ?? 'the offset'}; key them as planned.`,
-          toKeying,
-        ),
-      ],
-    )
+    return lookAmong('sweep.set-not-as-planned', { shift, byK }, [
+      cause(
+        'sweep.set-not-as-planned',
+        {
+          setpointC: plan.setpointC,
+          setpointParameter: parameterName(context, plan, 'setpoint'),
+          anchorParameter: parameterName(context, plan, 'anchor'),
+          offsetParameter: parameterName(context, plan, 'offset'),
+        },
+        toKeying,
+      ),
+    ])
   }
   const least = Math.min(...shown.map(({ display }) => display!))
   const most = Math.max(...shown.map(({ display }) => display!))
-  return lookAmong(
-    'The display does not follow',
-    `It stands between ${say(least, 'percent')} and ${say(most, 'percent')}.`,
-    [
-      cause(
-        'input-not-followed',
-        'The box is on another input than the one that controls, or a fixed output is keyed.',
-        'Does the temperature on the display follow the box? If not: terminals and chosen input. If it does: hand mode or limits of the output.',
-        toKeying,
-      ),
-    ],
-  )
-}
-
-function headOf({ cause: found, signal }: SignalDiagnosis): string {
-  switch (found) {
-    case 'other-signal':
-      return `It gives ${signalTitle(signal!)}`
-    case 'reversed':
-      return 'The signal is reversed'
-    case 'shifted':
-      return 'The signal is shifted'
-    case 'scaled':
-      return 'The output is loaded'
-    case 'stuck-low':
-      return 'The output stays low'
-    case 'stuck-high':
-      return 'The output stays high'
-    default:
-      return 'The output is unsteady'
-  }
-}
-
-function reasonOf(
-  { words }: LoopContext,
-  { cause: found, shiftPercent = 0, scale = 1, worstPercent }: SignalDiagnosis,
-  meter: Metered,
-): string {
-  const { say } = words
-  if (found === 'shifted') {
-    const span = Math.abs(meter.at(100) - meter.at(0))
-    return `All readings are ${say(Math.abs((shiftPercent / 100) * span), meter.quantity, 2)} ${shiftPercent > 0 ? 'high' : 'low'}.`
-  }
-  if (found === 'scaled')
-    return `All read ${say(Math.abs(100 * (scale - 1)), 'percent', 1)} ${scale < 1 ? 'low' : 'high'}: the gap grows with the signal${scale < 1 ? ', so something else hangs on the pair' : ''}.`
-  return `Furthest off by ${say(worstPercent, 'percent')} of the span.`
+  return lookAmong('sweep.input-not-followed', { least, most }, [cause('sweep.input-not-followed', {}, toKeying)])
 }
 
 function signalCauses(
@@ -392,7 +360,7 @@ function signalCauses(
   plan: Plan,
   meter: Metered,
   { cause: found, signal, scale = 1 }: SignalDiagnosis,
-): readonly Cause[] {
+): readonly CauseFact[] {
   const { load } = outputPath(context.chain, plan)
   const what = load ? nameOf(load) : 'the device'
   const planned = signalTitle(meter.signal!)
@@ -400,81 +368,25 @@ function signalCauses(
     case 'other-signal':
       return [
         cause(
-          'other-signal',
-          `The output is set to ${signalTitle(signal!)} and ${planned} is planned: link, model or parameter.`,
-          `Set the output to ${planned}, or change the plan to ${signalTitle(signal!)} if ${what} wants that. Then sweep again.`,
+          'sweep.other-signal',
+          { signalTitle: signalTitle(signal!), planned, what },
           { step: 'match', part: 'controller', says: 'Open the controller' },
         ),
       ]
     case 'reversed':
-      return [
-        cause(
-          'reversed',
-          'Full signal at nothing: the output is keyed reversed.',
-          'Key the output direct; look that the valve turns the right way at 30 % and 70 %.',
-          toKeying,
-        ),
-      ]
+      return [cause('sweep.reversed', {}, toKeying)]
     case 'shifted':
-      return [
-        cause(
-          'shifted',
-          'Another potential in the common, or an output with a live zero it should not have.',
-          'Volts between the two commons; join them at one point, or use an isolator.',
-          toWires,
-        ),
-      ]
+      return [cause('sweep.shifted', {}, toWires)]
     case 'scaled':
       return scale < 1
-        ? [
-            cause(
-              'loaded',
-              `Something more hangs on the pair, or ${what} takes more than the output gives.`,
-              'Lift the second core and read again: right now means the load; still low means the output.',
-              toWires,
-            ),
-            cause(
-              'wrong-resistor',
-              'A resistor of another value across the input.',
-              'Power off, one end lifted: measure it.',
-              toWires,
-            ),
-          ]
-        : [
-            cause(
-              'wrong-resistor',
-              'A resistor of another value in the loop, or none.',
-              'Power off, one end lifted: measure it.',
-              toWires,
-            ),
-          ]
+        ? [cause('sweep.loaded', { what }, toWires), cause('sweep.wrong-resistor', {}, toWires)]
+        : [cause('sweep.wrong-loop-resistor', {}, toWires)]
     case 'stuck-low':
-      return [
-        cause(
-          'no-signal',
-          'The pair is shorted, reversed or open at the terminal, or the output is dead.',
-          'Lift both cores, meter on the bare terminals: signal there means the cable; none means the output.',
-          toWires,
-        ),
-      ]
+      return [cause('sweep.no-signal', {}, toWires)]
     case 'stuck-high':
-      return [
-        cause(
-          'stuck-high',
-          'The output is in hand or forced, or a foreign voltage sits on the pair.',
-          'Lift both cores: gone means a foreign voltage; still there means hand mode or the output.',
-          toWires,
-        ),
-      ]
+      return [cause('sweep.stuck-high', {}, toWires)]
     default:
-      return [
-        cause(
-          'unsteady',
-          'A loose core, noise from a drive or a contactor, or the control still moves.',
-          'Wait longer at each step; then shield at one end, signal apart from mains.',
-          toWires,
-        ),
-      ]
+      return [cause('sweep.unsteady', {}, toWires)]
   }
 }
 
@@ -483,57 +395,18 @@ function cycleOrDrive(
   plan: Plan,
   meter: Metered,
   rows: readonly { percent: number; value: number }[],
-): readonly Cause[] {
+): readonly CauseFact[] {
   const drive = meter.quantity === 'frequency'
   const values = rows.map(({ value }) => value)
   const still = Math.max(...values) - Math.min(...values) < meter.tolerance(50)
   const ratio = rows.filter(({ percent }) => percent > 10).map(({ percent, value }) => value / meter.at(percent))
   const scaled = ratio.length > 1 && Math.max(...ratio) - Math.min(...ratio) < 0.15 && Math.abs(ratio[0]! - 1) > 0.1
-  if (still)
-    return [
-      drive
-        ? cause(
-            'drive-not-following',
-            'The drive runs in hand, on its own set, or waits for its run input.',
-            'Its display: which source of speed? Run input closed?',
-            toWires,
-          )
-        : cause(
-            'stuck-output',
-            'The output stays as it is: a shorted solid-state relay, or hand mode.',
-            'Lift its input: does the load stop? If not, the relay is shorted.',
-            toWires,
-          ),
-    ]
+  if (still) return [drive ? cause('sweep.drive-not-following', {}, toWires) : cause('sweep.stuck-output', {}, toWires)]
   if (scaled)
     return [
       drive
-        ? cause(
-            'drive-limits',
-            'Slowest or fastest of the drive are keyed otherwise.',
-            'Read both on the drive and key them as planned.',
-            toKeying,
-          )
-        : cause(
-            'cycle-not-as-planned',
-            'The cycle time is another one than planned: share right, seconds not.',
-            `Read ${parameterName(context, plan, 'cycle') ?? 'the cycle time'}; time one whole cycle.`,
-            toKeying,
-          ),
+        ? cause('sweep.drive-limits', {}, toKeying)
+        : cause('sweep.cycle-not-as-planned', { cycleParameter: parameterName(context, plan, 'cycle') }, toKeying),
     ]
-  return [
-    drive
-      ? cause(
-          'drive-limits',
-          'Slowest or fastest of the drive are keyed otherwise, or its input is set to another signal.',
-          'Read slowest, fastest and input on the drive.',
-          toKeying,
-        )
-      : cause(
-          'cycle-or-minimum',
-          'A least on-time, a band or an integral shortens what comes out.',
-          'Integral off; read the cycle time and the minimum on time.',
-          toKeying,
-        ),
-  ]
+  return [drive ? cause('sweep.drive-limits-or-signal', {}, toKeying) : cause('sweep.cycle-or-minimum', {}, toKeying)]
 }

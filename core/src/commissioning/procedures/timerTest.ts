@@ -5,7 +5,7 @@ import type { TimerPlan } from '../../document/controllerPlan'
 import { boundTo } from '../../device/bound'
 import { spell } from '../../control/timerSequence'
 import { fieldValue } from '../../plant/fieldValue'
-import type { Outcome, StepSpec, TestSpec } from '../proofTest'
+import type { Judged, StepSpec, TestSpec } from '../proofTest'
 import { around, cause, loadName, look, nameOf, sourceOfRow, spec, toKeying, toSet, toWires } from './parts'
 import { timeAsk } from './minimumOffTest'
 
@@ -95,32 +95,23 @@ export function timerTest(context: LoopContext, device: ResolvedDevice, timer: T
     how: 'Start watch and timer together; stop at the click, not at the lamp.',
     rule: `Within ${say(fieldValue(context.data, 'tol.timer').typical, 'percent')}, a second at least (${sourceOfRow(context, 'tol.timer')}).`,
     steps,
-    judge: (found, wrong): Partial<Outcome> | undefined => {
+    judge: (found, wrong): Judged | undefined => {
       if (found.picked('over') === 'on')
         return {
-          ...look(
-            'Stop: it runs on when the time is over',
-            `${load} heats with nobody there.`,
-            cause(
-              'timer-parallel',
-              'The timer\u2019s contact lies in parallel with the control instead of in series, or the contact is welded.',
-              'Isolate. Table of contacts in Wire, then ohms over each.',
-              toWires,
-            ),
-          ),
+          ...look('timer.timer-parallel', { load }, cause('timer.timer-parallel', {}, toWires)),
           verdict: 'stop',
         }
       if (wrong.includes('over'))
         return look(
-          'Another way of ending',
-          `Planned is ${timer.mode === 'once' ? 'off for good' : 'off and on again'}.`,
-          cause('timer-mode', 'The timer is keyed to the other mode.', `Read ${name('timer.mode')}.`, toKeying),
+          'timer.timer-mode',
+          { mode: timer.mode },
+          cause('timer.timer-mode', { timerModeParameter: name('timer.mode') }, toKeying),
         )
       if (found.picked('waits') === 'runs')
         return look(
-          'The time runs at once',
-          'It counts while it is still warming.',
-          cause('timer-from', 'It is keyed to count from the key.', `Read ${name('timer.from')}.`, toKeying),
+          'timer.timer-from',
+          {},
+          cause('timer.timer-from', { timerFromParameter: name('timer.from') }, toKeying),
         )
       for (const [id, seconds, other] of [
         ['a', aS, timer.bS],
@@ -130,23 +121,13 @@ export function timerTest(context: LoopContext, device: ResolvedDevice, timer: T
         if (!wrong.includes(id) || took === undefined) continue
         const near = (s: number) => s > 0 && took !== null && Math.abs(took - s) <= Math.max(2, 0.05 * s)
         return look(
-          `Timer ${id.toUpperCase()} is not as planned`,
-          took === null ? 'It never ended.' : `${spell(took)}; ${spell(seconds)} is right.`,
+          'timer.unit-mixed',
+          { timer: id, tookS: took, plannedS: seconds },
           near(seconds * 60) || near(seconds / 60)
-            ? cause(
-                'unit-mixed',
-                'Minutes were keyed for seconds, or hours for minutes.',
-                `Read ${name(id === 'a' ? 'timer.a' : 'timer.b')} and its unit.`,
-                toKeying,
-              )
+            ? cause('timer.unit-mixed', { name: name(id === 'a' ? 'timer.a' : 'timer.b') }, toKeying)
             : near(other)
-              ? cause('times-swapped', 'A and B are swapped.', 'Read both and change them over.', toKeying)
-              : cause(
-                  'time-keyed',
-                  'Another time is keyed.',
-                  `Read ${name(id === 'a' ? 'timer.a' : 'timer.b')}.`,
-                  toKeying,
-                ),
+              ? cause('timer.times-swapped', {}, toKeying)
+              : cause('timer.time-keyed', { name: name(id === 'a' ? 'timer.a' : 'timer.b') }, toKeying),
         )
       }
       return undefined
@@ -195,53 +176,20 @@ export function clockTest(context: LoopContext, device: ResolvedDevice): TestSpe
         spare: true,
       },
     ],
-    judge: (found, wrong): Partial<Outcome> | undefined => {
+    judge: (found, wrong): Judged | undefined => {
       const ahead = found.value('clock')
       if (typeof ahead === 'number' && wrong.includes('clock')) {
         const hour = Math.abs(Math.abs(ahead) - 3600) <= 120
         return look(
-          'The clock is off',
-          `${spell(Math.abs(ahead))} ${ahead > 0 ? 'ahead' : 'behind'}.`,
-          hour
-            ? cause(
-                'summer-time',
-                'Summer time: it was not changed, or does not change by itself.',
-                'Set it; write into the record who changes it twice a year.',
-              )
-            : cause(
-                'clock-set',
-                'It was never set, or lost its time without power.',
-                'Set it; then power off for a minute and look again.',
-              ),
+          'timer.summer-time',
+          { aheadS: ahead },
+          hour ? cause('timer.summer-time', {}) : cause('timer.clock-set', {}),
         )
       }
-      if (found.picked('day') === 'wrong')
-        return look(
-          'Another day',
-          'Week periods come on the wrong days.',
-          cause('day-set', 'The day of the week is set wrong.', 'Set day or date.'),
-        )
+      if (found.picked('day') === 'wrong') return look('timer.day-set', {}, cause('timer.day-set', {}))
       if (found.picked('period') === 'not')
-        return look(
-          'The period does not switch',
-          'The week is not as planned.',
-          cause(
-            'week-keyed',
-            'The period is keyed to other days or times, or the week is off.',
-            'Read the periods against the plan.',
-            toSet(undefined, 'week', 'Open the week'),
-          ),
-        )
-      if (found.picked('kept') === 'lost')
-        return look(
-          'The clock is lost without power',
-          'After each power cut the week is wrong.',
-          cause(
-            'clock-battery',
-            'Its reserve is empty or there is none.',
-            'A day on power, then again; else its battery. Tell the owner.',
-          ),
-        )
+        return look('timer.week-keyed', {}, cause('timer.week-keyed', {}, toSet(undefined, 'week', 'Open the week')))
+      if (found.picked('kept') === 'lost') return look('timer.clock-battery', {}, cause('timer.clock-battery', {}))
       return undefined
     },
   })

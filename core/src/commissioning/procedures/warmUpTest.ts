@@ -116,49 +116,29 @@ export function warmUpTest(context: LoopContext, plan: PlanOf): TestSpec | undef
       const early = first.rose / Math.max(1e-6, first.should)
       if (early < 0.1)
         return look(
-          'It does not move',
-          `${say(first.rose, 'difference')} in ${say(first.s / 60, 'minutes')}; ${say(first.should, 'difference')} was expected.`,
-          cause(
-            'no-power',
-            'Nothing arrives: no power, no flow, or the probe is not where it warms.',
-            'The two questions: commanded? answered?',
-            toProbe,
-          ),
+          'warmUp.no-power',
+          { rose: first.rose, s: first.s / 60, should: first.should },
+          cause('warmUp.no-power', {}, toProbe),
         )
       const last = read.at(-1)!
       const late = last.rose / Math.max(1e-6, last.should)
       if (early < 1 - 1.5 * STRAYS)
         return look(
-          'Slow from the start: power',
-          `${say(first.rose, 'difference')} in the first ${say(first.s / 60, 'minutes')}, ${say(first.should, 'difference')} expected: about ${say(early * powerW, 'power')} of ${say(powerW, 'power')}.`,
-          cause(
-            'power-low',
-            'Less power than surveyed: volts (power goes with their square), an element open, little flow, a lock-out.',
-            'Volts and amperes, or the gas meter and a stopwatch; then flow.',
-            toWires,
-          ),
+          'warmUp.power-low',
+          { rose: first.rose, s: first.s / 60, should: first.should, early: early * powerW, powerW },
+          cause('warmUp.power-low', {}, toWires),
         )
       if (early > 1 + 1.5 * STRAYS)
         return look(
-          'Faster than surveyed',
-          `${say(first.rose, 'difference')} in the first ${say(first.s / 60, 'minutes')}, ${say(first.should, 'difference')} expected.`,
-          cause(
-            'capacity-less',
-            'Less to warm than surveyed, or more power: it will cycle faster than reckoned.',
-            'Correct power or heat capacity in the survey; look at the starts an hour again.',
-            { step: 'survey', says: 'Open the survey' },
-          ),
+          'warmUp.capacity-less',
+          { rose: first.rose, s: first.s / 60, should: first.should },
+          cause('warmUp.capacity-less', {}, { step: 'survey', says: 'Open the survey' }),
         )
       if (read.length > 1 && late < 1 - STRAYS)
         return look(
-          'Right at first, slow later: loss',
-          `${say(last.rose, 'difference')} in ${say(last.s / 60, 'minutes')}, ${say(last.should, 'difference')} expected.`,
-          cause(
-            'loss-high',
-            'It loses more than surveyed: open door, wind, wet insulation, no cover.',
-            'Shut and cover it, look again; then correct the loss in the survey.',
-            { step: 'survey', says: 'Open the survey' },
-          ),
+          'warmUp.loss-high',
+          { rose: last.rose, s: last.s / 60, should: last.should },
+          cause('warmUp.loss-high', {}, { step: 'survey', says: 'Open the survey' }),
         )
       return undefined
     },

@@ -1,3 +1,4 @@
+import { wiringStandards } from '../../units/practice'
 import { plantKinds } from '../../plant/estimatePlant'
 import {
   choice,
@@ -129,8 +130,10 @@ export const deviceRecord = whole(
     category: choice('Sort', categories),
     name: filled('Name', 60),
     summary: filled('In a few words', 120),
-    /** Practice it is made for: a circuit of its voltage is found nowhere else. Left out where it suits any. */
-    practice: maybe(choice('Only in the practice of', ['iec', 'us'])),
+    /** Wiring it is made for: a circuit of its voltage is found nowhere else. Left out where it suits any. */
+    standard: maybe(
+      choice('Only where wiring follows', wiringStandards, { iec: 'IEC (Europe, UK)', us: 'US and Canadian codes' }),
+    ),
     /** Kinds of loop it is made for; left out where it suits any. */
     kinds: maybe(flags('Made for', plantKinds)),
     terminals: map('Terminals, in the order of the strip', terminalRecord),

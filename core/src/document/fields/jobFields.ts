@@ -1,4 +1,5 @@
 import { deviceRecord } from '../../device/fields/deviceFields'
+import { practices, practiceTitles } from '../../units/practice'
 import { errRecord } from './errFields'
 import { choice, constant, day, filled, flag, growing, id, map, maybe, record, text, whole } from '../../schema/field'
 import { chainDeviceRecord, order } from './chainFields'
@@ -33,8 +34,8 @@ export const jobRecord = record('job', {
   zone: filled('time zone', 60),
   temperatureUnit: choice('temperature unit', ['C', 'F'], { C: '°C', F: '°F' }),
   system: choice('measures', ['metric', 'us']),
-  /** Whose conductor colours and sizes the wire list uses. */
-  practice: choice('wiring practice', ['iec', 'us']),
+  /** Whose trade: words, conductors, protective devices and their tests. */
+  practice: choice('practice', practices, practiceTitles),
   /** Supplies, transformers and controllers that several loops use. */
   devices: map('devices', chainDeviceRecord),
   /** A copy of every profile used, so that a job file stands alone. */

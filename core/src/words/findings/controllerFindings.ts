@@ -10,19 +10,19 @@ export const controllerFindings = {
   }),
   C102_NO_FROST_PROTECTION: (
     f: { readonly designOutdoorC: number; readonly frostPipe: number },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
-    head: 'A summer stop, and no frost protection.',
+    head: `A ${term('warmWeatherShutdown')}, and no frost protection.`,
     reason: `Design day ${say(f.designOutdoorC, 'temperature', 0)}: whatever stops the heating must give way to frost.`,
     remedy: `Plan frost protection at ${say(f.frostPipe, 'temperature', 0)} outdoors.`,
   }),
   C103_LINE_OVER_SCREED: (
     f: { readonly hottest: number; readonly known: boolean; readonly screed: number },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
-    head: 'The line goes over what a screed bears.',
-    reason: `${say(f.hottest, 'temperature', 0)} at its hottest; ${!f.known ? 'a screed of unknown kind' : 'this screed'} takes ${say(f.screed, 'temperature', 0)} at the pipe.`,
-    remedy: `Bring the maximum to ${say(f.screed, 'temperature', 0)} or under, and a limiter of its own in the supply.`,
+    head: `The line goes over what a ${term('screed')} bears.`,
+    reason: `${say(f.hottest, 'temperature', 0)} at its hottest; ${!f.known ? `a ${term('screed')} of unknown kind` : `this ${term('screed')}`} takes ${say(f.screed, 'temperature', 0)} at the pipe.`,
+    remedy: `Bring the maximum to ${say(f.screed, 'temperature', 0)} or under, and a ${term('limiter')} of its own in the supply.`,
   }),
   C100_LINE_CROSSED: (
     f: {

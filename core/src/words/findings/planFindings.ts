@@ -1,4 +1,5 @@
-import { conventionWords } from '../../control/conventionWords'
+import { capital } from '../terms'
+import { conventionSays } from '../../control/conventionWords'
 import type { Convention } from '../../control/switchingPoints'
 import type { Words } from '../../units/words'
 import type { Sentences } from '../sentences'
@@ -27,11 +28,11 @@ export const planFindings = {
   }),
   C021_SWING_WIDER_THAN_LIMITS: (
     f: { readonly swingK: number; readonly betweenK: number },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
-    head: 'Swing is wider than the limits.',
-    reason: `${say(f.swingK, 'difference')} of swing in ${say(f.betweenK, 'difference')} between lowest and highest.`,
-    remedy: 'Narrow the swing or open the limits.',
+    head: `${capital(term('differential'))} is wider than the limits.`,
+    reason: `${say(f.swingK, 'difference')} of ${term('differential')} in ${say(f.betweenK, 'difference')} between lowest and highest.`,
+    remedy: `Narrow the ${term('differential')} or open the limits.`,
   }),
   C022_ALARM_INSIDE_BAND: (
     f: {
@@ -54,10 +55,10 @@ export const planFindings = {
   }),
   C023_SWING_UNDER_RESOLUTION: (
     f: { readonly swingK: number; readonly stepK: number; readonly leastK: number },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
-    head: 'Swing is narrower than the display resolves.',
-    reason: `${say(f.swingK, 'difference', 2)} of swing, display step ${say(f.stepK, 'difference', 2)}.`,
+    head: `${capital(term('differential'))} is narrower than the display resolves.`,
+    reason: `${say(f.swingK, 'difference', 2)} of ${term('differential')}, display step ${say(f.stepK, 'difference', 2)}.`,
     remedy: `Widen it to ${say(f.leastK, 'difference', 2)} or more.`,
   }),
   C027_CONVENTION_NOT_ON_CONTROLLER: (
@@ -68,23 +69,25 @@ export const planFindings = {
       readonly setpointC: number
       readonly swingK: number
     },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
-    head: `On ${f.name} no set ${conventionWords[f.planned]}.`,
-    reason: `There it ${conventionWords[f.offered]}; the same points are set ${say(f.setpointC, 'temperature')}, swing ${say(f.swingK, 'difference')}.`,
-    remedy: `Choose \u201c${conventionWords[f.offered]}\u201d; the points stay.`,
+    head: `On ${f.name} no set ${conventionSays(f.planned, term('differential'))}.`,
+    reason: `There it ${conventionSays(f.offered, term('differential'))}; the same points are set ${say(f.setpointC, 'temperature')}, ${term('differential')} ${say(f.swingK, 'difference')}.`,
+    remedy: `Choose \u201c${conventionSays(f.offered, term('differential'))}\u201d; the points stay.`,
   }),
   C040_OFFSET_LARGE: (f: { readonly offsetK: number; readonly mostK: number }, { say }: Words): Sentences => ({
     head: 'Offset is large.',
     reason: `${say(f.offsetK, 'difference')}; over ${say(f.mostK, 'difference')} look for the cause.`,
     remedy: 'Check kind, lead and place of the probe.',
   }),
-  C041_HEATS_ON_PROBE_FAULT: (f: { readonly guarded: boolean }): Sentences => ({
+  C041_HEATS_ON_PROBE_FAULT: (f: { readonly guarded: boolean }, { term }: Words): Sentences => ({
     head: 'A broken probe leaves the heat on.',
     reason: f.guarded
-      ? 'Only the limiter then holds it, and its trip is not proved.'
+      ? `Only the ${term('limiter')} then holds it, and its trip is not proved.`
       : 'Nothing but this probe holds it.',
-    remedy: f.guarded ? 'Choose off on probe fault, or prove the limiter first.' : 'Choose off on probe fault.',
+    remedy: f.guarded
+      ? `Choose off on probe fault, or prove the ${term('limiter')} first.`
+      : 'Choose off on probe fault.',
   }),
   C060_NEVER_REACHES: (
     f: {

@@ -1,3 +1,4 @@
+import { capital } from '../terms'
 import type { ProbePlace } from '../../device/deviceProfile'
 import { placeTitles } from '../../device/placeTitles'
 import type { Words } from '../../units/words'
@@ -59,19 +60,19 @@ export const probeFindings = {
   }),
   C039_ACCURACY_OVER_SWING: (
     f: { readonly tag: string; readonly leastK: number; readonly toleranceK: number },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
-    head: `The swing is narrower than ${f.tag} is sure.`,
-    reason: `Swing ${say(f.leastK, 'difference', 2)}, probe good for ${say(f.toleranceK, 'difference', 2)}: it switches evenly, but the whole band may lie off.`,
+    head: `The ${term('differential')} is narrower than ${f.tag} is sure.`,
+    reason: `${capital(term('differential'))} ${say(f.leastK, 'difference', 2)}, probe good for ${say(f.toleranceK, 'difference', 2)}: it switches evenly, but the whole band may lie off.`,
     remedy: 'Find the offset against a reference thermometer in Prove.',
   }),
   C038_LEAD_LONG: (
     f: { readonly tag: string; readonly leadM: number; readonly mostM: number },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
     head: `Long lead to ${f.tag}.`,
     reason: `${say(f.leadM, 'length', 0)}; over ${say(f.mostM, 'length', 0)} it picks up what runs beside it.`,
-    remedy: 'Screened pair, shield at one end, away from mains; or a transmitter at the probe.',
+    remedy: `Screened pair, shield at one end, away from ${term('mains')}; or a transmitter at the probe.`,
   }),
   C037_FEELS_ELSEWHERE: (f: {
     readonly tag: string

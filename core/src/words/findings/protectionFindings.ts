@@ -13,19 +13,22 @@ export const protectionFindings = {
     reason: 'The relay that it opens also controls: when that one welds, nothing switches off.',
     remedy: 'Put its contact into the load\u2019s own line, or give it a contactor of its own.',
   }),
-  C013_NO_LIMITER: (f: { readonly tag: string }): Sentences => ({
-    head: `No independent limiter before ${f.tag}.`,
+  C013_NO_LIMITER: (f: { readonly tag: string }, { term }: Words): Sentences => ({
+    head: `No independent ${term('limiter')} before ${f.tag}.`,
     reason: 'A contact that welds heats on. The controller\u2019s own contact does not count as its limit.',
-    remedy: 'Put a limiter with its own probe and its own contact into this line.',
+    remedy: `Put a ${term('limiter')} with its own probe and its own contact into this line.`,
   }),
-  C043_SOLID_STATE_FAILS_CLOSED: (f: { readonly tag: string; readonly deviceTag: string }): Sentences => ({
+  C043_SOLID_STATE_FAILS_CLOSED: (
+    f: { readonly tag: string; readonly deviceTag: string },
+    { term }: Words,
+  ): Sentences => ({
     head: `${f.tag} fails closed.`,
     reason: 'Most solid-state relays that die stay on. Taking their input away then does nothing.',
-    remedy: `A limiter with a contactor of its own in the line of ${f.deviceTag}.`,
+    remedy: `A ${term('limiter')} with a contactor of its own in the line of ${f.deviceTag}.`,
   }),
-  C016_LIMITER_NOT_SET: (f: { readonly tag: string; readonly usual: string }): Sentences => ({
+  C016_LIMITER_NOT_SET: (f: { readonly tag: string; readonly usual: string }, { term }: Words): Sentences => ({
     head: `Nobody wrote down what ${f.tag} is set to.`,
-    reason: 'A limiter that is not set to what it protects does not protect it.',
+    reason: `A ${term('limiter')} that is not set to what it protects does not protect it.`,
     remedy: `Read its dial, set it to ${f.usual} or lower, write it down.`,
   }),
   C014_LIMITER_TOO_HIGH: (
@@ -36,10 +39,10 @@ export const protectionFindings = {
       readonly highest: number
       readonly usual: string
     },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
-    head: `${f.tag} is set over the screed\u2019s limit.`,
-    reason: `${say(f.dialC, 'temperature', 0)} at the pipe; ${f.known ? 'this screed' : 'a screed of unknown kind'} takes ${say(f.highest, 'temperature', 0)} (EN 1264-4).`,
+    head: `${f.tag} is set over the ${term('screed')}\u2019s limit.`,
+    reason: `${say(f.dialC, 'temperature', 0)} at the pipe; ${f.known ? `this ${term('screed')}` : `a ${term('screed')} of unknown kind`} takes ${say(f.highest, 'temperature', 0)} (EN 1264-4).`,
     remedy: `Set it to ${f.usual} or lower.`,
   }),
   C019_LIMITER_LOOSE: (
@@ -60,25 +63,25 @@ export const protectionFindings = {
   }),
   C015_SUPPLY_OVER_LIMITER: (
     f: { readonly tag: string; readonly supplyC: number; readonly dialC: number },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
     head: `${f.tag} will trip at the design supply.`,
-    reason: `Supply ${say(f.supplyC, 'temperature')}, limiter ${say(f.dialC, 'temperature')}.`,
-    remedy: 'Lower the supply water. The limiter stays.',
+    reason: `Supply ${say(f.supplyC, 'temperature')}, ${term('limiter')} ${say(f.dialC, 'temperature')}.`,
+    remedy: `Lower the ${term('flowWater')}. The ${term('limiter')} stays.`,
   }),
   C035_MINIMUM_OFF_SHORT: (
     f: { readonly tag: string; readonly minimumOffS: number; readonly name: string; readonly minimumOffS2: number },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
     head: `${f.tag} must stay off longer.`,
-    reason: `Planned minimum off time ${say(f.minimumOffS, 'seconds')}; ${f.name} asks for ${say(f.minimumOffS2, 'seconds')}.`,
+    reason: `Planned ${term('minimumOffTime')} ${say(f.minimumOffS, 'seconds')}; ${f.name} asks for ${say(f.minimumOffS2, 'seconds')}.`,
     remedy: `Plan ${say(f.minimumOffS2, 'seconds')}.`,
   }),
   C034_MINIMUM_OFF_TWICE: (
     f: { readonly tag: string; readonly minimumOffS: number; readonly name: string; readonly minimumOffS2: number },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
-    head: `Both time the minimum off time of ${f.tag}.`,
+    head: `Both time the ${term('minimumOffTime')} of ${f.tag}.`,
     reason: `The control keeps ${say(f.minimumOffS, 'seconds')}, ${f.name} ${say(f.minimumOffS2, 'seconds')}. Timed from the stop the longer one rules; a delay on the call adds.`,
     remedy: 'Leave it to the load alone, or know that the longer one counts.',
   }),

@@ -1,3 +1,4 @@
+import { capital } from '../terms'
 import { CLASS_A_MOST_V } from '../../units/peopleLimits'
 import type { Words } from '../../units/words'
 import type { Sentences } from '../sentences'
@@ -75,21 +76,24 @@ export const safetyFindings = {
     reason: `${f.tag} is fused at ${say(f.fuseA, 'current', 0)}; the table ends at ${say(f.mostA, 'current', 0)} (${f.table}).`,
     remedy: 'Have its section worked out by whoever may, and write it at the wire.',
   }),
-  C131_FLOOR_SUPPLY_UNLIMITED: (f: { mostC: number; known: boolean }, { say }: Words): Sentences => ({
+  C131_FLOOR_SUPPLY_UNLIMITED: (f: { mostC: number; known: boolean }, { say, term }: Words): Sentences => ({
     head: 'Nothing limits the water to the floor.',
-    reason: `${f.known ? 'This screed' : 'Screed of a kind nobody told'} takes ${say(f.mostC, 'temperature', 0)} at the pipe (EN 1264-4); boiler, valve and line can each fail hot, and the boiler\u2019s own limiter is set for the boiler.`,
-    remedy: `A limiter with its own probe on the pipe to the floor, at ${say(f.mostC, 'temperature', 0)} or less, whose own contact stops the floor\u2019s pump.`,
+    reason: `${f.known ? `This ${term('screed')}` : `${capital(term('screed'))} of a kind nobody told`} takes ${say(f.mostC, 'temperature', 0)} at the pipe (EN 1264-4); boiler, valve and line can each fail hot, and the boiler\u2019s own ${term('limiter')} is set for the boiler.`,
+    remedy: `A ${term('limiter')} with its own probe on the pipe to the floor, at ${say(f.mostC, 'temperature', 0)} or less, whose own contact stops the floor\u2019s pump.`,
   }),
-  C132_SCREED_YOUNG: (f: { days: number; waitDays: number }): Sentences => ({
-    head: 'The screed is too young to be heated.',
+  C132_SCREED_YOUNG: (f: { days: number; waitDays: number }, { term }: Words): Sentences => ({
+    head: `The ${term('screed')} is too young to be heated.`,
     reason: `Laid ${f.days} days ago; its first heat comes after ${f.waitDays} days (EN 1264-4).`,
     remedy: 'Wait. Then three days at low water, four at the design maximum, written down.',
   }),
-  C133_LIMITER_RESETS_ITSELF: (f: {
-    limiter: string
-    load: string
-    what: 'oven' | 'floor' | 'liquid' | 'fuel'
-  }): Sentences => ({
+  C133_LIMITER_RESETS_ITSELF: (
+    f: {
+      limiter: string
+      load: string
+      what: 'oven' | 'floor' | 'liquid' | 'fuel'
+    },
+    { term }: Words,
+  ): Sentences => ({
     head: `${f.limiter} comes back by itself.`,
     reason: {
       oven: `It protects ${f.load}: an oven that overshoots does so again and again, and nobody hears of it.`,
@@ -97,34 +101,32 @@ export const safetyFindings = {
       liquid: `It protects ${f.load} in a liquid: it boils or runs dry again and again, and nobody hears of it.`,
       fuel: `It protects ${f.load}: a burner that overheats starts again, and nobody looks why.`,
     }[f.what],
-    remedy: 'A limiter that is reset by hand.',
+    remedy: `A ${term('limiter')} that is reset by hand.`,
   }),
-  C134_NOT_BONDED: (f: { who: 'animals' | 'people' }): Sentences => ({
+  C134_NOT_BONDED: (f: { who: 'animals' | 'people' }, { term }: Words): Sentences => ({
     head: 'Metal at the water is not bonded.',
     reason: `${subject(f.who)} touch water and metal at once: a fault puts a voltage between them.`,
-    remedy:
-      'Rails, ladder, pipes, reinforcement and heater shell joined and to earth, by the licensed trade; measured in the dead tests.',
+    remedy: `Rails, ladder, pipes, reinforcement and heater shell joined and to ${term('earth')}, by the licensed trade; measured in the dead tests.`,
   }),
   C135_MAINS_IN_TOUCHED_WATER: (
     f: { tag: string; name: string; volts: number; low: boolean },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
     head: `${f.tag} sits in water that is touched, and carries ${say(f.volts, 'voltage', 0)}.`,
     reason: f.low
-      ? `${f.name} is fed from a supply that is not safely separated from mains.`
+      ? `${f.name} is fed from a supply that is not safely separated from ${term('mains')}.`
       : `${f.name} has no reinforced insulation by its leaflet: one fault, and the water is live.`,
-    remedy:
-      'Extra-low voltage from a safety transformer for it, or one made with reinforced insulation for such water.',
+    remedy: `${capital(term('extraLow'))} from a ${term('safetyTransformer')} for it, or one made with reinforced insulation for such water.`,
   }),
   C136_AEROSOL_NO_PLAN: (f: { targetC: number; fromC: number; toC: number }, { say }: Words): Sentences => ({
     head: 'Spray of warm water, and no plan against Legionella.',
     reason: `${say(f.targetC, 'temperature', 0)} lies between ${say(f.fromC, 'temperature', 0)} and ${say(f.toC, 'temperature', 0)}, where they grow; with the spray they are breathed in.`,
     remedy: 'Jets and sprays off until whoever may has written a plan, and it is kept.',
   }),
-  C137_WATER_TOO_HOT: (f: { targetC: number; mostC: number }, { say }: Words): Sentences => ({
+  C137_WATER_TOO_HOT: (f: { targetC: number; mostC: number }, { say, term }: Words): Sentences => ({
     head: 'People touch water that is too hot.',
     reason: `${say(f.targetC, 'temperature', 0)} is planned; over ${say(f.mostC, 'temperature', 0)} the body cannot cool itself.`,
-    remedy: `Plan ${say(f.mostC, 'temperature', 0)} or less, with a limiter of its own.`,
+    remedy: `Plan ${say(f.mostC, 'temperature', 0)} or less, with a ${term('limiter')} of its own.`,
   }),
   C139_GROUND_FAULT_REFER: (f: { tag: string; volts: number }, { say }: Words): Sentences => ({
     head: `${f.tag} stands ${say(f.volts, 'voltage', 0)} over ground: refer.`,

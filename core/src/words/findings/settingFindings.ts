@@ -54,10 +54,10 @@ export const settingFindings = {
     reason: `${say(f.cycleS, 'seconds')} a cycle are ${say(3600 / f.cycleS, 'perHour', 0)}; a contactor wants ${say(f.leastS, 'seconds')} or more.`,
     remedy: `Plan ${say(f.cycleContactor, 'seconds')}, or a solid-state relay.`,
   }),
-  C122_DUTY_LARGE: (f: { readonly dutyPercent: number }, { say }: Words): Sentences => ({
+  C122_DUTY_LARGE: (f: { readonly dutyPercent: number }, { say, term }: Words): Sentences => ({
     head: 'Without its probe it heats more than half of the time.',
-    reason: `${say(f.dutyPercent, 'percent')} of the time, and no limiter in its line: in mild weather it overheats.`,
-    remedy: 'Plan half or less, and a limiter.',
+    reason: `${say(f.dutyPercent, 'percent')} of the time, and no ${term('limiter')} in its line: in mild weather it overheats.`,
+    remedy: `Plan half or less, and a ${term('limiter')}.`,
   }),
   C118_OWNER_UNLIMITED: (f: { readonly tag: string; readonly name: string }): Sentences => ({
     head: `Nothing holds the owner\u2019s hand on ${f.tag}.`,

@@ -20,9 +20,9 @@ export const siteFindings = {
   }),
   C049_RESET_GOVERNS_HOT_WATER: (
     f: { readonly tag: string; readonly dhwStore: number },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
-    head: 'The reset line would govern stored hot water.',
+    head: `The ${term('resetCurve')} would govern stored hot water.`,
     reason: `${f.tag} lets the boiler cool down in mild weather; the store needs ${say(f.dhwStore, 'temperature', 0)} always (Legionella).`,
     remedy: `Heating through a mixing valve, or a cylinder call that overrides the line to ${say(f.dhwStore, 'temperature', 0)} and more.`,
   }),

@@ -1,3 +1,4 @@
+import { withArticle } from '../terms'
 import type { Words } from '../../units/words'
 import type { Sentences } from '../sentences'
 
@@ -29,11 +30,11 @@ export const stageFindings = {
       readonly minimumOffS: number | undefined
       readonly widerK: number
     },
-    { say }: Words,
+    { say, term }: Words,
   ): Sentences => ({
     head: `Starts up to ${say(f.cyclesPerHour, 'perHour', 1)}.`,
-    reason: `${f.tag ? `${f.tag} bears` : 'Usual are at most'} ${say(f.mostAnHour, 'perHour', 0)}${f.minimumOffS !== undefined ? `; a minimum off time of ${say(f.minimumOffS, 'seconds')} is kept` : ''}.`,
-    remedy: `A swing of ${say(f.widerK, 'difference')}, or a longer minimum off time, or more store.`,
+    reason: `${f.tag ? `${f.tag} bears` : 'Usual are at most'} ${say(f.mostAnHour, 'perHour', 0)}${f.minimumOffS !== undefined ? `; ${withArticle(term('minimumOffTime'))} of ${say(f.minimumOffS, 'seconds')} is kept` : ''}.`,
+    remedy: `A ${term('differential')} of ${say(f.widerK, 'difference')}, or a longer ${term('minimumOffTime')}, or more store.`,
   }),
   C094_STAGE_WAIT_SHORT: (
     f: { readonly waitS: number; readonly stages: number; readonly leastS: number },

@@ -1,3 +1,4 @@
+import { capital } from '../terms'
 import type { Words } from '../../units/words'
 import type { Sentences } from '../sentences'
 
@@ -41,9 +42,12 @@ export const supplyFindings = {
     head: `${f.tags.join(' and ')} share a secondary and a common.`,
     ...rectified,
   }),
-  C054_MIXED_ON_ONE_BODY: (f: { readonly tag: string; readonly highV: number; readonly lowV: number }): Sentences => ({
-    head: `Mains and extra-low voltage meet on ${f.tag}.`,
-    reason: `${f.highV} V and ${f.lowV} V on one relay that is not made for both: a fault puts mains on the small side.`,
+  C054_MIXED_ON_ONE_BODY: (
+    f: { readonly tag: string; readonly highV: number; readonly lowV: number },
+    { term }: Words,
+  ): Sentences => ({
+    head: `${capital(term('mains'))} and ${term('extraLow')} meet on ${f.tag}.`,
+    reason: `${f.highV} V and ${f.lowV} V on one relay that is not made for both: a fault puts ${term('mains')} on the small side.`,
     remedy: 'A relay with reinforced insulation between coil and contact.',
   }),
   C057_AFTER_RUN_CUT: (f: {

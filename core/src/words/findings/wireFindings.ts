@@ -1,10 +1,11 @@
-import { type Practice, sizeWords } from '../../wiring/conductor'
+import type { Practice } from '../../units/practice'
+import { sizeWords } from '../../wiring/conductor'
 import type { ContactDuty } from '../../wiring/loadLogic'
 import type { Words } from '../../units/words'
 import type { Sentences } from '../sentences'
 
+/** What a contact is there for; what cuts out at a limit has a word of each practice. */
 const dutyWords = {
-  limit: 'limiter',
   protection: 'protection',
   control: 'control',
   hand: 'switch',
@@ -14,14 +15,17 @@ const dutyWords = {
 
 /** Sentences of the findings about wires, fuses and contacts. */
 export const wireFindings = {
-  C080_SAFETY_BY_PASSED: (f: {
-    readonly name: string
-    readonly contactName: string
-    readonly tag: string
-    readonly duty: ContactDuty
-  }): Sentences => ({
-    head: `${f.name} by-passes ${f.contactName}.`,
-    reason: `With ${f.name} closed ${f.tag} runs whatever the ${dutyWords[f.duty]} ${f.contactName} does.`,
+  C080_SAFETY_BY_PASSED: (
+    f: {
+      readonly name: string
+      readonly contactName: string
+      readonly tag: string
+      readonly duty: ContactDuty
+    },
+    { term }: Words,
+  ): Sentences => ({
+    head: `${f.name} ${term('bypasses')} ${f.contactName}.`,
+    reason: `With ${f.name} closed ${f.tag} runs whatever the ${f.duty === 'limit' ? term('limiter') : dutyWords[f.duty]} ${f.contactName} does.`,
     remedy: `Lay ${f.name} across the control alone, so that ${f.contactName} stays in series.`,
   }),
   C081_CONTROL_OVERRIDDEN: (f: {
@@ -83,7 +87,7 @@ export const wireFindings = {
       readonly draw: readonly string[]
       readonly tag: string
       readonly amps: number
-      readonly practice: 'iec' | 'us'
+      readonly practice: Practice
       readonly fuse: number
     },
     { say }: Words,

@@ -2,7 +2,6 @@ import { yupResolver } from '@hookform/resolvers/yup'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { changesBetween } from '@nachtigal/core/document/changesBetween'
-import { practiceOf } from '@nachtigal/core/document/documents'
 import { useJob } from '../../loop/jobContext'
 import { type JobBasics, jobBasics, JobFields } from '../../loop/JobFields'
 import { useSend } from '../../loop/useSend'
@@ -27,18 +26,17 @@ function Details({ onClose }: { onClose: () => void }) {
   const { job } = useJob()
   const send = useSend(job.id)
   const [problem, setProblem] = useState<string>()
-  const { name, place, temperatureUnit, system } = job
+  const { name, place, practice, temperatureUnit, system } = job
   const {
     register,
     handleSubmit,
     formState: { errors },
   } = useForm<JobBasics>({
     resolver: yupResolver(jobBasics),
-    defaultValues: { name, place, temperatureUnit, system },
+    defaultValues: { name, place, practice, temperatureUnit, system },
   })
   const keep = handleSubmit((basics) => {
-    const practice = basics.system === system ? job.practice : practiceOf(basics.system)
-    const wrong = send(changesBetween(job.id, job, { ...job, ...basics, practice }))
+    const wrong = send(changesBetween(job.id, job, { ...job, ...basics }))
     setProblem(wrong)
     if (!wrong) onClose()
   })

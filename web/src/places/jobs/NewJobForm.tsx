@@ -28,11 +28,19 @@ export function NewJobForm({ open, onClose }: { open: boolean; onClose: () => vo
   const {
     register,
     handleSubmit,
+    getValues,
+    setValue,
     formState: { errors },
   } = useForm<InferType<typeof schema>>({
     resolver: yupResolver(schema),
-    defaultValues: { name: '', place: '', temperatureUnit: 'C' as const, system: 'metric' as const, by },
+    defaultValues: { name: '', place: '', practice: 'europe', temperatureUnit: 'C', system: 'metric', by },
   })
+  // The units that usually go with a practice; whoever wants others chooses them after it.
+  const unitsOfPractice = () => {
+    const us = getValues('practice') === 'us'
+    setValue('temperatureUnit', us ? 'F' : 'C')
+    setValue('system', us ? 'us' : 'metric')
+  }
   const make = handleSubmit(({ by: who, ...basics }) => {
     const id = newId()
     const job = emptyJob(id, { ...basics, zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC' })
@@ -50,7 +58,11 @@ export function NewJobForm({ open, onClose }: { open: boolean; onClose: () => vo
   return (
     <Dialog open={open} onClose={onClose} title="An empty job">
       <form className="grid gap-4" onSubmit={(event) => void make(event)} noValidate>
-        <JobFields register={register as unknown as UseFormRegister<JobBasics>} errors={errors} />
+        <JobFields
+          register={register as unknown as UseFormRegister<JobBasics>}
+          errors={errors}
+          onPractice={unitsOfPractice}
+        />
         <Field label="Your name, for the log" text error={errors.by?.message}>
           {(ids) => <input {...ids} {...register('by')} autoComplete="name" />}
         </Field>

@@ -4,7 +4,7 @@ import { judgeConnections, type ConnectionVerdict } from '@nachtigal/core/check/
 import { ordered, type ResolvedDevice, resolveChain } from '@nachtigal/core/document/chain'
 import type { Category, DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { suitsPractice } from '@nachtigal/core/device/suitsPractice'
-import type { Practice } from '@nachtigal/core/wiring/conductor'
+import type { Practice } from '@nachtigal/core/units/practice'
 import { addDevice, moveSupply, replaceDevice, useSupply as feedFrom } from '@nachtigal/core/wiring/chainEdit'
 import { idleSupplies } from '@nachtigal/core/wiring/idleSupplies'
 import { useJob } from '../../loop/jobContext'

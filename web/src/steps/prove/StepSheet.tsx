@@ -146,7 +146,7 @@ export function StepSheet({ test, step, onNext }: StepProps) {
           }}
         />
       ) : null}
-      <div className="asks" data-should={shouldText(ask, words.say)}>
+      <div className="asks" data-should={shouldText(ask, words)}>
         <Main
           ask={ask}
           state={step.main}

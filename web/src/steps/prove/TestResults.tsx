@@ -141,7 +141,7 @@ export function TestResults({
                   </button>
                 </td>
                 <td className="px-1">{each.title}</td>
-                <td className={`px-1 figures ${ask.kind}`}>{shouldText(ask, words.say)}</td>
+                <td className={`px-1 figures ${ask.kind}`}>{shouldText(ask, words)}</td>
                 <td className={`px-1 font-bold figures ${ask.kind}`}>
                   {readText(each.main) === '' ? (
                     <span className="inline-block w-8 border-b border-edge" />

@@ -54,7 +54,7 @@ export function VerdictBlock({ test, step }: { test: ProofTest; step: ProofStep 
             {others.length === 1 ? 'One more cause' : `${others.length} more causes`}
           </summary>
           {others.map((each) => (
-            <CauseLine key={each.id} cause={each} />
+            <CauseLine key={each.code} cause={each} />
           ))}
         </details>
       ) : null}
@@ -102,7 +102,7 @@ export function VerdictBlock({ test, step }: { test: ProofTest; step: ProofStep 
 
 function CauseLine({ cause }: { cause: Cause }) {
   return (
-    <div className="grid gap-0.5 py-0.5" data-cause={cause.id}>
+    <div className="grid gap-0.5 py-0.5" data-cause={cause.code}>
       <p>{cause.says}</p>
       <p>
         <span className="underline underline-offset-2">{cause.check}</span> {cause.go ? <GoLink go={cause.go} /> : null}
