@@ -6,9 +6,10 @@ import { probeCurve } from '../probes/probeCurve'
 import type { ElectricLoad, ProbeFacts, ProbeInPort, SignalInPort, SignalOutPort } from '../device/deviceProfile'
 import { acrossResistorV, loopCurrent } from '../signal/signalLoop'
 import { type Signal, signalPercent, signalSpan, signalValue } from '../signal/signal'
-import { signalTitle } from '../signal/signalTitle'
 import type { CalcCall } from '../survey/asked'
 import type { Words } from '../units/words'
+import { type ConnectionFact, sayConnection, type Span } from '../words/connectionWords'
+import type { ConnectionWords } from '../words/sentences'
 import { coreOhm } from '../wiring/wireResistance'
 import { contactLoad, type Verdict } from '../wiring/contactLoad'
 import { callPaths, lineVoltage, type Line, type PowerPath, powerPaths, supplyOf } from '../wiring/powerPath'
@@ -16,20 +17,15 @@ import { signalBudget } from '../wiring/signalBudget'
 import { supplyVariant } from '../wiring/supplyVariant'
 import type { Fix } from './fix'
 
-/** Verdict on one connection of the chain: what passes, why, the arithmetic, and what to do. */
-export interface ConnectionVerdict {
-  readonly connection: string
+type Judged = ConnectionFact & {
   readonly verdict: Verdict
-  /** What goes over the connection, in three words. */
-  readonly passes: string
-  readonly reason: string
   readonly worked: readonly CalcCall[]
-  readonly remedy?: string
   /** A remedy that the chain can carry out itself. */
   readonly fix?: Fix
 }
 
-type Judged = Omit<ConnectionVerdict, 'connection'>
+/** Verdict on one connection of the chain: what passes, why, the arithmetic, and what to do. */
+export type ConnectionVerdict = Judged & ConnectionWords & { readonly connection: string }
 
 /** Temperature at which a wrong probe is shown up, °C. */
 const SHOWN_AT_C = 20
@@ -39,36 +35,42 @@ const NEAR_K = 3
 
 /** Judges every connection of a chain in the order of its connections. */
 export function judgeConnections(chain: ResolvedChain, words: Words): ConnectionVerdict[] {
-  return chain.connections.map((connection) => ({ connection: connection.id, ...judge(chain, connection, words) }))
+  return chain.connections.map((connection) => {
+    const judged = judge(chain, connection)
+    return {
+      connection: connection.id,
+      ...judged,
+      ...sayConnection(judged, words),
+    }
+  })
 }
 
-function judge(chain: ResolvedChain, connection: ResolvedConnection, words: Words): Judged {
+function judge(chain: ResolvedChain, connection: ResolvedConnection): Judged {
   const { fromPort, toPort, fromDevice } = connection
-  if (fromPort.kind === 'probe-out' && toPort.kind === 'probe-in') return judgeProbe(connection, words)
-  if (fromPort.kind === 'measure-out' || toPort.kind === 'measure-in') return judgeMeasure(chain, connection, words)
+  if (fromPort.kind === 'probe-out' && toPort.kind === 'probe-in') return judgeProbe(connection)
+  if (fromPort.kind === 'measure-out' || toPort.kind === 'measure-in') return judgeMeasure(chain, connection)
   if (fromPort.kind === 'signal-out' && toPort.kind === 'signal-in')
-    return judgeSignal(chain, connection, fromPort, toPort, words)
-  if (fromPort.kind === 'supply-out' && toPort.kind === 'supply-in') return judgeSupply(connection, words)
+    return judgeSignal(chain, connection, fromPort, toPort)
+  if (fromPort.kind === 'supply-out' && toPort.kind === 'supply-in') return judgeSupply(connection)
   if (fromPort.kind === 'pair' && toPort.kind === 'pair')
     return {
       verdict: 'fits',
-      passes: 'group talk',
+      code: 'pair.fits',
       worked: [],
-      reason: 'Same three wires on both: A to A, B to B, common to common. In a line, not in a star.',
+      figures: {},
     }
   const call = callPaths(chain).find(({ connections }) => connections.some((c) => c.id === connection.id))
-  if (fromPort.kind === 'contact' && call) return judgeCall(chain, connection, call, words)
+  if (fromPort.kind === 'contact' && call) return judgeCall(chain, connection, call)
   const over = pathOver(chain, connection)
   const load = over?.loadPort.load
-  if (fromPort.kind === 'contact' && over) return judgeContact(chain, connection, over, words)
+  if (fromPort.kind === 'contact' && over) return judgeContact(chain, connection, over)
   if (fromPort.kind === 'supply-out' && load)
-    return fromPort.movedBy ? judgeDriven(connection, load, words) : judgeLine(connection, load, words)
+    return fromPort.movedBy ? judgeDriven(connection, load) : judgeLine(connection, load)
   return {
     verdict: 'look-again',
-    passes: 'nothing yet',
-    reason: `Nothing hangs on this line of ${fromDevice.tag} yet.`,
+    code: 'line.no-load',
+    figures: { tag: fromDevice.tag },
     worked: [],
-    remedy: 'Choose a load.',
   }
 }
 
@@ -76,16 +78,14 @@ function judge(chain: ResolvedChain, connection: ResolvedConnection, words: Word
 const pathOver = (chain: ResolvedChain, { id }: ResolvedConnection): PowerPath | undefined =>
   powerPaths(chain).find(({ connections }) => connections.some((c) => c.id === id))
 
-function judgeProbe({ fromDevice, toDevice, toPort }: ResolvedConnection, words: Words): Judged {
-  const { say } = words
+function judgeProbe({ fromDevice, toDevice, toPort }: ResolvedConnection): Judged {
   const fitted = fromDevice.facts.probe
   if (!fitted || toPort.kind !== 'probe-in')
     return {
       verdict: 'does-not-fit',
-      passes: 'no curve',
-      reason: `${fromDevice.name} is no probe.`,
+      code: 'probe.no-probe',
+      figures: { name: fromDevice.name },
       worked: [],
-      remedy: 'Choose a probe.',
     }
   const input = {
     fitted: fitted.curve,
@@ -95,11 +95,10 @@ function judgeProbe({ fromDevice, toDevice, toPort }: ResolvedConnection, words:
   }
   const { shownC, reason } = mismatch(fitted.curve, toPort.accepts, SHOWN_AT_C, [toPort.lowC, toPort.highC])
   const worked = [{ calc: 'probe.mismatch', input, output: 'shownC' }]
-  const passes =
+  const gives =
     fitted.curve.kind === 'thermocouple'
-      ? `type ${fitted.curve.type}`
-      : say(probeCurve(fitted.curve).resistance(SHOWN_AT_C), 'resistance', 0)
-  const at = say(SHOWN_AT_C, 'temperature', 0)
+      ? { type: fitted.curve.type }
+      : { ohm: probeCurve(fitted.curve).resistance(SHOWN_AT_C) }
   // A thermocouple's display at 20 °C hides the kind: its terminals are about as warm. A hot end shows it.
   const sameCouple = fitted.curve.kind !== 'thermocouple' || sameType(fitted.curve, toPort.accepts)
   if (shownC !== null && Math.abs(shownC - SHOWN_AT_C) <= SAME_K && sameCouple) {
@@ -107,39 +106,55 @@ function judgeProbe({ fromDevice, toDevice, toPort }: ResolvedConnection, words:
     if (far)
       return {
         verdict: 'look-again',
-        passes,
+        code: 'probe.other-curve-elsewhere',
         worked: [{ calc: 'probe.mismatch', input: { ...input, temperatureC: far.atC }, output: 'shownC' }],
-        reason: `Same at ${at}, but at ${say(far.atC, 'temperature', 0)} the display shows ${far.shownC === null ? 'a broken probe' : say(far.shownC, 'temperature')}: another curve.`,
-        remedy: optionRemedy(toDevice, toPort.by?.option) ?? `Choose a probe for ${toPort.title}.`,
+        figures: {
+          gives,
+          atC: SHOWN_AT_C,
+          elsewhereC: far.atC,
+          shownC: far.shownC,
+          option: optionOf(toDevice, toPort.by?.option),
+          title: toPort.title,
+        },
       }
     const lead = leadError(fromDevice)
     if (lead && Math.abs(lead.errorK) > fitted.toleranceK)
       return {
         verdict: 'look-again',
-        passes,
+        code: 'probe.lead-error',
         worked: [lead.call],
-        reason: `${say(fromDevice.leadM!, 'length', 0)} of two-wire lead reads ${say(Math.abs(lead.errorK), 'difference', 2)} ${lead.errorK > 0 ? 'high' : 'low'}; the probe itself is good for ${say(fitted.toleranceK, 'difference', 2)}.`,
-        remedy: 'A probe of more ohms, three wires, a shorter lead, or an offset that says why.',
+        figures: {
+          gives,
+          leadM: fromDevice.leadM!,
+          errorK: lead.errorK,
+          toleranceK: fitted.toleranceK,
+        },
       }
     return {
       verdict: 'fits',
-      passes,
-      reason: `At ${at} the probe gives ${passes}, the display shows ${say(shownC, 'temperature')}.${lead ? ` The lead adds ${say(lead.errorK, 'difference', 2)}.` : ''}`,
+      code: 'probe.fits',
+      figures: {
+        gives,
+        atC: SHOWN_AT_C,
+        shownC,
+        leadK: lead?.errorK,
+      },
       worked: lead ? [...worked, lead.call] : worked,
     }
   }
-  const shows =
-    shownC === null
-      ? { open: 'takes it for a broken wire', short: 'takes it for a short', 'out-of-range': 'is off its range' }[
-          reason ?? 'open'
-        ]
-      : `shows ${say(shownC, 'temperature')}`
   return {
     verdict: sameCouple && shownC !== null && Math.abs(shownC - SHOWN_AT_C) <= NEAR_K ? 'look-again' : 'does-not-fit',
-    passes,
-    reason: `At ${at} this probe gives ${passes}; ${toDevice.name} ${shows}. Wrong kind of probe for this input.`,
+    code: 'probe.wrong-kind',
+    figures: {
+      gives,
+      atC: SHOWN_AT_C,
+      name: toDevice.name,
+      shownC,
+      fault: reason,
+      option: optionOf(toDevice, toPort.by?.option),
+      title: toPort.title,
+    },
     worked,
-    remedy: optionRemedy(toDevice, toPort.by?.option) ?? `Choose a probe for ${toPort.title}.`,
   }
 }
 
@@ -157,9 +172,10 @@ type Fitted = ProbeFacts['curve']
 const sameType = (fitted: { readonly type: string }, expected: { readonly kind: string }) =>
   expected.kind === 'thermocouple' && (expected as unknown as { type: string }).type === fitted.type
 
-function optionRemedy({ facts, tag }: ResolvedDevice, option: string | undefined): string | undefined {
+/** A choice on the device by which its input takes another kind of probe. */
+function optionOf({ facts, tag }: ResolvedDevice, option: string | undefined) {
   const found = option === undefined ? undefined : facts.options?.[option]
-  return found && `Choose another probe, or set \u201c${found.title}\u201d of ${tag} to the one that is fitted.`
+  return found && { title: found.title, tag }
 }
 
 /** Error of a plain two-wire lead in usual probe cable. */
@@ -173,44 +189,46 @@ function leadError({ facts, leadM }: ResolvedDevice): { readonly errorK: number;
 }
 const PROBE_MM2 = 0.5
 
-function judgeMeasure(
-  chain: ResolvedChain,
-  { fromPort, toPort, fromDevice, toDevice }: ResolvedConnection,
-  { say }: Words,
-): Judged {
+function judgeMeasure(chain: ResolvedChain, { fromPort, toPort, fromDevice, toDevice }: ResolvedConnection): Judged {
   if (fromPort.kind !== 'measure-out' || toPort.kind !== 'measure-in')
     return {
       verdict: 'does-not-fit',
-      passes: fromPort.kind === 'measure-out' ? signalTitle(fromPort.signal) : 'ohms',
+      code: 'measure.wrong-input',
       worked: [],
-      reason:
-        fromPort.kind === 'measure-out'
-          ? `${fromDevice.name} gives a signal of ${signalTitle(fromPort.signal)}; this input of ${toDevice.name} measures a probe.`
-          : `${fromDevice.name} is a bare probe; this input of ${toDevice.name} wants a signal.`,
-      remedy: fromPort.kind === 'measure-out' ? 'Choose a bare probe.' : 'Choose a transmitter.',
+      figures: {
+        signal: fromPort.kind === 'measure-out' ? fromPort.signal : undefined,
+        name: fromDevice.name,
+        into: toDevice.name,
+      },
     }
   const quantity = fromPort.measures === 'humidity' ? 'percent' : 'temperature'
-  const span = ({ low, high }: { low: number; high: number }) => `${say(low, quantity, 0)} to ${say(high, quantity, 0)}`
-  const passes = `${signalTitle(fromPort.signal)}, ${span(fromPort)}`
+  const given: Span = { signal: fromPort.signal, quantity, low: fromPort.low, high: fromPort.high }
   if (fromPort.measures !== toPort.measures)
     return {
       verdict: 'does-not-fit',
-      passes,
+      code: 'measure.other-quantity',
       worked: [],
-      reason: `${fromDevice.tag} measures ${fromPort.measures}, this input is for ${toPort.measures}.`,
-      remedy: 'Take it to the input for what it measures.',
+      figures: {
+        given,
+        tag: fromDevice.tag,
+        measures: fromPort.measures,
+        wanted: toPort.measures,
+      },
     }
   const [out, input] = [signalSpan(fromPort.signal), signalSpan(toPort.signal)]
   if (out.unit !== input.unit)
     return {
       verdict: 'does-not-fit',
-      passes,
+      code: 'measure.other-signal',
       worked: [],
-      reason: `${signalTitle(fromPort.signal)} into an input for ${signalTitle(toPort.signal)}: ${out.unit} are not ${input.unit}.`,
-      remedy:
-        out.unit === 'mA' && input.unit === 'V'
-          ? `Set the input to ${signalTitle(fromPort.signal)}, or a resistor over its terminals: 500 ohm makes ${acrossResistorV(4, 500)} to ${acrossResistorV(20, 500)} V of 4 to 20 mA.`
-          : `Set the input to ${signalTitle(fromPort.signal)}, or choose another transmitter.`,
+      figures: {
+        given,
+        wanted: toPort.signal,
+        unit: out.unit,
+        inputUnit: input.unit,
+        lowV: acrossResistorV(4, 500),
+        highV: acrossResistorV(20, 500),
+      },
     }
   // What the display shows at both ends of the transmitter's span.
   const shown = [0, 100].map((percent) => {
@@ -221,20 +239,22 @@ function judgeMeasure(
   if (apart > 0.01 * Math.abs(fromPort.high - fromPort.low))
     return {
       verdict: 'does-not-fit',
-      passes,
+      code: 'measure.other-span',
       worked: [],
-      reason: `The display would run from ${say(shown[0]!, quantity)} to ${say(shown[1]!, quantity)} while the transmitter means ${span(fromPort)}.`,
-      remedy: 'Key the input\u2019s span to the transmitter\u2019s, or choose one of the same span.',
+      figures: {
+        given,
+        low: shown[0]!,
+        high: shown[1]!,
+      },
     }
   if (fromPort.loop) {
     const { loopV, burdenOhm = 0 } = toPort
     if (loopV === undefined)
       return {
         verdict: 'does-not-fit',
-        passes,
+        code: 'measure.loop-not-fed',
         worked: [],
-        reason: `${fromDevice.tag} has two wires and lives on the loop; this input feeds nothing into it.`,
-        remedy: 'Choose a three-wire transmitter with its own supply, or an input that feeds the loop.',
+        figures: { given, tag: fromDevice.tag },
       }
     const { enoughForFullScale, maximumMa } = loopCurrent(loopV, fromPort.loop.dropV, burdenOhm)
     const call = {
@@ -245,27 +265,36 @@ function judgeMeasure(
     if (!enoughForFullScale)
       return {
         verdict: 'does-not-fit',
-        passes,
+        code: 'measure.loop-too-weak',
         worked: [call],
-        reason: `${say(loopV, 'voltage')} less ${say(fromPort.loop.dropV, 'voltage')} over ${say(burdenOhm, 'resistance', 0)} drives ${say(maximumMa ?? 0, 'milliamps')}; full scale needs 20 mA.`,
-        remedy: 'A higher loop supply, or less burden in the loop.',
+        figures: {
+          given,
+          loopV,
+          dropV: fromPort.loop.dropV,
+          burdenOhm,
+          maximumMa,
+        },
       }
     return {
       verdict: 'fits',
-      passes,
+      code: 'measure.loop-fits',
       worked: [call],
-      reason: `${say(loopV, 'voltage')} feeds the loop, enough for 20 mA. Same signal, same span.`,
+      figures: { given, loopV },
     }
   }
   if (!supplyOf(chain, fromDevice.id) && Object.values(fromDevice.facts.ports).some(({ kind }) => kind === 'supply-in'))
     return {
       verdict: 'look-again',
-      passes,
+      code: 'measure.not-fed',
       worked: [],
-      reason: `${fromDevice.tag} has a supply of its own, and nothing feeds it yet.`,
-      remedy: 'Choose the supply that feeds it.',
+      figures: { given, tag: fromDevice.tag },
     }
-  return { verdict: 'fits', passes, worked: [], reason: `Same signal, same span: ${passes}.` }
+  return {
+    verdict: 'fits',
+    code: 'measure.fits',
+    worked: [],
+    figures: { given },
+  }
 }
 
 /** A choice of the giving device's options that turns its output into this signal. */
@@ -288,28 +317,27 @@ function judgeSignal(
   { id, from, fromDevice, toDevice }: ResolvedConnection,
   out: SignalOutPort,
   input: SignalInPort,
-  { say }: Words,
 ): Judged {
   const raw = fromDevice.facts.ports[from.port]
   const fix = choiceFor(fromDevice, raw?.by, input.signal)
-  const passes = signalTitle(out.signal)
   const span = signalSpan(out.signal)
   const wanted = signalSpan(input.signal)
   if (out.signal === 'pwm' || input.signal === 'pwm' ? out.signal !== input.signal : span.unit !== wanted.unit) {
     const resistor = out.signal === '4-20mA' && input.signal === '2-10V'
     return {
       verdict: 'does-not-fit',
-      passes,
+      code: 'signal.other-kind',
       worked: resistor
         ? [{ calc: 'signal.acrossResistor', input: { milliampsMa: 20, resistorOhm: 500 }, output: 'voltageV' }]
         : [],
-      reason: `${fromDevice.tag} gives ${signalTitle(out.signal)}, ${toDevice.tag} wants ${signalTitle(input.signal)}.`,
-      remedy:
-        fix?.do === 'set-option'
-          ? `${fix.say}.`
-          : resistor
-            ? 'A resistor of 500 ohm over the input makes 2 to 10 V of 4 to 20 mA.'
-            : `Choose an output or an input of the same kind.`,
+      figures: {
+        signal: out.signal,
+        tag: fromDevice.tag,
+        toDeviceTag: toDevice.tag,
+        wanted: input.signal,
+        option: fix?.do === 'set-option' ? fix.say : undefined,
+        resistor,
+      },
       ...(fix
         ? { fix }
         : resistor
@@ -326,17 +354,18 @@ function judgeSignal(
   if (span.at0 !== wanted.at0 || span.at100 !== wanted.at100) {
     const starts = signalPercent(span, wanted.at0)
     const reversed = (span.at100 - span.at0) * (wanted.at100 - wanted.at0) < 0
-    const says = reversed
-      ? 'It would run backwards: full when it should be off.'
-      : starts > 0
-        ? `It starts to move at ${say(starts, 'percent', 0)} of the output.`
-        : `At 0 % it stands at ${say(signalPercent(wanted, span.at0), 'percent', 0)} and never closes.`
     return {
       verdict: starts > 0 && !reversed ? 'look-again' : 'does-not-fit',
-      passes,
+      code: 'signal.other-span',
       worked: [],
-      reason: `${signalTitle(out.signal)} on an input for ${signalTitle(input.signal)}. ${says}`,
-      remedy: fix?.do === 'set-option' ? `${fix.say}.` : 'Key a least output there, or choose the same signal on both.',
+      figures: {
+        signal: out.signal,
+        wanted: input.signal,
+        reversed,
+        starts,
+        signalPercent: signalPercent(wanted, span.at0),
+        option: fix?.do === 'set-option' ? fix.say : undefined,
+      },
       ...(fix ? { fix } : {}),
     }
   }
@@ -349,10 +378,14 @@ function judgeSignal(
     if (!budget.enough)
       return {
         verdict: 'does-not-fit',
-        passes,
+        code: 'signal.too-many',
         worked: [{ calc: 'signal.budget', input: { sourceMa: out.sourceMa, loads }, output: 'needMa' }],
-        reason: `${all.length === 1 ? 'The input takes' : `${all.length} inputs take`} ${say(budget.needMa, 'milliamps')}; this output gives ${say(out.sourceMa, 'milliamps')}.`,
-        remedy: 'Fewer inputs on it, or a signal repeater between.',
+        figures: {
+          signal: out.signal,
+          allCount: all.length,
+          needMa: budget.needMa,
+          sourceMa: out.sourceMa,
+        },
       }
   }
   if (out.mostOhm !== undefined && span.unit === 'mA') {
@@ -360,57 +393,58 @@ function judgeSignal(
     if (burden > out.mostOhm)
       return {
         verdict: 'does-not-fit',
-        passes,
+        code: 'signal.burden',
         worked: [],
-        reason: `${say(burden, 'resistance', 0)} in the loop; this output drives ${say(out.mostOhm, 'resistance', 0)}.`,
-        remedy: 'Fewer inputs in the loop, or an input of less burden.',
+        figures: { signal: out.signal, burden, mostOhm: out.mostOhm },
       }
   }
   if (span.unit === 'mA' && all.length > 1)
     return {
       verdict: 'look-again',
-      passes,
+      code: 'signal.side-by-side',
       worked: [],
-      reason: `${all.length} inputs share one current: they belong in series, not side by side.`,
-      remedy: 'Wire them in series, each minus to the next plus; or use a voltage signal.',
+      figures: { signal: out.signal, allCount: all.length },
     }
-  return { verdict: 'fits', passes, worked: [], reason: `Same signal on both: ${signalTitle(out.signal)}.` }
+  return { verdict: 'fits', code: 'signal.fits', worked: [], figures: { signal: out.signal } }
 }
 
-function judgeSupply({ fromPort, toPort, fromDevice, toDevice }: ResolvedConnection, { say }: Words): Judged {
+function judgeSupply({ fromPort, toPort, fromDevice, toDevice }: ResolvedConnection): Judged {
   if (fromPort.kind !== 'supply-out' || toPort.kind !== 'supply-in') throw new RangeError('not a supply connection')
   const kind = fromPort.current.toUpperCase()
-  const passes = `${say(fromPort.volts, 'voltage', 0)} ${kind}`
   const variant = supplyVariant(fromPort, toPort.variants)
   if (!variant)
     return {
       verdict: 'does-not-fit',
-      passes,
+      code: 'supply.window',
       worked: [],
-      reason: `${toDevice.name} takes ${Object.values(toPort.variants)
-        .map((v) => `${v.lowV} to ${v.highV} V ${v.current.toUpperCase().replace('-', ' or ')}`)
-        .join(', or ')}; ${fromDevice.tag} gives ${passes}.`,
-      remedy: 'Choose a supply in one of these windows.',
+      figures: {
+        volts: fromPort.volts,
+        current: kind,
+        name: toDevice.name,
+        windows: Object.values(toPort.variants).map(
+          (v) => `${v.lowV} to ${v.highV} V ${v.current.toUpperCase().replace('-', ' or ')}`,
+        ),
+        tag: fromDevice.tag,
+      },
     }
   const labels = [variant.line, variant.neutral].map((t) => toDevice.facts.terminals[t]?.label ?? t)
   return {
     verdict: 'fits',
-    passes,
+    code: 'supply.fits',
     worked: [],
-    reason: `${passes} lies in ${variant.lowV} to ${variant.highV} V: terminals ${labels.join(' and ')}. The others stay empty.`,
+    figures: { volts: fromPort.volts, current: kind, lowV: variant.lowV, highV: variant.highV, labels },
   }
 }
 
 const isExtraLow = (volts: number) => volts <= EXTRA_LOW_V
 
-function judgeContact(chain: ResolvedChain, connection: ResolvedConnection, path: PowerPath, { say }: Words): Judged {
+function judgeContact(chain: ResolvedChain, connection: ResolvedConnection, path: PowerPath): Judged {
   const { fromPort, fromDevice, id } = connection
   const { load } = path.loadPort
   if (fromPort.kind !== 'contact') throw new RangeError('not a contact connection')
   const ratings = Object.values(fromPort.ratings)
   const carried = { ...load, phases: load.phases ?? 1 }
   const { verdict, loadA, ratedA, usedPercent, remedy, assumedPowerFactor } = contactLoad(ratings, carried)
-  const passes = `${say(loadA, 'current')} of ${ratedA === null ? 'no rating' : say(ratedA, 'current', 0)}`
   const head = lineVoltage(chain, path)
   const fed = fromPort.fed
   if (
@@ -420,35 +454,42 @@ function judgeContact(chain: ResolvedChain, connection: ResolvedConnection, path
   )
     return {
       verdict: 'does-not-fit',
-      passes: `${say(head.volts, 'voltage', 0)} ${head.current.toUpperCase()}`,
+      code: 'contact.other-voltage',
       worked: [],
-      reason: `${fromDevice.tag} puts ${say(head.volts, 'voltage', 0)} ${head.current.toUpperCase()} out; ${path.load.tag} wants ${say(load.volts, 'voltage', 0)} ${load.kind === 'dc' ? 'DC' : 'AC'}.`,
-      remedy: `A relay with a coil for ${say(head.volts, 'voltage', 0)} between.`,
+      figures: {
+        volts: head.volts,
+        current: head.current.toUpperCase(),
+        tag: fromDevice.tag,
+        loadTag: path.load.tag,
+        loadVolts: load.volts,
+        kind: load.kind,
+      },
       fix: {
         do: 'insert',
         connection: id,
         wants: { category: 'relay', coil: head, carries: { load: load.kind, volts: load.volts, amps: loadA } },
       },
     }
-  const assumed = assumedPowerFactor === undefined ? '' : ` Power factor ${assumedPowerFactor} assumed.`
-  const used =
-    usedPercent === null
-      ? `no ${load.kind} rating at ${say(load.volts, 'voltage', 0)}`
-      : `${say(usedPercent, 'percent')} of ${say(ratedA!, 'current', 0)} ${load.kind}`
   const leak = fromPort.solidState?.leakMa
   const leaky = leak !== undefined && verdict === 'fits' && 1000 * loadA < 10 * leak
   return {
     verdict: leaky ? 'look-again' : verdict,
-    passes,
-    reason: leaky
-      ? `${fromDevice.tag} leaks ${say(leak, 'milliamps')} when off; ${path.load.tag} takes only ${say(loadA, 'current')} and may stay on.`
-      : `${fromDevice.tag} ${fromDevice.name} carries ${say(loadA, 'current')} for ${path.load.tag} ${path.load.name}: ${used}.${assumed}`,
+    code: 'contact.carries',
+    figures: {
+      loadA,
+      ratedA,
+      tag: fromDevice.tag,
+      leakMa: leaky ? leak : undefined,
+      loadTag: path.load.tag,
+      name: fromDevice.name,
+      loadName: path.load.name,
+      usedPercent,
+      kind: load.kind,
+      volts: load.volts,
+      assumedPowerFactor,
+      remedy,
+    },
     worked: [{ calc: 'wiring.contact', input: { ratings, load: { ...load } }, output: 'usedPercent' }],
-    ...(leaky
-      ? { remedy: 'A relay contact instead, or a load beside it that takes ten times the leak.' }
-      : remedy
-        ? { remedy }
-        : {}),
     ...(verdict === 'fits' || fromDevice.facts.category === 'limiter' || fromDevice.facts.category === 'permissive'
       ? {}
       : {
@@ -470,19 +511,23 @@ function judgeCall(
   chain: ResolvedChain,
   { fromPort, fromDevice, id }: ResolvedConnection,
   { loadPort, load }: Line<{ readonly wets: { readonly volts: number; readonly amps: number } }>,
-  { say }: Words,
 ): Judged {
   if (fromPort.kind !== 'contact') throw new RangeError('not a contact connection')
   const { volts, amps } = loadPort.wets
-  const passes = `${say(volts, 'voltage', 0)}, ${say(1000 * amps, 'milliamps', 0)}`
   if (fromPort.fed) {
     const head = lineVoltage(chain, { contacts: [{ device: fromDevice, portId: '', port: fromPort }] })!
     return {
       verdict: 'does-not-fit',
-      passes: `${say(head.volts, 'voltage', 0)} into a dry input`,
+      code: 'call.not-dry',
       worked: [],
-      reason: `${fromDevice.tag} puts ${say(head.volts, 'voltage', 0)} ${head.current.toUpperCase()} out; ${load.tag} wets its own input with ${passes} and wants a dry contact.`,
-      remedy: `An isolating relay with a coil for ${say(head.volts, 'voltage', 0)} between.`,
+      figures: {
+        volts: head.volts,
+        tag: fromDevice.tag,
+        current: head.current.toUpperCase(),
+        loadTag: load.tag,
+        wetsV: volts,
+        wetsMa: 1000 * amps,
+      },
       fix: {
         do: 'insert',
         connection: id,
@@ -498,19 +543,17 @@ function judgeCall(
   if (fromPort.solidState)
     return {
       verdict: 'does-not-fit',
-      passes,
+      code: 'call.solid-state',
       worked: [],
-      reason: `${fromDevice.tag} switches without a contact and leaks ${say(fromPort.solidState.leakMa, 'milliamps')} when off: the input may take that for a call.`,
-      remedy: 'A relay contact instead.',
+      figures: { volts, wetsMa: 1000 * amps, tag: fromDevice.tag, leakMa: fromPort.solidState.leakMa },
     }
   const { least } = fromPort
   if (!least || least.volts > volts || least.amps > amps)
     return {
       verdict: 'look-again',
-      passes,
+      code: 'call.not-gold',
       worked: [],
-      reason: `A power contact of ${fromDevice.tag} in a circuit of ${passes}: it oxidises and fails open.`,
-      remedy: 'A gold contact: a signal relay between.',
+      figures: { volts, wetsMa: 1000 * amps, tag: fromDevice.tag },
       ...(fromDevice.facts.category === 'controller'
         ? {
             fix: {
@@ -523,9 +566,9 @@ function judgeCall(
     }
   return {
     verdict: 'fits',
-    passes,
+    code: 'call.fits',
     worked: [],
-    reason: `${fromDevice.tag} closes a dry gold contact: ${passes} from ${load.tag} itself.`,
+    figures: { volts, wetsMa: 1000 * amps, tag: fromDevice.tag, loadTag: load.tag },
   }
 }
 
@@ -538,55 +581,52 @@ function coilFrom(
   return port?.kind === 'supply-out' ? { volts: port.volts, current: port.current } : { volts: 230, current: 'ac' }
 }
 
-function judgeDriven(
-  { fromPort, fromDevice, toDevice }: ResolvedConnection,
-  load: ElectricLoad,
-  { say }: Words,
-): Judged {
+function judgeDriven({ fromPort, fromDevice, toDevice }: ResolvedConnection, load: ElectricLoad): Judged {
   if (fromPort.kind !== 'supply-out') throw new RangeError('not a supply connection')
   const { loadA } = contactLoad([], load)
-  const passes = `${say(loadA, 'current')} of ${say(fromPort.protectionA, 'current')}`
   return loadA > fromPort.protectionA
     ? {
         verdict: 'does-not-fit',
-        passes,
+        code: 'drive.too-small',
         worked: [],
-        reason: `${toDevice.tag} draws ${say(loadA, 'current')}; ${fromDevice.name} gives ${say(fromPort.protectionA, 'current')}.`,
-        remedy: 'A larger drive.',
+        figures: { loadA, protectionA: fromPort.protectionA, tag: toDevice.tag, name: fromDevice.name },
       }
     : {
         verdict: 'fits',
-        passes,
+        code: 'drive.fits',
         worked: [],
-        reason: `${say(loadA, 'current')} of ${say(fromPort.protectionA, 'current')} that the drive gives. Screened motor cable, shield at both ends.`,
+        figures: { loadA, protectionA: fromPort.protectionA },
       }
 }
 
-function judgeLine({ fromPort, fromDevice }: ResolvedConnection, load: ElectricLoad, { say }: Words): Judged {
+function judgeLine({ fromPort, fromDevice }: ResolvedConnection, load: ElectricLoad): Judged {
   if (fromPort.kind !== 'supply-out') throw new RangeError('not a supply connection')
-  const passes = `${say(fromPort.volts, 'voltage', 0)} line`
   const apart = Math.abs(fromPort.volts - load.volts) / load.volts
   if (apart > 0.1 || (fromPort.current === 'dc') !== (load.kind === 'dc'))
     return {
       verdict: 'does-not-fit',
-      passes,
+      code: 'line.other-voltage',
       worked: [],
-      reason: `${fromDevice.tag} gives ${say(fromPort.volts, 'voltage', 0)} ${fromPort.current.toUpperCase()}; the load wants ${say(load.volts, 'voltage', 0)}${load.kind === 'dc' ? ' DC' : ''}.`,
-      remedy: 'Feed this line from a supply of the load\u2019s voltage.',
+      figures: {
+        volts: fromPort.volts,
+        tag: fromDevice.tag,
+        current: fromPort.current.toUpperCase(),
+        loadVolts: load.volts,
+        kind: load.kind,
+      },
     }
   const { loadA } = contactLoad([], load)
   if (loadA > fromPort.protectionA)
     return {
       verdict: 'does-not-fit',
-      passes,
+      code: 'line.over-fuse',
       worked: [],
-      reason: `The load draws ${say(loadA, 'current')}; the circuit is fused at ${say(fromPort.protectionA, 'current', 0)}.`,
-      remedy: 'Its own circuit, by the licensed trade.',
+      figures: { volts: fromPort.volts, loadA, protectionA: fromPort.protectionA },
     }
   return {
     verdict: 'fits',
-    passes,
+    code: 'line.fits',
     worked: [],
-    reason: `${say(loadA, 'current')} on a circuit fused at ${say(fromPort.protectionA, 'current', 0)}, ${passes}.`,
+    figures: { volts: fromPort.volts, loadA, protectionA: fromPort.protectionA },
   }
 }

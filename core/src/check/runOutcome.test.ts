@@ -68,7 +68,7 @@ describe('a floor, target 28 °C, may stray 1 K, set 28, swing 1', () => {
     ))
   it('puts a tripped limiter first', () =>
     expect(of(context, floorRun, ran(20, 28, [{ atS: 5400, what: 'trip', of: 'F1' }])).sentences[0]).toMatchObject({
-      id: 'trip',
+      code: 'trip',
       head: 'F1 tripped.',
       reason: expect.stringContaining('1.5\u00a0h into the run') as unknown as string,
     }))
@@ -117,7 +117,7 @@ function says(
   const outcome = runOutcome(given, run, simulate(scenario), aroundC)
   return {
     ...outcome,
-    ids: outcome.sentences.map(({ id }) => id),
+    ids: outcome.sentences.map(({ code }) => code),
     text: outcome.sentences.map(({ head, reason, next }) => `${head} ${reason} ${next ?? ''}`).join(' '),
   }
 }
@@ -228,7 +228,7 @@ describe('each sentence comes from the numbers: an input moved past its threshol
     const broken = says('room', same, -10, { faults: [{ id: 'off probe 1', atH: 4 }] })
     expect(broken.ids[0]).toBe('fault')
     expect(broken.text).toContain('With a fault since 4.0\u00a0h. Fallen off: the probe')
-    expect(broken.sentences.find(({ id }) => id === 'strays')?.next).toBeUndefined()
+    expect(broken.sentences.find(({ code }) => code === 'strays')?.next).toBeUndefined()
     expect(says('room', same, -10).ids).not.toContain('fault')
   })
   it('a boiler follows its line, until the fire is too small for it', () => {

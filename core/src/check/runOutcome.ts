@@ -5,33 +5,16 @@ import type { LoopRun } from '../simulate/loop/loopScenario'
 import { runFigures } from '../simulate/runFigures'
 import type { SimulationResult } from '../simulate/scenario'
 import { factsOfKind } from '../survey/kindFacts'
-import { hours } from '../units/hours'
-import { counted } from '../units/words'
+import { type Advice, type Late, type RunFact, sayRun } from '../words/runWords'
+import type { RunWords } from '../words/sentences'
 import type { LoopContext } from './context'
 import { mostStarts } from './mostStarts'
 
-/** One thing that a run says to the fitter: what happened, with its numbers, and what to do next. */
-export interface RunSentence {
-  readonly id:
-    | 'trip'
-    | 'cut-off'
-    | 'saturated'
-    | 'droop'
-    | 'strays'
-    | 'holds'
-    | 'idle'
-    | 'ran'
-    | 'starts'
-    | 'alarm'
-    | 'ice'
-    | 'frozen'
-    | 'time-over'
-    | 'fault'
-  readonly verdict: 'fits' | 'look'
-  readonly head: string
-  readonly reason: string
-  readonly next?: string
-}
+/** One thing that a run was found to do. */
+type RunFound = RunFact & { readonly verdict: 'fits' | 'look' }
+
+/** The same with its sentences. */
+export type RunSentence = RunFound & RunWords
 
 export interface RunOutcome {
   /** The most telling one first. */
@@ -48,8 +31,6 @@ const LEAST_SEEN_K = 0.05
 const FULL_SHARE = 0.97
 /** Running this much more than its least is still nothing to speak of. */
 const IDLE_SHARE = 0.03
-
-const hourText = (atS: number, { say }: LoopContext['words']) => say(hours(atS), 'hours')
 
 /** What the target is that a loop's controlled place is held against, and how far it may stray. */
 function wanted({ loop, survey }: LoopContext, run: LoopRun) {
@@ -69,23 +50,19 @@ function shortOf(
   figures: RunOutcome['figures'],
   aroundC: number,
   onShare: number,
-): RunSentence | undefined {
-  const { words, data } = context
-  const { say } = words
+): RunFound | undefined {
+  const { data } = context
   const sign = plan.action === 'heating' ? 1 : -1
   const setC = plan.kind === 'on-off' ? (plan.onC + plan.offC) / 2 : plan.setpointC
   const shortK = sign * (setC - figures.settlesC)
   const { tolerance } = context.loop.survey.answers
   const mayK = typeof tolerance === 'number' ? tolerance : 1
-  const at = `at ${say(aroundC, 'temperature')} around it`
   if (onShare >= FULL_SHARE && shortK > mayK + LEAST_SEEN_K) {
     const powerW = context.survey?.seen.fullPowerW ?? context.survey?.seen.powerW ?? 0
     return {
-      id: 'saturated',
       verdict: 'look',
-      head: `Reaches ${say(figures.settlesC, 'temperature')}, not ${say(setC, 'temperature')}.`,
-      reason: `It runs all the time: ${say(powerW, 'power')} give no more ${at}.`,
-      next: `More ${plan.action === 'heating' ? 'power, or less loss' : 'cooling, or less heat'}, or agree ${say(figures.settlesC, 'temperature')}. No setting mends it.`,
+      code: 'saturated',
+      figures: { settlesC: figures.settlesC, setC, powerW, aroundC, action: plan.action },
     }
   }
   if (plan.kind !== 'band' || plan.integralS > 0) return undefined
@@ -93,45 +70,62 @@ function shortOf(
   const narrowerK = (plan.bandK * mayK) / Math.abs(shortK)
   const swing = fieldValue(data, factsOfKind(context.loop.kind).swing(context.loop.survey.answers)).typical
   return {
-    id: 'droop',
     verdict: 'look',
-    head: `Reaches ${say(figures.settlesC, 'temperature')}, not ${say(setC, 'temperature')}.`,
-    reason: `${at[0]!.toUpperCase()}${at.slice(1)} the band leaves it ${say(Math.abs(shortK), 'difference')} ${shortK * sign > 0 ? 'short' : 'over'}.`,
-    next: `Set ${say(plan.setpointC + sign * shortK, 'temperature')}, narrow the band to ${say(narrowerK, 'difference')}, or choose a swing of ${say(swing, 'difference')}.`,
+    code: 'droop',
+    figures: {
+      settlesC: figures.settlesC,
+      setC,
+      aroundC,
+      shortK,
+      short: shortK * sign > 0,
+      setpointC: plan.setpointC + sign * shortK,
+      narrowerK,
+      swingK: swing,
+    },
   }
 }
 
 /** How far it went from the target, and whether moving the set or narrowing the swing would mend it. */
 function strays(context: LoopContext, run: LoopRun, plan: PlanOf, figures: RunOutcome['figures'], faulted: boolean) {
-  const { survey, words } = context
-  const { say } = words
+  const { survey } = context
   const { target, tolerance } = wanted(context, run)
   const place = run.nodes[run.controlled] ?? 'place'
   const { lowestC, highestC } = figures
   const upper = plan.kind === 'on-off' ? Math.max(plan.onC, plan.offC) : plan.setpointC
   const lower = plan.kind === 'on-off' ? Math.min(plan.onC, plan.offC) : plan.setpointC
-  const [pastK, past] = plan.action === 'heating' ? [highestC - upper, 'upper'] : [lower - lowestC, 'lower']
-  const lag =
-    plan.kind === 'on-off' && pastK > LEAST_SEEN_K && !survey?.boiler && !faulted
-      ? ` It runs ${say(pastK, 'difference')} past its ${past} point: the probe follows late.`
-      : ''
+  const [pastK, point] =
+    plan.action === 'heating' ? [highestC - upper, 'upper' as const] : [lower - lowestC, 'lower' as const]
+  const late: Late | undefined =
+    plan.kind === 'on-off' && pastK > LEAST_SEEN_K && !survey?.boiler && !faulted ? { pastK, point } : undefined
   if (target === undefined || tolerance === undefined)
     return {
       sentence: {
-        id: 'ran' as const,
         verdict: 'fits' as const,
-        head: 'Ran.',
-        reason: `The ${place} went from ${say(lowestC, 'temperature')} to ${say(highestC, 'temperature')}.${lag}`,
+        code: 'ran' as const,
+        figures: {
+          place,
+          lowestC,
+          highestC,
+          late,
+        },
       },
     }
   const underK = Math.max(0, target - lowestC)
   const overK = Math.max(0, highestC - target)
-  const far = `up to ${say(underK, 'difference')} under and ${say(overK, 'difference')} over ${say(target, 'temperature')}`
-  const may = `${say(tolerance, 'difference')} either way is asked for`
-  const reason = (verb: string) => `The ${place} ${verb} ${far}; ${may}.${lag}`
   if (underK <= tolerance + LEAST_SEEN_K && overK <= tolerance + LEAST_SEEN_K)
     return {
-      sentence: { id: 'holds' as const, verdict: 'fits' as const, head: 'Holds.', reason: reason('stays') },
+      sentence: {
+        verdict: 'fits' as const,
+        code: 'holds' as const,
+        figures: {
+          place,
+          underK,
+          overK,
+          target,
+          tolerance,
+          late,
+        },
+      },
       underK,
       overK,
     }
@@ -141,24 +135,28 @@ function strays(context: LoopContext, run: LoopRun, plan: PlanOf, figures: RunOu
     run.controlled === 'slab' && survey?.floor
       ? floorLimit(survey.floor.zone, survey.floor.plant.designRoomC)
       : Infinity
-  const shift =
-    upper + shiftK > limitC
-      ? `Not by a higher set: this floor may not be over ${say(limitC, 'temperature')}. Narrow the swing, or agree a lower target.`
-      : `${shiftK > 0 ? 'Raise' : 'Lower'} the set by ${say(Math.abs(shiftK), 'difference')}.`
-  const next =
+  const advice: Advice =
     excessK <= LEAST_SEEN_K
-      ? shift
+      ? upper + shiftK > limitC
+        ? { set: 'not-higher', limitC }
+        : { set: 'by', shiftK }
       : plan.kind === 'on-off' && excessK < plan.swingK - LEAST_SEEN_K
-        ? `Narrow the swing to about ${say(plan.swingK - excessK, 'difference')}, then look where the middle lies.`
-        : `${plan.kind === 'on-off' ? 'The swing' : 'The band'} is not the cause: look at power${survey?.floor ? ', supply water' : ''} and the place of the probe.`
+        ? { set: 'narrow', toK: plan.swingK - excessK }
+        : { set: 'no', onOff: plan.kind === 'on-off', floor: survey?.floor !== undefined }
   return {
     sentence: {
-      id: 'strays' as const,
       verdict: 'look' as const,
-      head: 'Strays too far.',
-      reason: reason('goes'),
-      // Nothing is set by what a broken part does.
-      ...(faulted ? {} : { next }),
+      code: 'strays' as const,
+      figures: {
+        place,
+        underK,
+        overK,
+        target,
+        tolerance,
+        late,
+        // Nothing is set by what a broken part does.
+        advice: faulted ? undefined : advice,
+      },
     },
     underK,
     overK,
@@ -166,12 +164,7 @@ function strays(context: LoopContext, run: LoopRun, plan: PlanOf, figures: RunOu
 }
 
 /** Water by the weather: how far it went from its own line. */
-function alongLine(
-  context: LoopContext,
-  run: LoopRun,
-  plan: PlanOf,
-  result: SimulationResult,
-): RunSentence | undefined {
+function alongLine(context: LoopContext, run: LoopRun, plan: PlanOf, result: SimulationResult): RunFound | undefined {
   const [line] = Object.values(result.trace.lines)
   const water = result.trace.nodes[run.controlled]
   if (!line || !water || !context.survey?.boiler) return undefined
@@ -186,30 +179,23 @@ function alongLine(
     under = Math.max(under, value - water[i]!)
     over = Math.max(over, water[i]! - value)
   }
-  const { say } = context.words
   const rooms = result.summary
   const half = plan.kind === 'on-off' ? plan.swingK / 2 : plan.kind === 'band' ? plan.bandK : 0
-  const roomsText = `The rooms went from ${say(rooms.minimumC['building']!, 'temperature')} to ${say(rooms.maximumC['building']!, 'temperature')}.`
   if (asked === 0)
     return {
-      id: 'holds',
       verdict: 'fits',
-      head: 'Stood still.',
-      reason: `It is too warm outside for its line all the while. ${roomsText}`,
+      code: 'no-call',
+      figures: { roomsFromC: rooms.minimumC['building']!, roomsToC: rooms.maximumC['building']! },
     }
-  const far = `up to ${say(Math.max(0, under), 'difference')} under and ${say(Math.max(0, over), 'difference')} over its line`
-  const fits = under <= half * 1.25 + 1
-  return {
-    id: fits ? 'holds' : 'strays',
-    verdict: fits ? 'fits' : 'look',
-    head: fits ? 'Follows its line.' : 'Falls behind its line.',
-    reason: `The water goes ${far}. ${roomsText}`,
-    ...(fits
-      ? {}
-      : {
-          next: `It lacks power on the coldest hours, or the line is too steep: lower its design supply by about ${say(under - half, 'difference')}.`,
-        }),
+  const figures = {
+    underK: Math.max(0, under),
+    overK: Math.max(0, over),
+    roomsFromC: rooms.minimumC['building']!,
+    roomsToC: rooms.maximumC['building']!,
   }
+  return under <= half * 1.25 + 1
+    ? { verdict: 'fits', code: 'holds-line', figures }
+    : { verdict: 'look', code: 'strays-line', figures: { ...figures, lowerK: under - half } }
 }
 
 /**
@@ -219,7 +205,6 @@ function alongLine(
  */
 export function runOutcome(context: LoopContext, run: LoopRun, result: SimulationResult, aroundC: number): RunOutcome {
   const { words, chain, data } = context
-  const { say } = words
   const { events, summary } = result
   const [first] = run.outputs
   const figures = runFigures(
@@ -231,41 +216,39 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
   )
   if (!first) return { sentences: [], figures }
   const { plan } = first
-  const sentences: RunSentence[] = []
+  const found: RunFound[] = []
   const fault = events.find(({ what }) => what === 'fault')
   if (fault)
-    sentences.push({
-      id: 'fault',
+    found.push({
       verdict: 'look',
-      head: `With a fault since ${hourText(fault.atS, words)}.`,
-      reason: `${faultWords[fault.why ?? ''] ?? 'Something'} ${nameOf(context, run, fault.of)}: what follows is its doing.`,
+      code: 'fault',
+      figures: { atS: fault.atS, fault: fault.why ?? '', of: nameOf(context, run, fault.of) },
     })
   const trip = events.find(({ what }) => what === 'trip')
   if (trip) {
     const device = chain.devices.find(({ tag }) => tag === trip.of)
     const cold = device?.facts.permissive?.senses === 'frost'
-    sentences.push({
-      id: cold ? 'frozen' : 'trip',
-      verdict: 'look',
-      head: `${trip.of} ${cold ? 'opened' : 'tripped'}.`,
-      reason: cold
-        ? `${hourText(trip.atS, words)} into the run it was colder than it allows.`
-        : `${hourText(trip.atS, words)} into the run${context.survey?.floor ? ': the supply water is too hot for it' : ` it was hotter than its ${device?.dialC === undefined ? 'dial' : say(device.dialC, 'temperature')}`}.`,
-      next: cold
-        ? 'Raise the lowest stage, or look for flow. The thermostat stays.'
-        : context.survey?.floor
-          ? 'Lower the supply water. The limiter stays.'
-          : 'Find why it got so hot. The limiter stays.',
-    })
+    found.push(
+      cold
+        ? { verdict: 'look', code: 'frozen', figures: { of: trip.of, atS: trip.atS } }
+        : {
+            verdict: 'look',
+            code: 'trip',
+            figures: {
+              of: trip.of,
+              atS: trip.atS,
+              floor: context.survey?.floor !== undefined,
+              dialC: device?.dialC,
+            },
+          },
+    )
   }
   const cut = events.find(({ what }) => what === 'cut-off')
   if (cut)
-    sentences.push({
-      id: 'cut-off',
+    found.push({
       verdict: 'look',
-      head: `The battery is cut off after ${hourText(cut.atS, words)}.`,
-      reason: `It started ${counted(summary.starts[first.actuator] ?? 0, 'time')} until then; each start glows.`,
-      next: 'A wider swing starts less; a larger battery lasts longer; a smaller heater runs through.',
+      code: 'cut-off',
+      figures: { atS: cut.atS, starts: summary.starts[first.actuator] ?? 0 },
     })
   const onShare =
     run.outputs.length === 0
@@ -276,51 +259,49 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
   const along = alongLine(context, run, plan, result)
   const far = strays(context, run, plan, figures, fault !== undefined)
   const resting = timed || fault ? undefined : idle(context, run, plan, figures, lateShare(run, result) ?? onShare)
-  sentences.push(short ?? resting ?? along ?? far.sentence)
+  found.push(short ?? resting ?? along ?? far.sentence)
   for (const { plan: each, actuator } of run.outputs) {
     const most = mostStarts(context, each)
     const own = runFigures(result, run.controlled, [actuator], run.scenario.durationS)
     if (!most || own.worstHour <= most.perHour) continue
     const name = chain.devices.find(({ id }) => id === actuator)?.tag ?? 'It'
-    sentences.push({
-      id: 'starts',
+    found.push({
       verdict: 'look',
-      head: `${name} starts ${counted(own.worstHour, 'time')} in one hour.`,
-      reason: `${most.device ? 'It bears' : 'Usual are at most'} ${say(most.perHour, 'perHour', 0)}.`,
-      next:
-        each.kind === 'on-off'
-          ? `A swing of about ${say((each.swingK * own.worstHour) / most.perHour, 'difference')}, or a minimum off time of ${say(3600 / most.perHour / 2, 'seconds')} and more.`
-          : 'A longer cycle time, or a longer minimum off time.',
+      code: 'starts',
+      figures: {
+        name,
+        worstHour: own.worstHour,
+        ofDevice: most.device !== undefined,
+        perHour: most.perHour,
+        swingK: each.kind === 'on-off' ? (each.swingK * own.worstHour) / most.perHour : undefined,
+        minimumOffS: 3600 / most.perHour / 2,
+      },
     })
   }
   const iced = events.filter(({ what, why }) => what === 'drips' && why === 'time').length
   const melts = events.filter(({ what }) => what === 'melts').length
   if (iced > 0)
-    sentences.push({
-      id: 'ice',
+    found.push({
       verdict: 'look',
-      head: `${counted(iced, 'defrost')} of ${melts} ended by the clock.`,
-      reason: 'The coil was not warm enough by then: ice stays on it.',
-      next: 'Melt longer, or more often, or with more heat.',
+      code: 'ice',
+      figures: { iced, melts },
     })
   const over = events.find(({ what }) => what === 'time-over')
   if (over)
-    sentences.push({
-      id: 'time-over',
+    found.push({
       verdict: 'fits',
-      head: `The timer ended it after ${hourText(over.atS, words)}.`,
-      reason: `From then on it cools down: ${say(figures.lowestC, 'temperature')} at the end.`,
+      code: 'time-over',
+      figures: { atS: over.atS, lowestC: figures.lowestC },
     })
   const alarm = events.find(({ what }) => what === 'alarm')
   if (alarm)
-    sentences.push({
-      id: 'alarm',
+    found.push({
       verdict: 'look',
-      head: `Alarm after ${hourText(alarm.atS, words)}.`,
-      reason: `${counted(summary.alarms, 'alarm')} in the run; it waits ${say(fieldValue(data, 'sim.alarm.delay').typical, 'minutes')} before it calls.`,
+      code: 'alarm',
+      figures: { atS: alarm.atS, alarms: summary.alarms, delayMin: fieldValue(data, 'sim.alarm.delay').typical },
     })
   return {
-    sentences,
+    sentences: found.map((each) => ({ ...each, ...sayRun(each, words) })),
     figures,
     ...(far.underK === undefined ? {} : { underK: far.underK, overK: far.overK }),
   }
@@ -347,7 +328,7 @@ function idle(
   plan: PlanOf,
   figures: RunOutcome['figures'],
   share: number,
-): RunSentence | undefined {
+): RunFound | undefined {
   const { target, tolerance } = wanted(context, run)
   if (target === undefined || tolerance === undefined) return undefined
   const least =
@@ -365,18 +346,11 @@ function idle(
     sign * (setC - figures.settlesC) <= 0
   )
     return undefined
-  const { say } = context.words
   const cools = plan.action === 'cooling'
   return {
-    id: 'idle',
     verdict: 'look',
-    head: `Goes ${cools ? 'down' : 'up'} to ${say(reachC, 'temperature')} with nothing asked of it.`,
-    reason: `${cools ? 'It is cold enough without' : 'It is warm enough without'} ${least > 0 ? `more than its least, ${say(least * 100, 'percent')}` : 'it'}: ${say(target, 'temperature')} is the target.`,
-    next: cools
-      ? least > 0
-        ? 'Heat is what it lacks; a lower least keeps more of it, where the air allows.'
-        : 'Heat is what it lacks, not a setting.'
-      : 'Look for heat that comes by itself.',
+    code: 'idle',
+    figures: { cools, reachC, leastPercent: least * 100, target },
   }
 }
 
@@ -387,22 +361,6 @@ function lateShare(run: LoopRun, { trace }: SimulationResult): number | undefine
   if (!first || first.length < 30) return undefined
   const from = Math.floor((first.length * 2) / 3)
   return Math.min(...shares.map((values) => values.slice(from).reduce((sum, v) => sum + v, 0) / (values.length - from)))
-}
-
-const faultWords: Readonly<Record<string, string>> = {
-  open: 'Open:',
-  short: 'Shorted:',
-  drifted: 'Reads wrong:',
-  'fallen-off': 'Fallen off:',
-  'wrong-kind': 'Of the wrong kind:',
-  sun: 'In the sun:',
-  welded: 'Welded:',
-  dead: 'Dead:',
-  'stage-missing': 'A stage missing:',
-  'supply-low': 'Low voltage:',
-  'stuck-open': 'Stuck open:',
-  'stuck-closed': 'Stuck closed:',
-  'door-open': 'Door open:',
 }
 
 /** What an id of the scenario is called on site. */

@@ -1,3 +1,4 @@
+import type { Beyond } from '../words/beyondWords'
 import type { ResolvedDevice } from '../document/chain'
 import type { LoopDocument, Reading } from '../document/documents'
 import type { LoopContext } from '../check/context'
@@ -25,7 +26,7 @@ export interface KeyingRow {
   /** The plan to more places than the display has, where it cannot show it: "27.78, shown 27.8". */
   readonly rounded?: { readonly exact: string; readonly difference: string }
   /** Why it cannot be keyed as planned, with what the controller takes. */
-  readonly beyond?: string
+  readonly beyond?: Beyond
   /** Codes that are set back when this one is keyed: they follow, and are keyed again. */
   readonly setsBack: readonly string[]
   readonly asFound: Reading | undefined
@@ -70,7 +71,7 @@ function shownPlan(
       planned: shown ?? parameter.comes?.toString() ?? Object.values(shows)[0] ?? '',
       unit: '',
       choices: shows,
-      ...(shown === undefined ? { beyond: `The plan asks for \u201c${value}\u201d; it takes ${offers}.` } : {}),
+      ...(shown === undefined ? { beyond: { asks: `\u201c${value}\u201d`, takes: offers } } : {}),
     }
   }
   if (typeof value !== 'number') return undefined
@@ -87,7 +88,10 @@ function shownPlan(
     quantity: view.quantity,
     ...(outside
       ? {
-          beyond: `The plan asks for ${withUnit(view.text(exact))}; it takes ${view.text(view.low)} to ${withUnit(view.text(view.high))}.`,
+          beyond: {
+            asks: withUnit(view.text(exact)),
+            takes: `${view.text(view.low)} to ${withUnit(view.text(view.high))}`,
+          },
         }
       : view.quantity !== 'clock' && Math.abs(off) > view.step / 1000
         ? {

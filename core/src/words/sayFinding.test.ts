@@ -11,6 +11,14 @@ import { findingWords, type FiguresOf, type FindingCode, sayFinding } from './sa
 
 const root = fileURLToPath(new URL('../../../', import.meta.url))
 
+/** Every text among figures, however deep. */
+const textsIn = (value: unknown): string[] =>
+  typeof value === 'string'
+    ? [value]
+    : typeof value === 'object' && value !== null
+      ? Object.values(value).flatMap(textsIn)
+      : []
+
 describe('findings', () => {
   it('have sentences for each code that a rule has, and for no other', () =>
     expect(Object.keys(findingWords).sort()).toEqual(Object.keys(ruleCases).sort()))
@@ -27,8 +35,7 @@ describe('findings', () => {
 
   // Names that a person or the shelf gave are theirs; what a sentence itself says is said as the practice says it.
   const ownWords = (sentence: string, figures: unknown) =>
-    [...JSON.stringify(figures).matchAll(/"((?:[^"\\\\]|\\\\.)*)"/g)]
-      .map(([, text]) => text!)
+    textsIn(figures)
       .sort((a, b) => b.length - a.length)
       .reduce((told, name) => (name.length > 1 ? told.split(name).join('\u2026') : told), sentence)
   it.each([
@@ -48,6 +55,17 @@ describe('findings', () => {
     })
     expect(told.length).toBeGreaterThan(300)
     expect(told.filter((sentence) => foreign.test(sentence))).toEqual([])
+  })
+
+  it('are figures and names apart: no sentence stands among them', () => {
+    const told = Object.entries(ruleCases).flatMap(([code, [planted]]) => {
+      const { job, loop } = planted()
+      return checkLoop(loopContext(job, loop, fieldData))
+        .open.filter((each) => each.code === code)
+        .flatMap(({ figures }) => textsIn(figures).map((text) => `${code}: ${text}`))
+    })
+    expect(told.length).toBeGreaterThan(100)
+    expect(told.filter((text) => /\.$|[.;] /.test(text))).toEqual([])
   })
 
   it('are told nowhere but in the words', () => {

@@ -17,3 +17,17 @@ export interface CauseWords {
   readonly says: string
   readonly check: string
 }
+
+/** What is said of a connection: what goes over it in three words, why it fits or not, and what to do. */
+export interface ConnectionWords {
+  readonly passes: string
+  readonly reason: string
+  readonly remedy?: string
+}
+
+/** What a simulated run says: what happened, with its numbers, and what to do next. */
+export interface RunWords {
+  readonly head: string
+  readonly reason: string
+  readonly next?: string | undefined
+}

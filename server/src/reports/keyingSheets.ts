@@ -1,3 +1,4 @@
+import { beyondWords } from '@nachtigal/core/words/beyondWords'
 import { FORMULA } from './formula'
 import Papa from 'papaparse'
 import type { LoopContext } from '@nachtigal/core/check/context'
@@ -13,7 +14,7 @@ const shown = (reading: Reading | undefined) => reading?.text ?? ''
 const notes = ({ rounded, beyond, setsBack, asLeft }: KeyingRow) =>
   [
     rounded ? `of ${rounded.exact}, ${rounded.difference}` : '',
-    beyond ?? '',
+    beyond ? beyondWords(beyond) : '',
     setsBack.length > 0 ? `sets back ${setsBack.join(', ')}` : '',
     asLeft?.why ? `left so: ${asLeft.why}` : '',
   ]

@@ -1,3 +1,4 @@
+import type { ConnectionFact } from '../../words/connectionWords'
 import { factsOfKind } from '../../survey/kindFacts'
 import { callPaths, powerPaths } from '../../wiring/powerPath'
 import { controlOutputs, reachOf } from '../../wiring/reach'
@@ -39,8 +40,7 @@ const connectionsFit: Rule = ({ judgedConnections, chain }) =>
         figures: {
           from: connection?.fromDevice.tag ?? '',
           to: connection?.toDevice.tag ?? '',
-          reason: found.reason,
-          remedy: found.remedy,
+          found: { code: found.code, figures: found.figures } as ConnectionFact,
         },
         worked: found.worked,
         ...(found.fix ? { fix: found.fix } : {}),

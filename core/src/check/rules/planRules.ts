@@ -11,6 +11,7 @@ import { consequences } from '../consequences'
 import { workingRange } from '../settings/workingRange'
 import { type Found, TEST_FAILED } from '../finding'
 import { eachPlan, eachSwitching, lookAgain, type Rule, stop } from './rule'
+import type { Outcome } from '../../commissioning/proofTest'
 import { failed, proofTests } from '../../commissioning/proofTests'
 
 const surfaceLimit = eachSwitching((plan, { survey }) => {
@@ -185,17 +186,19 @@ const powerEnough = eachSwitching((plan, context) => {
   ]
 })
 
+/** What came of a test, and its likeliest cause, without their sentences. */
+const factsOf = ({ code, figures, causes: [first] }: Outcome) => ({
+  found: { code, figures },
+  cause: first && { code: first.code, figures: first.figures },
+})
+
 const testsPassed: Rule = (context) =>
   proofTests(context).flatMap((test): Found[] => {
     if (!failed(test)) return []
     const { result, about, title, id } = test
     const worst = result.verdict === 'stop'
     return [
-      (worst ? stop : lookAgain)(
-        TEST_FAILED,
-        { about: id, figures: { title, about, head: result.head, reason: result.reason, next: result.next } },
-        'prove',
-      ),
+      (worst ? stop : lookAgain)(TEST_FAILED, { about: id, figures: { title, about, ...factsOf(result) } }, 'prove'),
     ]
   })
 

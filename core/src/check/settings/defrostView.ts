@@ -4,14 +4,16 @@ import type { DefrostPlan } from '../../document/controllerPlan'
 import { fieldValue } from '../../plant/fieldValue'
 import { coolDownK } from '../../plant/coolDown'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
+import { type NoDefrost, noDefrostWords } from '../../words/findings/controllerFindings'
 import type { LoopContext } from '../context'
 import type { Consequence } from '../consequences'
 
 export interface DefrostView {
   readonly plan: DefrostPlan
   readonly cycle?: DefrostCycle
-  /** Why there is no cycle to draw. */
-  readonly none?: string
+  /** Why there is no cycle to draw, and what is said of it. */
+  readonly none?: NoDefrost
+  readonly noneSays?: string
   readonly electric: boolean
   readonly lines: readonly Consequence[]
 }
@@ -20,6 +22,14 @@ export interface DefrostView {
 const FROST_KG_PER_KWH = 0.06
 /** Metal of a small coil, by its cold: J/K a watt. */
 const COIL_J_PER_K_PER_W = 6
+
+/** Why no defrost can be drawn: none by the clock, no longest time, or one that takes longer than the time between two. */
+function noCycle(plan: DefrostPlan, meltsMin: number, fanWaitsMin: number): NoDefrost | undefined {
+  if (plan.everyH === 0) return 'never'
+  if (plan.longestMin <= 0) return 'no-longest'
+  const wholeMin = Math.min(meltsMin, plan.longestMin) + plan.dripMin + fanWaitsMin
+  return wholeMin > plan.everyH * 60 ? 'too-long' : undefined
+}
 
 /** What a defrost takes and does to the room, on a cycle from start to start. */
 export function defrostView(context: LoopContext, device: ResolvedDevice): DefrostView | undefined {
@@ -45,22 +55,15 @@ export function defrostView(context: LoopContext, device: ResolvedDevice): Defro
   const usualC = fieldValue(data, 'df.fan.coil')
   const fanWaitsMin = 2 + Math.max(0, (plan.endC - plan.fanBackC) / 6)
   let cycle: DefrostCycle | undefined
-  let none: string | undefined
-  if (plan.everyH === 0) none = 'Never by the clock: the coil fills with ice until nothing comes through.'
-  else
-    try {
-      cycle = defrostCycle({
-        everyH: plan.everyH,
-        meltsMin,
-        longestMin: plan.longestMin,
-        dripMin: plan.dripMin,
-        fanWaitsMin,
-      })
-    } catch (error) {
-      none = (error as Error).message.startsWith('everyH')
-        ? 'The defrost takes longer than the time between two.'
-        : 'A longest time is needed: without one a broken coil probe melts on for ever.'
-    }
+  const none = noCycle(plan, meltsMin, fanWaitsMin)
+  if (!none)
+    cycle = defrostCycle({
+      everyH: plan.everyH,
+      meltsMin,
+      longestMin: plan.longestMin,
+      dripMin: plan.dripMin,
+      fanWaitsMin,
+    })
   const melt = Math.min(meltsMin, plan.longestMin || meltsMin)
   const warms =
     survey && cycle
@@ -82,7 +85,7 @@ export function defrostView(context: LoopContext, device: ResolvedDevice): Defro
   return {
     plan,
     ...(cycle ? { cycle } : {}),
-    ...(none ? { none } : {}),
+    ...(none ? { none, noneSays: noDefrostWords[none] } : {}),
     electric,
     lines: [
       line(

@@ -208,9 +208,9 @@ describe('the defrost', () => {
     expect(minutes(3)).toBeGreaterThan(minutes(6))
   })
   it('says when nothing can be drawn, and why', () => {
-    expect(of(eider({ everyH: 0 })).none).toContain('Never by the clock')
-    expect(of(eider({ longestMin: 0 })).none).toContain('longest time')
-    expect(of(eider({ everyH: 0.05 })).none).toContain('longer than the time between')
+    expect(of(eider({ everyH: 0 })).noneSays).toContain('Never by the clock')
+    expect(of(eider({ longestMin: 0 })).noneSays).toContain('longest time')
+    expect(of(eider({ everyH: 0.05 })).noneSays).toContain('longer than the time between')
   })
   it('in a group the leader starts it for all', () => {
     const edited = only('cold-room', {}, 'mains-230-20', 'dunlin', 'chill-pt1000', 'coil-pt1000', 'cold-unit-1500')

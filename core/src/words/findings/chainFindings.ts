@@ -1,3 +1,5 @@
+import type { Words } from '../../units/words'
+import { type ConnectionFact, sayConnection } from '../connectionWords'
 import type { Sentences } from '../sentences'
 
 const WHY: Readonly<Record<string, string>> = {
@@ -16,16 +18,14 @@ const notThere = (what: string, remedy: string): Sentences => ({
 interface ConnectionFigures {
   readonly from: string
   readonly to: string
-  /** Why, and what to do: the verdict of the connection says it. */
-  readonly reason: string
-  readonly remedy: string | undefined
+  /** Why, and what to do. */
+  readonly found: ConnectionFact
 }
 
-const ofConnection = ({ from, to, reason, remedy }: ConnectionFigures, verdict: string): Sentences => ({
-  head: `${from} to ${to}: ${verdict}.`,
-  reason,
-  remedy: remedy ?? 'Choose another device.',
-})
+function ofConnection({ from, to, found }: ConnectionFigures, verdict: string, words: Words): Sentences {
+  const { reason, remedy = 'Choose another device.' } = sayConnection(found, words)
+  return { head: `${from} to ${to}: ${verdict}.`, reason, remedy }
+}
 
 /** Sentences of the findings about what is there and how it is joined. */
 export const chainFindings = {
@@ -68,8 +68,8 @@ export const chainFindings = {
   C002_NO_CONTROLLER: (): Sentences => notThere('controller', 'Choose one from the shelf.'),
   C003_NO_LOAD: (): Sentences => notThere('load', 'Choose what the output drives.'),
   C004_NO_SUPPLY: (): Sentences => notThere('supply', 'Choose the circuit that feeds it.'),
-  C010_DOES_NOT_FIT: (f: ConnectionFigures): Sentences => ofConnection(f, 'does not fit'),
-  C011_CONNECTION_LOOK: (f: ConnectionFigures): Sentences => ofConnection(f, 'look again'),
+  C010_DOES_NOT_FIT: (f: ConnectionFigures, words: Words): Sentences => ofConnection(f, 'does not fit', words),
+  C011_CONNECTION_LOOK: (f: ConnectionFigures, words: Words): Sentences => ofConnection(f, 'look again', words),
   C046_NOT_PROVED: (f: {
     readonly as: string
     readonly tag: string

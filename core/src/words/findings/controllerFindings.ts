@@ -1,6 +1,16 @@
 import type { Words } from '../../units/words'
 import type { Sentences } from '../sentences'
 
+/** Why no defrost can be drawn. */
+export type NoDefrost = 'never' | 'no-longest' | 'too-long'
+
+/** The same in words. */
+export const noDefrostWords: Readonly<Record<NoDefrost, string>> = {
+  never: 'Never by the clock: the coil fills with ice until nothing comes through.',
+  'no-longest': 'A longest time is needed: without one a broken coil probe melts on for ever.',
+  'too-long': 'The defrost takes longer than the time between two.',
+}
+
 /** Sentences of the findings about what a controller does by itself. */
 export const controllerFindings = {
   C101_LINE_UNDER_NEED: (f: { readonly shortK: number }, { say }: Words): Sentences => ({
@@ -60,11 +70,11 @@ export const controllerFindings = {
     remedy: 'Join some, or choose a controller with more.',
   }),
   C108_DEFROST_NEVER: (
-    f: { readonly everyH: number; readonly none: string; readonly usualH: number },
+    f: { readonly everyH: number; readonly none: NoDefrost; readonly usualH: number },
     { say }: Words,
   ): Sentences => ({
     head: f.everyH === 0 ? 'It never defrosts.' : 'The defrost does not fit.',
-    reason: f.none,
+    reason: noDefrostWords[f.none],
     remedy: `Plan one every ${say(f.usualH, 'hours', 0)}.`,
   }),
   C109_DEFROST_ENDLESS: (f: { readonly dfTimeElectric: number }, { say }: Words): Sentences => ({

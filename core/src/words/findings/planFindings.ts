@@ -2,6 +2,7 @@ import { capital } from '../terms'
 import { conventionSays } from '../../control/conventionWords'
 import type { Convention } from '../../control/switchingPoints'
 import type { Words } from '../../units/words'
+import { type CauseCode, sayCause, sayVerdict, type VerdictCode } from '../sayVerdict'
 import type { Sentences } from '../sentences'
 
 /** Sentences of the findings about what is planned and proved. */
@@ -106,16 +107,22 @@ export const planFindings = {
       : `More power, better insulation, or a ${f.heats ? 'lower' : 'higher'} set.`,
   }),
 
-  C050_TEST_FAILED: (f: {
-    readonly title: string
-    readonly about: string
-    /** What came of the test, in its own words. */
-    readonly head: string
-    readonly reason: string
-    readonly next: string
-  }): Sentences => ({
-    head: `${f.title}, ${f.about}: ${f.head[0]!.toLowerCase()}${f.head.slice(1)}.`,
-    reason: f.reason,
-    remedy: f.next,
-  }),
+  C050_TEST_FAILED: (
+    f: {
+      readonly title: string
+      readonly about: string
+      /** What came of the test, and the likeliest cause where one is named. */
+      readonly found: { readonly code: VerdictCode; readonly figures: object }
+      readonly cause: { readonly code: CauseCode; readonly figures: object } | undefined
+    },
+    words: Words,
+  ): Sentences => {
+    const { head, reason, next } = sayVerdict(f.found.code, f.found.figures as never, words)
+    const check = f.cause && sayCause(f.cause.code, f.cause.figures as never, words).check
+    return {
+      head: `${f.title}, ${f.about}: ${head[0]!.toLowerCase()}${head.slice(1)}.`,
+      reason,
+      remedy: next ?? check ?? '',
+    }
+  },
 }

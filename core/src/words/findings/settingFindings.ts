@@ -1,11 +1,12 @@
 import type { Words } from '../../units/words'
+import { type Beyond, beyondWords } from '../beyondWords'
 import type { Sentences } from '../sentences'
 
 /** Sentences of the findings about what is keyed. */
 export const settingFindings = {
-  C095_CANNOT_BE_KEYED: (f: { readonly name: string; readonly tag: string; readonly beyond: string }): Sentences => ({
+  C095_CANNOT_BE_KEYED: (f: { readonly name: string; readonly tag: string; readonly beyond: Beyond }): Sentences => ({
     head: `${f.name} cannot be keyed so on ${f.tag}.`,
-    reason: f.beyond,
+    reason: beyondWords(f.beyond),
     remedy: 'Change the plan, or choose another controller.',
   }),
   C097_LEFT_OTHERWISE: (f: {

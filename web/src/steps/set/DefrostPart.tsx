@@ -153,7 +153,7 @@ export function DefrostPart() {
             />
           ) : (
             <p role="alert" className="p-4">
-              {view.none}
+              {view.noneSays}
             </p>
           )}
         </div>

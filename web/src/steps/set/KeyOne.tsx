@@ -1,3 +1,4 @@
+import { beyondWords } from '@nachtigal/core/words/beyondWords'
 import { useState } from 'react'
 import { keyingRoute } from '@nachtigal/core/device/keyingRoute'
 import { beforeKeying } from '@nachtigal/core/commissioning/beforeKeying'
@@ -67,7 +68,7 @@ export function KeyOne({ sheets, onAll }: { sheets: readonly KeyingSheet[]; onAl
           The plan is {row.rounded.exact}; the display cannot show it: {row.rounded.difference}.
         </p>
       ) : null}
-      {row.beyond ? <p className="error">{row.beyond}</p> : null}
+      {row.beyond ? <p className="error">{beyondWords(row.beyond)}</p> : null}
       {step.keeps ? <p className="small">Keep it: {step.keeps}.</p> : null}
       <div className="grid grid-cols-2 gap-3 max-w-[420px]">
         <div>

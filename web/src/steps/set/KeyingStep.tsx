@@ -1,3 +1,4 @@
+import { beyondWords } from '@nachtigal/core/words/beyondWords'
 import { useState } from 'react'
 import type { Reading } from '@nachtigal/core/document/documents'
 import { setParts, setPartTitles } from '@nachtigal/core/check/settings/setParts'
@@ -215,7 +216,7 @@ function Row({ row, step, draftKey, onTick, onKeep, onReason }: RowProps) {
           ) : null}
           {row.beyond ? (
             <span className="flex gap-1.5 small items-baseline">
-              <Shape kind="look" size={12} labelled /> {row.beyond}
+              <Shape kind="look" size={12} labelled /> {beyondWords(row.beyond)}
             </span>
           ) : null}
         </td>

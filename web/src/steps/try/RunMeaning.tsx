@@ -45,8 +45,8 @@ export function RunMeaning() {
 export function Sentences({ outcome }: { outcome: RunOutcome }) {
   return (
     <div aria-live="polite" className="grid">
-      {outcome.sentences.map(({ id, verdict, head, reason, next }) => (
-        <div key={`${id} ${head}`} className={`finding ${verdict}`} data-sentence={id} data-verdict={verdict}>
+      {outcome.sentences.map(({ code, verdict, head, reason, next }) => (
+        <div key={`${code} ${head}`} className={`finding ${verdict}`} data-sentence={code} data-verdict={verdict}>
           <Shape kind={verdict} labelled />
           <p>
             <b>{head}</b> {reason} {next ? <span className="underline underline-offset-2">{next}</span> : null}

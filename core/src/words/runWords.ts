@@ -1,0 +1,244 @@
+import { hours } from '../units/hours'
+import { counted, type Words } from '../units/words'
+import { withArticle } from './terms'
+import type { RunWords } from './sentences'
+
+const hourText = (atS: number, say: Words['say']) => say(hours(atS), 'hours')
+
+/** How far it runs past one of its points because its probe follows late. */
+export interface Late {
+  readonly pastK: number
+  readonly point: 'upper' | 'lower'
+}
+
+/** What may mend a run that strays: moving the set, narrowing the swing, or neither. */
+export type Advice =
+  | { readonly set: 'by'; readonly shiftK: number }
+  | { readonly set: 'not-higher'; readonly limitC: number }
+  | { readonly set: 'narrow'; readonly toK: number }
+  | { readonly set: 'no'; readonly onOff: boolean; readonly floor: boolean }
+
+/** Water that follows the weather: how far it went from its line, and what the rooms did. */
+interface AlongLine {
+  readonly underK: number
+  readonly overK: number
+  readonly roomsFromC: number
+  readonly roomsToC: number
+}
+
+const alongText = (f: AlongLine, say: Words['say']) =>
+  `The water goes up to ${say(f.underK, 'difference')} under and ${say(f.overK, 'difference')} over its line. The rooms went from ${say(f.roomsFromC, 'temperature')} to ${say(f.roomsToC, 'temperature')}.`
+
+const lateText = (late: Late | undefined, say: Words['say']) =>
+  late ? ` It runs ${say(late.pastK, 'difference')} past its ${late.point} point: the probe follows late.` : ''
+
+function adviceText(advice: Advice, { say, term }: Words): string {
+  const differential = term('differential')
+  if (advice.set === 'not-higher')
+    return `Not by a higher set: this floor may not be over ${say(advice.limitC, 'temperature')}. Narrow the ${differential}, or agree a lower target.`
+  if (advice.set === 'by')
+    return `${advice.shiftK > 0 ? 'Raise' : 'Lower'} the set by ${say(Math.abs(advice.shiftK), 'difference')}.`
+  if (advice.set === 'narrow')
+    return `Narrow the ${differential} to about ${say(advice.toK, 'difference')}, then look where the middle lies.`
+  return `The ${advice.onOff ? differential : 'band'} is not the cause: look at power${advice.floor ? `, ${term('flowWater')}` : ''} and the place of the probe.`
+}
+
+const faultWords: Readonly<Record<string, string>> = {
+  open: 'Open:',
+  short: 'Shorted:',
+  drifted: 'Reads wrong:',
+  'fallen-off': 'Fallen off:',
+  'wrong-kind': 'Of the wrong kind:',
+  sun: 'In the sun:',
+  welded: 'Welded:',
+  dead: 'Dead:',
+  'stage-missing': 'A stage missing:',
+  'supply-low': 'Low voltage:',
+  'stuck-open': 'Stuck open:',
+  'stuck-closed': 'Stuck closed:',
+  'door-open': 'Door open:',
+}
+
+/** What a simulated run says, by code, from its figures. */
+export const runWords = {
+  saturated: (
+    f: {
+      readonly settlesC: number
+      readonly setC: number
+      readonly powerW: number
+      readonly aroundC: number
+      readonly action: 'heating' | 'cooling'
+    },
+    { say }: Words,
+  ): RunWords => ({
+    head: `Reaches ${say(f.settlesC, 'temperature')}, not ${say(f.setC, 'temperature')}.`,
+    reason: `It runs all the time: ${say(f.powerW, 'power')} give no more at ${say(f.aroundC, 'temperature')} around it.`,
+    next: `More ${f.action === 'heating' ? 'power, or less loss' : 'cooling, or less heat'}, or agree ${say(f.settlesC, 'temperature')}. No setting mends it.`,
+  }),
+  droop: (
+    f: {
+      readonly settlesC: number
+      readonly setC: number
+      readonly aroundC: number
+      readonly shortK: number
+      readonly short: boolean
+      readonly setpointC: number
+      readonly narrowerK: number
+      readonly swingK: number
+    },
+    { say, term }: Words,
+  ): RunWords => ({
+    head: `Reaches ${say(f.settlesC, 'temperature')}, not ${say(f.setC, 'temperature')}.`,
+    reason: `At ${say(f.aroundC, 'temperature')} around it the band leaves it ${say(Math.abs(f.shortK), 'difference')} ${f.short ? 'short' : 'over'}.`,
+    next: `Set ${say(f.setpointC, 'temperature')}, narrow the band to ${say(f.narrowerK, 'difference')}, or choose a ${term('differential')} of ${say(f.swingK, 'difference')}.`,
+  }),
+  ran: (
+    f: {
+      readonly place: string
+      readonly lowestC: number
+      readonly highestC: number
+      readonly late: Late | undefined
+    },
+    { say }: Words,
+  ): RunWords => ({
+    head: 'Ran.',
+    reason: `The ${f.place} went from ${say(f.lowestC, 'temperature')} to ${say(f.highestC, 'temperature')}.${lateText(f.late, say)}`,
+  }),
+  holds: (
+    f: {
+      readonly place: string
+      readonly underK: number
+      readonly overK: number
+      readonly target: number
+      readonly tolerance: number
+      readonly late: Late | undefined
+    },
+    { say }: Words,
+  ): RunWords => ({
+    head: 'Holds.',
+    reason: `The ${f.place} stays up to ${say(f.underK, 'difference')} under and ${say(f.overK, 'difference')} over ${say(f.target, 'temperature')}; ${say(f.tolerance, 'difference')} either way is asked for.${lateText(f.late, say)}`,
+  }),
+  strays: (
+    f: {
+      readonly place: string
+      readonly underK: number
+      readonly overK: number
+      readonly target: number
+      readonly tolerance: number
+      readonly late: Late | undefined
+      readonly advice: Advice | undefined
+    },
+    words: Words,
+  ): RunWords => ({
+    head: 'Strays too far.',
+    reason: `The ${f.place} goes up to ${words.say(f.underK, 'difference')} under and ${words.say(f.overK, 'difference')} over ${words.say(f.target, 'temperature')}; ${words.say(f.tolerance, 'difference')} either way is asked for.${lateText(f.late, words.say)}`,
+    next: f.advice && adviceText(f.advice, words),
+  }),
+  'no-call': (f: { readonly roomsFromC: number; readonly roomsToC: number }, { say }: Words): RunWords => ({
+    head: 'Stood still.',
+    reason: `It is too warm outside for its line all the while. The rooms went from ${say(f.roomsFromC, 'temperature')} to ${say(f.roomsToC, 'temperature')}.`,
+  }),
+  'holds-line': (f: AlongLine, { say }: Words): RunWords => ({
+    head: 'Follows its line.',
+    reason: alongText(f, say),
+  }),
+  'strays-line': (f: AlongLine & { readonly lowerK: number }, { say }: Words): RunWords => ({
+    head: 'Falls behind its line.',
+    reason: alongText(f, say),
+    next: `It lacks power on the coldest hours, or the line is too steep: lower its design supply by about ${say(f.lowerK, 'difference')}.`,
+  }),
+  fault: (f: { readonly atS: number; readonly fault: string; readonly of: string }, { say }: Words): RunWords => ({
+    head: `With a fault since ${hourText(f.atS, say)}.`,
+    reason: `${faultWords[f.fault] ?? 'Something'} ${f.of}: what follows is its doing.`,
+  }),
+  frozen: (f: { readonly of: string; readonly atS: number }, { say }: Words): RunWords => ({
+    head: `${f.of} opened.`,
+    reason: `${hourText(f.atS, say)} into the run it was colder than it allows.`,
+    next: 'Raise the lowest stage, or look for flow. The thermostat stays.',
+  }),
+  trip: (
+    f: {
+      readonly of: string
+      readonly atS: number
+      /** The water of a floor's supply is what tripped it. */
+      readonly floor: boolean
+      readonly dialC: number | undefined
+    },
+    { say, term }: Words,
+  ): RunWords => ({
+    head: `${f.of} tripped.`,
+    reason: `${hourText(f.atS, say)} into the run${f.floor ? `: the ${term('flowWater')} is too hot for it` : ` it was hotter than its ${f.dialC === undefined ? 'dial' : say(f.dialC, 'temperature')}`}.`,
+    next: f.floor
+      ? `Lower the ${term('flowWater')}. The ${term('limiter')} stays.`
+      : `Find why it got so hot. The ${term('limiter')} stays.`,
+  }),
+  'cut-off': (f: { readonly atS: number; readonly starts: number }, { say, term }: Words): RunWords => ({
+    head: `The battery is cut off after ${hourText(f.atS, say)}.`,
+    reason: `It started ${counted(f.starts, 'time')} until then; each start glows.`,
+    next: `A wider ${term('differential')} starts less; a larger battery lasts longer; a smaller heater runs through.`,
+  }),
+  starts: (
+    f: {
+      readonly name: string
+      readonly worstHour: number
+      readonly ofDevice: boolean
+      readonly perHour: number
+      /** A width of the plan that starts seldom enough, where it has one. */
+      readonly swingK: number | undefined
+      readonly minimumOffS: number
+    },
+    { say, term }: Words,
+  ): RunWords => ({
+    head: `${f.name} starts ${counted(f.worstHour, 'time')} in one hour.`,
+    reason: `${f.ofDevice ? 'It bears' : 'Usual are at most'} ${say(f.perHour, 'perHour', 0)}.`,
+    next:
+      f.swingK !== undefined
+        ? `A ${term('differential')} of about ${say(f.swingK, 'difference')}, or ${withArticle(term('minimumOffTime'))} of ${say(f.minimumOffS, 'seconds')} and more.`
+        : `A longer cycle time, or a longer ${term('minimumOffTime')}.`,
+  }),
+  ice: (f: { readonly iced: number; readonly melts: number }): RunWords => ({
+    head: `${counted(f.iced, 'defrost')} of ${f.melts} ended by the clock.`,
+    reason: 'The coil was not warm enough by then: ice stays on it.',
+    next: 'Melt longer, or more often, or with more heat.',
+  }),
+  'time-over': (f: { readonly atS: number; readonly lowestC: number }, { say }: Words): RunWords => ({
+    head: `The timer ended it after ${hourText(f.atS, say)}.`,
+    reason: `From then on it cools down: ${say(f.lowestC, 'temperature')} at the end.`,
+  }),
+  alarm: (
+    f: { readonly atS: number; readonly alarms: number; readonly delayMin: number },
+    { say }: Words,
+  ): RunWords => ({
+    head: `Alarm after ${hourText(f.atS, say)}.`,
+    reason: `${counted(f.alarms, 'alarm')} in the run; it waits ${say(f.delayMin, 'minutes')} before it calls.`,
+  }),
+  idle: (
+    f: {
+      readonly cools: boolean
+      readonly reachC: number
+      readonly leastPercent: number
+      readonly target: number
+    },
+    { say }: Words,
+  ): RunWords => ({
+    head: `Goes ${f.cools ? 'down' : 'up'} to ${say(f.reachC, 'temperature')} with nothing asked of it.`,
+    reason: `${f.cools ? 'It is cold enough without' : 'It is warm enough without'} ${f.leastPercent > 0 ? `more than its least, ${say(f.leastPercent, 'percent')}` : 'it'}: ${say(f.target, 'temperature')} is the target.`,
+    next: f.cools
+      ? f.leastPercent > 0
+        ? 'Heat is what it lacks; a lower least keeps more of it, where the air allows.'
+        : 'Heat is what it lacks, not a setting.'
+      : 'Look for heat that comes by itself.',
+  }),
+}
+
+/** What a run was found to do, as a code and the figures that its sentences are made of. */
+export type RunFact = {
+  readonly [C in keyof typeof runWords]: {
+    readonly code: C
+    readonly figures: Parameters<(typeof runWords)[C]> extends [infer F, ...unknown[]] ? F : object
+  }
+}[keyof typeof runWords]
+
+/** The sentences about a run in the reader's units and practice. */
+export const sayRun = ({ code, figures }: RunFact, words: Words): RunWords =>
+  (runWords[code] as (f: object, w: Words) => RunWords)(figures, words)
