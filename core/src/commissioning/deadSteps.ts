@@ -1,8 +1,10 @@
+import { toldOf } from './stepMaker'
 import type { LoopContext } from '../check/context'
 import { fieldValue } from '../plant/fieldValue'
 import type { LoadPort } from '../device/deviceProfile'
 import { probeCurve } from '../probes/probeCurve'
-import { deadTestVerdict, type DeadTestVerdict, ohmWords } from '../wiring/deadTest'
+import { deadTestVerdict, type DeadTestVerdict } from '../wiring/deadTest'
+import { ohmWords } from '../wiring/ohmWords'
 import { judgeRow } from '../wiring/judgeRow'
 import { powerPaths } from '../wiring/powerPath'
 import { sizeWords } from '../wiring/conductor'
@@ -48,8 +50,8 @@ function earthSteps(context: LoopContext, make: StepMaker): SafetyStep[] {
           if (!assumed || verdict.verdict === 'good' || reading === null || reading > LONG_EARTH_OHM) return verdict
           return {
             verdict: 'look-again',
-            cause: `${ohmWords(reading)} is over ${ohmWords(limit)}, and the length of its wire is assumed.`,
-            next: `Type the length of wire ${row.number} in the list: then it is judged.`,
+            code: 'earth.length-assumed',
+            figures: { reading, limit, wire: row.number },
             forbidsEnergising: false,
             holds: true,
           }
@@ -98,13 +100,10 @@ function rowsStep(context: LoopContext): SafetyStep {
     verdict: bad.length > 0 ? 'stop' : left.length > 0 ? 'waiting' : 'good',
     forbids: bad.length > 0,
     ...(bad.length > 0
-      ? {
-          cause: `Wire ${bad.map(({ row }) => row.number).join(', ')} failed.`,
-          next: 'Not proved: do not energise. Mend it and measure again.',
-        }
+      ? toldOf({ code: 'rows.failed', figures: { bad: bad.map(({ row }) => row.number) } })
       : left.length > 0
         ? {}
-        : { cause: `All ${verdicts.length} wires are through.`, next: 'Next test.' }),
+        : toldOf({ code: 'rows.through', figures: { wires: verdicts.length } })),
   }
 }
 
@@ -114,22 +113,22 @@ function acrossLoad(tag: string, expected: number | undefined): Judge {
     if (expected !== undefined && (reading === null || reading > 10 * expected))
       return {
         verdict: 'look-again',
-        cause: `${tag} reads ${ohmWords(reading)}, its plate gives ${ohmWords(expected)}.`,
-        next: 'Open: a broken element, a cut-out that has tripped, or a lifted wire.',
+        code: 'load.open',
+        figures: { tag, reading, expected },
         forbidsEnergising: false,
       }
     if (expected !== undefined) return deadTestVerdict({ test: 'separation', reading, loadOhm: expected })
     if (reading !== null && reading < LEAST_OHM)
       return {
         verdict: 'stop',
-        cause: `${ohmWords(reading)} across ${tag}: shorted, no coil or motor reads so little.`,
-        next: 'Not proved: do not energise. Lift the load and measure wire and load apart.',
+        code: 'load.shorted',
+        figures: { reading, tag },
         forbidsEnergising: true,
       }
     return {
       verdict: 'good',
-      cause: `${ohmWords(reading)} across ${tag}: no short. Its plate tells no ohms to hold it against.`,
-      next: 'Note it for the next visit.',
+      code: 'load.no-plate',
+      figures: { reading, tag },
       forbidsEnergising: false,
     }
   }
@@ -253,14 +252,14 @@ function polaritySteps(context: LoopContext, make: StepMaker): SafetyStep[] {
           reading !== null && reading <= limitOhm
             ? {
                 verdict: 'good',
-                cause: `${ohmWords(reading)}: the neutral is whole and unswitched.`,
-                next: 'Next test.',
+                code: 'neutral.whole',
+                figures: { reading },
                 forbidsEnergising: false,
               }
             : {
                 verdict: 'stop',
-                cause: `${ohmWords(reading)} instead of under ${ohmWords(limitOhm)}: line and neutral are swapped at ${row.to.tag}, or a contact stands in the neutral.`,
-                next: 'Not proved: do not energise. Swap them, the contact belongs in the line.',
+                code: 'neutral.broken',
+                figures: { reading, limitOhm, tag: row.to.tag },
                 forbidsEnergising: true,
               },
       )
@@ -291,14 +290,14 @@ function probeSteps(context: LoopContext, make: StepMaker): SafetyStep[] {
             reading !== null && reading < COUPLE_OHM
               ? {
                   verdict: 'good',
-                  cause: `Whole: ${ohmWords(reading)}.`,
-                  next: 'Next probe.',
+                  code: 'couple.whole',
+                  figures: { reading },
                   forbidsEnergising: false,
                 }
               : {
                   verdict: 'look-again',
-                  cause: `${ohmWords(reading)}: the couple is broken, or a connection is loose.`,
-                  next: 'Look at the connections; compensating cable of the same type all the way.',
+                  code: 'couple.broken',
+                  figures: { reading },
                   forbidsEnergising: false,
                 },
         ),
@@ -316,7 +315,7 @@ function probeSteps(context: LoopContext, make: StepMaker): SafetyStep[] {
         ask: { kind: 'number', quantity: 'temperature', low: lowC, high: highC },
         must: false,
       },
-      () => ({ verdict: 'good', cause: 'Taken.', next: 'Now the ohms.', forbidsEnergising: false }),
+      () => ({ verdict: 'good', code: 'probe.temperature-taken', figures: {}, forbidsEnergising: false }),
     )
     if (nowC === undefined || nowC < lowC || nowC > highC)
       return [
@@ -333,8 +332,8 @@ function probeSteps(context: LoopContext, make: StepMaker): SafetyStep[] {
           },
           (reading) => ({
             verdict: 'look-again',
-            cause: `${ohmWords(reading)} read, but no temperature to hold it against.`,
-            next: 'Enter the temperature at the probe.',
+            code: 'probe.no-temperature',
+            figures: { reading },
             forbidsEnergising: false,
           }),
         ),

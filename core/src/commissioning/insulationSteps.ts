@@ -1,5 +1,6 @@
+import type { StepFact } from '../words/stepWords'
 import type { LoopContext } from '../check/context'
-import { deadTestVerdict, type DeadTestVerdict, ohmWords } from '../wiring/deadTest'
+import { deadTestVerdict, type DeadTestVerdict } from '../wiring/deadTest'
 import { EXTRA_LOW_V } from '../units/peopleLimits'
 import { givenBy } from '../wiring/groundFault'
 import type { WireRow } from '../wiring/wireRow'
@@ -62,7 +63,7 @@ export function insulationSteps(context: LoopContext, make: StepMaker): SafetySt
         yes: 'Lifted',
         caution: 'Dead, and discharged: drives and electronic fans first of all.',
       },
-      'Electronics are still connected: the test voltage would break them.',
+      { code: 'answer.electronics-connected', figures: {} },
     ),
     make.answered(
       {
@@ -82,7 +83,7 @@ export function insulationSteps(context: LoopContext, make: StepMaker): SafetySt
         yes: 'Ready',
         caution: 'A contact that is left open leaves what is behind it untested.',
       },
-      'The circuit is not ready: what is left out is not tested.',
+      { code: 'answer.circuit-not-ready', figures: {} },
     ),
   ]
   const connected = () => !make.isYes(lifted)
@@ -116,8 +117,8 @@ export function insulationSteps(context: LoopContext, make: StepMaker): SafetySt
           circuit === 'extra-low' && links.length > 0 && reading !== null && reading < LINK_OHM && !make.isYes(ready)
             ? {
                 verdict: 'look-again',
-                cause: `${ohmWords(reading)}: the 0 of ${named(links)} is earthed on purpose, that reads through.`,
-                next: 'No fault yet: lift the link, answer the step before, and measure again.',
+                code: 'insulation.earthed-on-purpose',
+                figures: { reading, devices: named(links) },
                 forbidsEnergising: false,
                 holds: true,
               }
@@ -169,14 +170,14 @@ function chassisStep({ rows, chain }: LoopContext, make: StepMaker): SafetyStep 
       reading === null || reading >= CHASSIS_OHM
         ? {
             verdict: 'good',
-            cause: `${ohmWords(reading)}: clear of the chassis.`,
-            next: 'Next test.',
+            code: 'chassis.clear',
+            figures: { reading },
             forbidsEnergising: false,
           }
         : {
             verdict: 'stop',
-            cause: `${ohmWords(reading)} from plus to the chassis.`,
-            next: 'Not proved: the fuse stays out. Find where it chafes, or what is still joined.',
+            code: 'chassis.leaks',
+            figures: { reading },
             forbidsEnergising: true,
           },
   )
@@ -192,7 +193,7 @@ export function putBackSteps(context: LoopContext, make: StepMaker): SafetyStep[
   const links = earthLinks(context)
   const sign = signOf(ids(rows))
   const mains = circuits.some(({ circuit }) => circuit === 'mains')
-  const back = (id: string, title: string, doing: string, should: string, wrong: string) =>
+  const back = (id: string, title: string, doing: string, should: string, wrong: StepFact) =>
     make.answered({ id: `${id}:${sign}`, group: 'Restored', title, doing, should, yes: 'Restored' }, wrong)
   const signals = context.chain.connections.some(
     ({ fromPort: { kind } }) => kind === 'signal-out' || kind === 'measure-out',
@@ -207,7 +208,7 @@ export function putBackSteps(context: LoopContext, make: StepMaker): SafetyStep[
             neutrals ? 'Neutrals and earths back' : 'Earths back',
             `Still dead: every ${neutrals ? 'N and every ' : ''}earth that was lifted for the tests is landed again and tight.`,
             earthed ? 'Landed, tugged, covers where they belong.' : 'Landed, tugged.',
-            'A neutral or an earth that is left lifted: a body goes live, and volts go astray.',
+            { code: 'answer.neutral-lifted', figures: {} },
           ),
         ]
       : []),
@@ -218,7 +219,7 @@ export function putBackSteps(context: LoopContext, make: StepMaker): SafetyStep[
             'Earth link back',
             `Still dead: earth link of the 0 of ${links.map(({ tag }) => tag).join(', ')} landed again, at one point.`,
             'Landed; the 0 reads through to earth.',
-            'Without its link the secondary floats: a first fault stays unseen.',
+            { code: 'answer.link-lifted', figures: {} },
           ),
         ]
       : []),
@@ -229,7 +230,7 @@ export function putBackSteps(context: LoopContext, make: StepMaker): SafetyStep[
             'Electronics back',
             `Still dead: probes, calls and contacts of ${lift.map(({ tag }) => tag).join(', ')} landed again by the list. Supply wires${signals ? ' and signals' : ''} stay lifted at the device they go to, and capped: first live measures them before each is landed.`,
             `Everything but supply wires${signals ? ' and signals' : ''} is landed by its number.`,
-            'Something is still lifted: first live would test another circuit than this.',
+            { code: 'answer.electronics-lifted', figures: {} },
           ),
         ]
       : []),
@@ -238,7 +239,7 @@ export function putBackSteps(context: LoopContext, make: StepMaker): SafetyStep[
       'Contacts free, bridges off',
       'Nothing held closed any more; every bridge off, and off the temporary list.',
       'Contacts stand as they do unpowered; the temporary list holds nothing of the tests.',
-      'A bridge that stays by-passes what it bridges.',
+      { code: 'answer.bridge-left', figures: {} },
     ),
   ]
 }

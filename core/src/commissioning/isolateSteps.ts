@@ -12,24 +12,29 @@ export function deadVoltage(volts: number | null): DeadTestVerdict {
   if (volts === null)
     return {
       verdict: 'stop',
-      cause: 'The tester is over its range.',
-      next: 'It is live. Step back, find what feeds it.',
+      code: 'dead.over-range',
+      figures: {},
       forbidsEnergising: true,
     }
   const v = Math.abs(volts)
-  const told = `${Number(v.toPrecision(3))} V`
-  if (v <= DEAD_V) return { verdict: 'good', cause: `Dead: ${told}.`, next: 'Next pair.', forbidsEnergising: false }
+  if (v <= DEAD_V)
+    return {
+      verdict: 'good',
+      code: 'dead.good',
+      figures: { volts: v },
+      forbidsEnergising: false,
+    }
   return v >= LIVE_V
     ? {
         verdict: 'stop',
-        cause: `Live: ${told}.`,
-        next: 'Hands off. Another supply feeds it: find it, off, lock, prove again.',
+        code: 'dead.live',
+        figures: { volts: v },
         forbidsEnergising: true,
       }
     : {
         verdict: 'stop',
-        cause: `${told}: picked up from a wire beside it, or a second supply.`,
-        next: 'Measure with the tester\u2019s low resistance. What stays is fed: find it, off, lock.',
+        code: 'dead.picked-up',
+        figures: { volts: v },
         forbidsEnergising: true,
       }
 }
@@ -107,7 +112,7 @@ export function isolateSteps(context: LoopContext): readonly SafetyStep[] {
               doing: `${name}: off, locked, tag hung, key in your pocket.${told}`,
               should: 'Off, locked and tagged.',
             },
-      `${source.tag} is not off and locked.`,
+      { code: 'answer.not-off', figures: { tag: source.tag } },
     )
   })
   const charged = chain.devices.filter(holdsCharge).map((device) =>
@@ -121,7 +126,7 @@ export function isolateSteps(context: LoopContext): readonly SafetyStep[] {
         yes: 'Waited',
         caution: 'Stored charge: its terminals stay live after the switch is off.',
       },
-      `${device.tag} still holds its charge.`,
+      { code: 'answer.still-charged', figures: { tag: device.tag } },
     ),
   )
   const counts = fieldValue(data, 'dead.dclink')
@@ -129,14 +134,14 @@ export function isolateSteps(context: LoopContext): readonly SafetyStep[] {
     volts !== null && Math.abs(volts) <= counts.typical
       ? {
           verdict: 'good',
-          cause: `Discharged: ${Number(volts.toPrecision(3))} V.`,
-          next: 'Next.',
+          code: 'charge.gone',
+          figures: { volts },
           forbidsEnergising: false,
         }
       : {
           verdict: 'stop',
-          cause: `${volts === null ? 'Over-range' : `${Number(volts.toPrecision(3))} V`}: still charged.`,
-          next: `Hands off. Wait again and measure again: ${counts.typical} V or less counts as dead. It does not fall: its discharge is broken, call the maker\u2019s service.`,
+          code: 'charge.still-there',
+          figures: { volts, deadV: counts.typical },
           forbidsEnergising: true,
         }
   const charge = chain.devices.filter(holdsCharge).flatMap((device) => {
@@ -189,7 +194,7 @@ export function isolateSteps(context: LoopContext): readonly SafetyStep[] {
         yes: 'It shows',
         no: 'It does not',
       },
-      'A tester that shows nothing on a live source proves nothing.',
+      { code: 'answer.tester-not-proved', figures: {} },
     )
   const dead = sources.flatMap((source) =>
     [...deadPairs(source), ...(source.kind === 'own' && (source.volts ?? LIVE_V + 1) > LIVE_V ? [FURTHER] : [])].map(

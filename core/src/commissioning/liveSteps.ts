@@ -81,7 +81,7 @@ export function liveSteps(context: LoopContext): readonly SafetyStep[] {
         caution:
           'Mains. Nothing is landed or lifted with the supply on: each round ends with off, locked, proved dead.',
       },
-      'Only an authorised person goes on.',
+      { code: 'answer.not-authorised', figures: {} },
     ),
     ...rounds,
     ...signals.steps,
@@ -121,7 +121,7 @@ function changeOver(
         doing: `${sources.join(', ')} off, locked, tag hung.${charged.length > 0 ? ` Wait out ${charged.map(({ tag }) => tag).join(', ')}: ${wait} min at least where it has had power.` : ''}`,
         should: 'Off, locked and tagged.',
       },
-      'Not off: nothing is landed.',
+      { code: 'answer.round-not-off', figures: {} },
     ),
     make.read(
       {
@@ -144,7 +144,7 @@ function changeOver(
         should: 'Landed by its number, tight, covered.',
         yes: 'Landed',
       },
-      'Not landed: the next round would test nothing.',
+      { code: 'answer.not-landed', figures: {} },
     ),
   ]
 }
@@ -242,7 +242,7 @@ const phaseStep = (make: StepMaker, { id, tag }: { readonly id: string; readonly
       no: 'Wrong or missing',
       caution: LICENSED,
     },
-    'A phase is missing or two are exchanged: off, locked, dead, exchange two supply wires, prove again.',
+    { code: 'answer.phases', figures: {} },
   )
 
 /** Three-phase loads on a circuit of their own; what hangs on a drive turns by two motor leads, exchanged dead. */
@@ -280,18 +280,17 @@ function signalSteps({ chain }: LoopContext, make: StepMaker) {
         },
         (reading): DeadTestVerdict => {
           const reach = 0.05 * Math.abs(high - low)
-          const told = reading === null ? 'over-range' : `${Number(reading.toPrecision(3))} ${unit}`
           return reading !== null && reading >= Math.min(low, high) - reach && reading <= Math.max(low, high) + reach
             ? {
                 verdict: 'good',
-                cause: `${told} lies in ${low} to ${high} ${unit}.`,
-                next: 'It is landed in the next dead pause.',
+                code: 'source.in-window',
+                figures: { reading, unit, low, high },
                 forbidsEnergising: false,
               }
             : {
                 verdict: 'look-again',
-                cause: `${told} is outside ${low} to ${high} ${unit}: another signal, reversed, or no source.`,
-                next: 'Look at plus and minus and at how the source is set, before it is landed.',
+                code: 'source.outside',
+                figures: { reading, unit, low, high },
                 forbidsEnergising: false,
               }
         },
@@ -331,16 +330,16 @@ function windowVerdict(
   if (reading !== null && reading >= lowV - 1e-9 && reading <= highV + 1e-9)
     return {
       verdict: 'good',
-      cause: `${Number(reading.toPrecision(3))} V lies in ${lowV} to ${highV} V, what ${tag} takes.`,
-      next: 'Next test.',
+      code: 'supply.in-window',
+      figures: { volts: reading, lowV, highV, tag },
       forbidsEnergising: false,
     }
   const near = reading !== null && reading > highV && reading <= OPEN_CIRCUIT * volts
   return near
     ? {
         verdict: 'look-again',
-        cause: `${Number(reading.toPrecision(3))} V without load, ${tag} takes up to ${highV} V.`,
-        next: 'Another tap or a stiffer transformer, before it is landed.',
+        code: 'supply.high-without-load',
+        figures: { volts: reading, tag, highV },
         forbidsEnergising: true,
       }
     : deadTestVerdict({ test: 'supply', reading, expected: (lowV + highV) / 2, tolerance: (highV - lowV) / 2 })
@@ -349,13 +348,17 @@ function windowVerdict(
 const OPEN_CIRCUIT = 1.35
 
 function neutralVerdict(reading: number | null): DeadTestVerdict {
-  const told = reading === null ? 'over-range' : `${Number(reading.toPrecision(3))} V`
   return reading !== null && Math.abs(reading) < NEUTRAL_V
-    ? { verdict: 'good', cause: `${told}: the neutral.`, next: 'Next.', forbidsEnergising: false }
+    ? {
+        verdict: 'good',
+        code: 'neutral.dead',
+        figures: { reading },
+        forbidsEnergising: false,
+      }
     : {
         verdict: 'stop',
-        cause: `${told} on the neutral: line and neutral are swapped, or the neutral is broken.`,
-        next: 'Not proved: off, locked, proved dead; mend it, prove again.',
+        code: 'neutral.live',
+        figures: { reading },
         forbidsEnergising: true,
       }
 }

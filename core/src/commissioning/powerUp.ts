@@ -1,3 +1,4 @@
+import type { StepFact } from '../words/stepWords'
 import type { LoopContext } from '../check/context'
 import type { ResolvedDevice } from '../document/chain'
 import { fieldValue } from '../plant/fieldValue'
@@ -49,7 +50,7 @@ function travelOf({ facts }: ResolvedDevice): string | undefined {
 export function powerUp(context: LoopContext, make: StepMaker): readonly SafetyStep[] {
   const { chain, data, words } = context
   const of = (test: (device: ResolvedDevice) => boolean) => chain.devices.filter(test)
-  const step = (id: string, title: string, doing: string, should: string, wrong: string, caution?: string) =>
+  const step = (id: string, title: string, doing: string, should: string, wrong: StepFact, caution?: string) =>
     make.answered(
       {
         id: `on:${id}`,
@@ -74,7 +75,7 @@ export function powerUp(context: LoopContext, make: StepMaker): readonly SafetyS
         'Crankcase heater first',
         `Power on ${compressors.map(({ tag }) => tag).join(', ')} with the control held off: ${low} to ${high} h before the first start, as the maker says (${source}).`,
         'The crankcase is warm to the hand, warmer than the room.',
-        'Cold oil is full of refrigerant: a start now breaks the compressor. Wait, or call the licensed trade.',
+        { code: 'power-up.crankcase', figures: {} },
         'Refrigerant circuits are for licensed people; here only the wire is switched.',
       ),
     )
@@ -86,7 +87,7 @@ export function powerUp(context: LoopContext, make: StepMaker): readonly SafetyS
         `${device.tag} on`,
         `${device.tag} ${device.name} alone, every load still off.`,
         'Nothing trips, nothing hums, no smell.',
-        'Off again. Back to the dead tests: separation and insulation.',
+        { code: 'power-up.supply', figures: {} },
       ),
     )
   for (const device of of(({ facts }) => facts.controller !== undefined))
@@ -98,7 +99,7 @@ export function powerUp(context: LoopContext, make: StepMaker): readonly SafetyS
         chain.connections.some(({ toDevice, toPort }) => toDevice.id === device.id && toPort.kind === 'probe-in')
           ? 'It wakes, its display shows a temperature that can be true, no output is on.'
           : 'It wakes or clicks as its leaflet says, no output is on.',
-        'Supply pair, supply voltage, probe input: in that order.',
+        { code: 'power-up.controller', figures: {} },
       ),
     )
   for (const { id, fromPort, toPort, fromDevice, toDevice } of chain.connections) {
@@ -116,7 +117,7 @@ export function powerUp(context: LoopContext, make: StepMaker): readonly SafetyS
         `Pull ${fromDevice.tag}`,
         `Off, locked, proved dead: lift one wire of ${fromDevice.tag} ${fromDevice.name} at ${toDevice.tag} ${terminal}. Cover closed, power on: look at the display. Off, proved dead, land it again, cover closed.`,
         `That display, and no other, changes${display && fromPort.kind === 'probe-out' ? `: it shows ${display}` : ''}.`,
-        'Another display changed: two probes are swapped. Off, dead, swap them back at the controller, then pull again.',
+        { code: 'power-up.pull', figures: {} },
         separatedInput(toDevice)
           ? 'Mains is beside these terminals: nothing is lifted or landed with the supply on.'
           : `The probe input of ${toDevice.tag} is not separated from mains: its leads can be live. Dead only, cover closed before power.`,
@@ -133,7 +134,7 @@ export function powerUp(context: LoopContext, make: StepMaker): readonly SafetyS
         `Way and time of ${device.tag}`,
         `Call ${device.tag} ${device.name} fully one way, then back, with a stopwatch.`,
         `Opens when called, ${words.say(typical, 'seconds', 0)} or so from end to end (${words.say(low, 'seconds', 0)} to ${words.say(high, 'seconds', 0)}, ${source}).`,
-        'The wrong way: open and close are swapped, or it is set the other way round. Too slow: voltage at its terminals.',
+        { code: 'power-up.travel', figures: {} },
         'Moving parts: fingers out of linkages and dampers.',
       ),
     )
@@ -150,7 +151,7 @@ export function powerUp(context: LoopContext, make: StepMaker): readonly SafetyS
         `${contact.name} without flow`,
         `First without flow. Off, dead: lift ${call ? 'the call' : 'the line'} of ${load.tag} at ${load.tag}, capped. Cover closed, power on, pump off, control calling: ${call ? 'ohms over the two lifted call wires' : 'volts at the lifted line'}. Off, dead, land it again: this test ends its own lifting.`,
         call ? 'Open: the call does not come.' : 'No volts: the line does not come.',
-        `${contact.name} is closed without flow: stuck, bridged, or in another line. Off. ${load.tag} must not run before it is mended.`,
+        { code: 'power-up.dry', figures: { contact: contact.name, tag: load.tag } },
         `Without flow ${load.tag} would run dry: its ${call ? 'call' : 'line'} stays lifted until this is right.`,
       ),
     )
@@ -163,7 +164,7 @@ export function powerUp(context: LoopContext, make: StepMaker): readonly SafetyS
         `${contact.name} stops ${load.tag}`,
         `Before ${load.tag} is left to run: call for it, then ${openingOf(contact.device, words)}. No bridge, no lifted wire in its stead.`,
         `${call ? `Its call opens at once; ${load.tag} ${after ? 'goes through its after-run, then stands' : 'stops by its own control'}` : `${load.tag} loses its voltage at once`} and stays off${manual ? ' until it is reset by hand' : ''}.`,
-        `${contact.name} does not stop ${load.tag}: it is by-passed or in the wrong line. Off, isolate, look at the logic.`,
+        { code: 'power-up.protection', figures: { contact: contact.name, tag: load.tag } },
         after ? 'Never cut the supply of a burner while it runs after: it cooks itself.' : undefined,
       ),
     )
@@ -187,7 +188,7 @@ export function powerUp(context: LoopContext, make: StepMaker): readonly SafetyS
         `Rotation of ${device.tag}`,
         `Bump ${device.tag} ${device.name}: on, off, watch it run out.`,
         'It turns the way of its arrow, quietly, and moves air or water.',
-        'The wrong way round: off, locked, dead, charge waited out; on three phases exchange two motor leads. Stuck: one phase, look at its capacitor.',
+        { code: 'power-up.turn', figures: {} },
         'Rotating parts start by themselves: guard on, sleeves and hair away.',
       ),
     )
@@ -201,7 +202,7 @@ export function powerUp(context: LoopContext, make: StepMaker): readonly SafetyS
         `${device.tag} last`,
         `Let the control call for ${device.tag} ${device.name}; clamp meter on its line where it has one.`,
         'It starts, draws about its nameplate current, and stops when the call goes.',
-        'It stays on: welded contact, or the output rests the wrong way. Off, isolate.',
+        { code: 'power-up.last', figures: {} },
         device.facts.load?.fuel
           ? 'Fuel and flue gas: burner and flue are for the licensed trade; its own safety chain is never touched.'
           : 'Heat near combustibles and hot surfaces: stay with it through the first run.',

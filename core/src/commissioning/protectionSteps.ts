@@ -2,7 +2,8 @@ import { TOUCH_V } from '../units/peopleLimits'
 import type { LoopContext } from '../check/context'
 import { fieldValue } from '../plant/fieldValue'
 import { wantsGroundFault } from '../survey/atRisk'
-import { type DeadTestVerdict, ohmWords } from '../wiring/deadTest'
+import { type DeadTestVerdict } from '../wiring/deadTest'
+import { ohmWords } from '../wiring/ohmWords'
 import { mainsCircuits, voltsToEarth } from '../wiring/groundFault'
 import { sourcesToIsolate } from './isolateSteps'
 import type { SafetyStep } from './safetyStep'
@@ -57,21 +58,21 @@ export function protectionSteps(context: LoopContext, make: StepMaker): SafetySt
                   reading !== null && reading >= gfci.low && reading <= gfci.high
                     ? {
                         verdict: 'good',
-                        cause: `Trips at ${reading} mA.`,
-                        next: 'Reset it. Next test.',
+                        code: 'ground-fault.trips',
+                        figures: { reading },
                         forbidsEnergising: false,
                       }
                     : reading !== null && reading < gfci.low
                       ? {
                           verdict: 'look-again',
-                          cause: `Trips at ${reading} mA already: something leaks behind it.`,
-                          next: 'Insulation of each branch, then again.',
+                          code: 'ground-fault.trips-early',
+                          figures: { reading },
                           forbidsEnergising: false,
                         }
                       : {
                           verdict: 'stop',
-                          cause: `${reading === null ? 'It does not trip' : `Trips at ${reading} mA only`}: over ${gfci.high} mA it protects nobody at water.`,
-                          next: 'Off and locked. Another device; then this test again.',
+                          code: 'ground-fault.too-late',
+                          figures: { reading, high: gfci.high },
                           forbidsEnergising: true,
                         },
               ),
@@ -108,26 +109,25 @@ export function protectionSteps(context: LoopContext, make: StepMaker): SafetySt
  * code takes that (50 V over its rated current); or too high for either.
  */
 export function loopVerdict(reading: number | null, mostOhm: number, residualMa: number | undefined): DeadTestVerdict {
-  const told = ohmWords(reading)
   if (reading !== null && reading <= mostOhm)
     return {
       verdict: 'good',
-      cause: `${told}: the breaker trips at once.`,
-      next: 'Next test.',
+      code: 'fault-loop.good',
+      figures: { reading },
       forbidsEnergising: false,
     }
   const byDevice = residualMa === undefined ? 0 : (TOUCH_V * 1000) / residualMa
   return reading !== null && reading <= byDevice
     ? {
         verdict: 'look-again',
-        cause: `${told}, over ${ohmWords(mostOhm)}: the breaker does not trip at once, only the residual-current device does.`,
-        next: 'It counts only where local code takes that, and its device is proved. Else earth conductor, clamps, length.',
+        code: 'fault-loop.by-residual',
+        figures: { reading, mostOhm },
         forbidsEnergising: false,
       }
     : {
         verdict: 'stop',
-        cause: `${told}, at most ${ohmWords(mostOhm)} is right: a fault to earth would stay on.`,
-        next: 'Off and locked. Earth conductor, clamps, length; or a residual-current device where local code takes it.',
+        code: 'fault-loop.too-high',
+        figures: { reading, mostOhm },
         forbidsEnergising: true,
       }
 }
@@ -136,15 +136,14 @@ function tripVerdict(reading: number | null, mostMs: number): DeadTestVerdict {
   return reading !== null && reading <= mostMs
     ? {
         verdict: 'good',
-        cause: `Trips within ${Math.round(reading)} ms.`,
-        next: 'Reset it. Next test.',
+        code: 'trip.in-time',
+        figures: { reading },
         forbidsEnergising: false,
       }
     : {
         verdict: 'stop',
-        cause:
-          reading === null ? 'It does not trip.' : `Trips after ${Math.round(reading)} ms, ${mostMs} ms is the most.`,
-        next: 'Off and locked. Its neutral must not touch earth behind it, nor be shared; else another device. Then this test again.',
+        code: 'trip.too-late',
+        figures: { reading, mostMs },
         forbidsEnergising: true,
       }
 }

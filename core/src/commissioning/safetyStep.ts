@@ -1,3 +1,4 @@
+import type { StepFact } from '../words/stepWords'
 import type { HeldReading } from '../document/proofReadings'
 import type { StepDone } from '../document/documents'
 import type { Quantity } from '../units/quantity'
@@ -29,6 +30,8 @@ export interface SafetyStep {
   /** First live stays shut until it has passed. */
   readonly must: boolean
   readonly verdict: StepVerdict
+  /** What was found, apart from the sentences that tell it. */
+  readonly found?: StepFact
   readonly cause?: string
   readonly next?: string
   readonly forbids: boolean

@@ -1,7 +1,7 @@
 import type { LoopContext } from '../check/context'
 import { ordered, type ResolvedConnection } from '../document/chain'
 import type { LoopDocument } from '../document/documents'
-import { ohmWords } from '../wiring/deadTest'
+import { ohmWords } from '../wiring/ohmWords'
 import { feedersOf } from '../wiring/feeders'
 import { powerPaths } from '../wiring/powerPath'
 import { loadOhm } from './deadSteps'

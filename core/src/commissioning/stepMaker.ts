@@ -1,6 +1,7 @@
 import type { LoopDocument } from '../document/documents'
 import { currentReadings } from '../document/proofReadings'
 import type { DeadTestVerdict } from '../wiring/deadTest'
+import { sayStep, type StepFact } from '../words/stepWords'
 import type { SafetyBlockId, SafetyStep, StepDraft } from './safetyStep'
 
 /** Judges a reading: a number in SI, or null where the meter was over its range. */
@@ -9,6 +10,9 @@ export type Judge = (reading: number | null) => DeadTestVerdict
 /** Caution of whatever is measured on live conductors. */
 export const LICENSED =
   'Licensed person. Live conductors: guarded tips, one hand, dry floor; a lifted end is live, nobody else near it.'
+
+/** What was found at a step, with its sentences. */
+export const toldOf = (found: StepFact) => ({ found, ...sayStep(found) })
 
 /** Makes the steps of one block, each with what the loop's record holds of it. */
 export function stepMaker(block: SafetyBlockId, loop: LoopDocument) {
@@ -19,7 +23,7 @@ export function stepMaker(block: SafetyBlockId, loop: LoopDocument) {
     /** A step that is answered with yes or no. @param wrong what a no means */
     answered(
       draft: Omit<StepDraft, 'ask'> & { readonly yes?: string; readonly no?: string },
-      wrong: string,
+      wrong: StepFact,
     ): SafetyStep {
       const { yes = 'Done', no = 'Cannot be done', ...rest } = draft
       const answer = done[`${block}/${draft.id}`]
@@ -31,9 +35,7 @@ export function stepMaker(block: SafetyBlockId, loop: LoopDocument) {
         ...(answer ? { answer } : {}),
         verdict: answer === undefined ? 'waiting' : answer.answer === 'yes' ? 'good' : 'stop',
         forbids: answer?.answer === 'no' && rest.must !== false,
-        ...(answer?.answer === 'no'
-          ? { cause: wrong, next: 'Not proved: do not energise. Mend it, then answer again.' }
-          : {}),
+        ...(answer?.answer === 'no' ? toldOf(wrong) : {}),
       }
     },
     /** A step with a reading. */
@@ -42,8 +44,14 @@ export function stepMaker(block: SafetyBlockId, loop: LoopDocument) {
       const value = reading?.state === 'over-range' ? null : reading?.state === 'value' ? reading.value : undefined
       const base = { must: true, ...draft, block, ...(reading ? { reading } : {}) }
       if (value === undefined) return { ...base, verdict: 'waiting', forbids: false }
-      const { verdict, cause, next, forbidsEnergising, holds } = judge(value)
-      return { ...base, verdict, cause, next, forbids: forbidsEnergising, ...(holds ? { holds } : {}) }
+      const { verdict, code, figures, forbidsEnergising, holds } = judge(value)
+      return {
+        ...base,
+        verdict,
+        ...toldOf({ code, figures } as StepFact),
+        forbids: forbidsEnergising,
+        ...(holds ? { holds } : {}),
+      }
     },
     valueOf: (step: string) => {
       const reading = readings.get(step)

@@ -2,7 +2,8 @@ import type { LoopContext } from '../check/context'
 import type { ResolvedDevice } from '../document/chain'
 import { fieldValue } from '../plant/fieldValue'
 import type { LoadPort } from '../device/deviceProfile'
-import { deadTestVerdict, type DeadTestVerdict, ohmWords } from '../wiring/deadTest'
+import { deadTestVerdict, type DeadTestVerdict, stop } from '../wiring/deadTest'
+import { ohmWords } from '../wiring/ohmWords'
 import { EXTRA_LOW_V } from '../units/peopleLimits'
 import { powerPaths } from '../wiring/powerPath'
 import { electronicsOf } from './electronics'
@@ -111,33 +112,15 @@ export function windingVerdict(
   alikePercent: number,
   mostOhm: number,
 ): DeadTestVerdict {
-  const stop = (cause: string, next: string): DeadTestVerdict => ({
-    verdict: 'stop',
-    cause,
-    next,
-    forbidsEnergising: true,
-  })
-  if (reading === null)
-    return stop(
-      'Open: the winding is broken, or its cut-out has opened.',
-      'Not proved: do not energise. Let it cool, measure again; else another motor.',
-    )
-  if (reading > mostOhm)
-    return stop(
-      `${ohmWords(reading)}, ${ohmWords(mostOhm)} is the most: a broken winding, or a bad connection before it.`,
-      'Not proved: do not energise. Clamps and leads first; measure at the motor itself; still so, another motor.',
-    )
-  if (reading < SHORTED_OHM)
-    return stop(
-      `${ohmWords(reading)}: shorted, no winding reads so little.`,
-      'Not proved: do not energise. Lift the leads and measure motor and cable apart.',
-    )
+  if (reading === null) return stop('winding.open', {})
+  if (reading > mostOhm) return stop('winding.too-high', { reading, mostOhm })
+  if (reading < SHORTED_OHM) return stop('winding.shorted', { reading })
   const known = all.filter((each) => each !== undefined)
   if (all.length < 3 || known.length < 3)
     return {
       verdict: 'good',
-      cause: `${ohmWords(reading)}${all.length === 3 ? ': taken, it counts beside the two others' : ': the winding, whole'}.`,
-      next: 'Next pair.',
+      code: 'winding.taken',
+      figures: { reading, allCount: all.length },
       forbidsEnergising: false,
     }
   const mean = known.reduce((sum, each) => sum + each, 0) / 3
@@ -145,12 +128,9 @@ export function windingVerdict(
   return worst <= alikePercent + 1e-9
     ? {
         verdict: 'good',
-        cause: `${known.map((each) => ohmWords(each)).join(', ')}: alike within ${worst.toFixed(1)} %.`,
-        next: 'Next test.',
+        code: 'winding.alike',
+        figures: { known, worst },
         forbidsEnergising: false,
       }
-    : stop(
-        `${known.map((each) => ohmWords(each)).join(', ')}: ${worst.toFixed(1)} % apart, ${alikePercent} % is the most.`,
-        'Not proved: do not energise. A loose clamp or turns that touch: measure at the motor itself; still so, another motor.',
-      )
+    : stop('winding.apart', { known, worst, alikePercent })
 }

@@ -3,7 +3,9 @@ import fc from 'fast-check'
 import { fieldData } from '../testing/fieldData'
 import { contactLoad, coveredInrush } from './contactLoad'
 import { type ContactExpression, contactLogic, contactsOf } from './contactLogic'
-import { deadTestVerdict, ohmWords } from './deadTest'
+import { deadTestVerdict } from './deadTest'
+import { sayStep } from '../words/stepWords'
+import { ohmWords } from './ohmWords'
 import { parseExpression, sayExpression } from './parseExpression'
 import { transformerLoad } from './transformerLoad'
 import { voltageDrop } from './voltageDrop'
@@ -252,9 +254,10 @@ describe('deadTestVerdict', () => {
   ] as const)('%s', (_, input, verdict, forbids) => {
     const found = deadTestVerdict(input)
     expect([found.verdict, found.forbidsEnergising]).toEqual([verdict, forbids])
-    expect(found.cause).toMatch(/\d|over-range|Electronics|No earth|open/)
-    expect(found.next.length).toBeGreaterThan(5)
-    if (verdict === 'stop') expect(`${found.next} ${found.cause}`).toMatch(/energise|Lift|Isolate/)
+    const { cause, next } = sayStep(found)
+    expect(cause).toMatch(/\d|over-range|Electronics|No earth|open/)
+    expect(next.length).toBeGreaterThan(5)
+    if (verdict === 'stop') expect(`${next} ${cause}`).toMatch(/energise|Lift|Isolate/)
   })
   it('one test can forbid, none can permit: a good one says no more than that it is good', () => {
     fc.assert(
@@ -264,7 +267,8 @@ describe('deadTestVerdict', () => {
         fc.double({ min: -1e6, max: 1e6, noNaN: true }),
         (test, reading, expected) => {
           const found = deadTestVerdict({ test: test as 'earth', reading, expected })
-          expect(`${found.cause} ${found.next}`).not.toMatch(/\bsafe\b|may be energised|switch on/i)
+          const { cause, next } = sayStep(found)
+          expect(`${cause} ${next}`).not.toMatch(/\bsafe\b|may be energised|switch on/i)
           if (found.verdict === 'stop') expect(found.forbidsEnergising).toBe(true)
         },
       ),

@@ -31,3 +31,9 @@ export interface RunWords {
   readonly reason: string
   readonly next?: string | undefined
 }
+
+/** What is said of a safety step: what stands behind the reading or the answer, and what to do next. */
+export interface StepWords {
+  readonly cause: string
+  readonly next: string
+}

@@ -1,5 +1,6 @@
 import { type ContactExpression, contactLogic } from '../../wiring/contactLogic'
 import { deadTests, deadTestVerdict, type DeadTestInput } from '../../wiring/deadTest'
+import { sayStep } from '../../words/stepWords'
 import { defineCalculation } from '../calculation'
 import { choice, list, nullable, number, object, optional, text, yes } from '../field'
 
@@ -163,5 +164,9 @@ export const deadTestEntry = defineCalculation<DeadTestInput>({
       source: 'safety rule: a failed separation closes first live',
     },
   ],
-  run: deadTestVerdict,
+  run: (input) => {
+    const found = deadTestVerdict(input)
+    const { verdict, forbidsEnergising } = found
+    return { verdict, ...sayStep(found), forbidsEnergising }
+  },
 })

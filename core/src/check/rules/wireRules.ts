@@ -163,9 +163,8 @@ const notProved: Rule = (context) => {
     Object.keys(wiring.done ?? {}).length > 0 ||
     Object.values(proof.readings).some(({ test }) => safetyBlockIds.some((id) => id === test))
   if (!begun) return []
-  return safetyBlocks(context).failed.map(
-    ({ id, block, title, cause = 'It failed.', next = 'Mend it and measure again.' }) =>
-      stop('C086_NOT_PROVED', { about: `${block}/${id}`.slice(0, 190), figures: { title, cause, next } }, 'wire'),
+  return safetyBlocks(context).failed.map(({ id, block, title, found }) =>
+    stop('C086_NOT_PROVED', { about: `${block}/${id}`.slice(0, 190), figures: { title, found } }, 'wire'),
   )
 }
 

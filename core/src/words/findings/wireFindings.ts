@@ -3,6 +3,7 @@ import { sizeWords } from '../../wiring/conductor'
 import type { ContactDuty } from '../../wiring/loadLogic'
 import type { Words } from '../../units/words'
 import type { Sentences } from '../sentences'
+import { sayStep, type StepFact } from '../stepWords'
 
 /** What a contact is there for; what cuts out at a limit has a word of each practice. */
 const dutyWords = {
@@ -96,11 +97,10 @@ export const wireFindings = {
     reason: `${say(f.amps, 'current')}${f.practice === 'us' ? ', what runs for hours at 125 %,' : ''} on a fuse of ${say(f.fuse, 'current', 0)}.`,
     remedy: 'A circuit of its own for part of it, by the licensed trade.',
   }),
-  C086_NOT_PROVED: (f: { readonly title: string; readonly cause: string; readonly next: string }): Sentences => ({
-    head: `Not proved, do not energise: ${f.title}.`,
-    reason: f.cause,
-    remedy: f.next,
-  }),
+  C086_NOT_PROVED: (f: { readonly title: string; readonly found: StepFact | undefined }): Sentences => {
+    const { cause, next } = f.found ? sayStep(f.found) : { cause: 'It failed.', next: 'Mend it and measure again.' }
+    return { head: `Not proved, do not energise: ${f.title}.`, reason: cause, remedy: next }
+  },
   C087_DEAD_TESTS_OPEN: (f: {
     readonly openCount: number
     readonly isolate: number
