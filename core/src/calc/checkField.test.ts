@@ -84,7 +84,7 @@ describe('a field names itself, the value and what is allowed', () => {
     [shape, { kind: 'toString' }, 'it', 'whose kind is one of rtd, open'],
     [shape, { kind: 'rtd', r0Ohm: 100, colour: 'red' }, 'it.colour', 'it.colour is unknown: allowed are r0Ohm'],
     [shape, { kind: 'rtd' }, 'it.r0Ohm', 'it.r0Ohm is missing'],
-    [object('Pair', { a: number('a', 'factor') }), [1], 'it', 'it. is [1]: it must be an object'],
+    [object('Pair', { a: number('a', 'factor') }), [1], 'it', 'it is [1]: it must be an object'],
     [object('Pair', { a: number('a', 'factor') }), { a: 1, __proto__x: 2 }, 'it.__proto__x', 'is unknown'],
     [contacts, '', 'it', "a contact's name of 1 to 40 characters"],
     [contacts, { and: [] }, 'it', '{"and": […]}'],

@@ -4,11 +4,16 @@ import { boundsOf } from './quantityLimits'
 
 /** Something wrong with one field of the input: which, and what is allowed. */
 export class InputError extends Error {
+  /**
+   * @param says what is wrong, to follow the field's name; figures in braces
+   * @param bound it is outside what the field takes at all
+   */
   constructor(
     readonly field: string,
-    message: string,
+    readonly says: string,
+    readonly bound = false,
   ) {
-    super(message)
+    super(`${field}${says.startsWith(':') ? '' : ' '}${says}`)
   }
 }
 
@@ -42,9 +47,9 @@ function inBounds(field: NumberField, value: number): boolean {
 export function checkField(name: string, field: Field, value: unknown, depth = 0): void {
   if (value === undefined) {
     if (field.optional) return
-    throw new InputError(name, `${name} is missing: ${allowed(field)}`)
+    throw new InputError(name, `is missing: ${allowed(field)}`, true)
   }
-  const wrong = () => new InputError(name, `${name} is ${shown(value)}: ${allowed(field)}`)
+  const wrong = () => new InputError(name, `is ${shown(value)}: ${allowed(field)}`, true)
   if (value === null && 'nullable' in field && field.nullable) return
   switch (field.type) {
     case 'number':
@@ -103,9 +108,9 @@ function checkExpression(name: string, value: unknown, depth: number): void {
   const wrong = () =>
     new InputError(
       name,
-      `${name} is ${shown(value)}: a contact's name of 1 to 40 characters, {"and": […]}, {"or": […]} or {"not": …}`,
+      `is ${shown(value)}: a contact's name of 1 to 40 characters, {"and": […]}, {"or": […]} or {"not": …}`,
     )
-  if (depth > DEEPEST) throw new InputError(name, `${name} is nested more than ${DEEPEST} deep`)
+  if (depth > DEEPEST) throw new InputError(name, `is nested more than ${DEEPEST} deep`)
   if (typeof value === 'string') {
     if (value.trim() === '' || value.length > 40) throw wrong()
     return
@@ -126,13 +131,10 @@ export function checkFields(
   prefix = '',
 ): asserts value is Readonly<Record<string, unknown>> {
   if (!isObject(value))
-    throw new InputError(
-      prefix.replace(/\.$/, '') || 'input',
-      `${prefix || 'input'} is ${shown(value)}: it must be an object`,
-    )
+    throw new InputError(prefix.replace(/\.$/, '') || 'input', `is ${shown(value)}: it must be an object`)
   for (const key of Object.keys(value))
     if (!Object.hasOwn(fields, key))
-      throw new InputError(prefix + key, `${prefix}${key} is unknown: allowed are ${Object.keys(fields).join(', ')}`)
+      throw new InputError(prefix + key, `is unknown: allowed are ${Object.keys(fields).join(', ')}`)
   for (const [key, field] of Object.entries(fields)) checkField(prefix + key, field, value[key])
 }
 

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import type { NamedProbe, Probe, ProbePart, ResistiveProbe } from '../probes/probe'
 import { thermocoupleTypes } from '../probes/probe'
 import { probeCurve, type ProbeCurve } from '../probes/probeCurve'
@@ -113,17 +114,20 @@ export function resolveProbe<P extends Probe>(
     if (!part)
       throw new InputError(
         `${field}.name`,
-        `${field}.name is "${name.slice(0, 40)}": one of ${parts.map((each) => each.name).join(', ')}`,
+        `is "${name.slice(0, 40)}": one of ${parts.map((each) => each.name).join(', ')}`,
       )
     return part.curve
   }
   if (probe.kind === 'nickel' && ![6180, 5000].includes(probe.ppmPerK))
-    throw new InputError(`${field}.ppmPerK`, `${field}.ppmPerK is ${probe.ppmPerK}: 6180 or 5000`)
+    throw new InputError(`${field}.ppmPerK`, `is ${probe.ppmPerK}: 6180 or 5000`)
   if (probe.kind === 'linear' && probe.lowC === probe.highC)
-    throw new InputError(`${field}.highC`, `${field}.highC is ${probe.highC}: it must differ from lowC`)
+    throw new InputError(`${field}.highC`, `is ${probe.highC}: it must differ from lowC`)
   if (probe.kind !== 'thermocouple' && probe.kind !== 'linear') curveOf(field, probe as ResistiveProbe)
   return probe as P
 }
+
+/** Fields of a probe that its curve is made from. */
+const PARTS: ReadonlySet<string> = new Set(['points', 'r0Ohm', 'r25Ohm', 'betaK', 'b'])
 
 /** Prepares a curve; what is wrong with it is laid at the probe's field. @throws InputError */
 export function curveOf(field: string, probe: ResistiveProbe): ProbeCurve {
@@ -131,8 +135,8 @@ export function curveOf(field: string, probe: ResistiveProbe): ProbeCurve {
     return probeCurve(probe)
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
-    const part = /^(points|r0Ohm|r25Ohm|betaK|b) /.exec(error.message)?.[1]
-    throw new InputError(part ? `${field}.${part}` : field, `${field}: ${error.message}`)
+    const part = error instanceof Refused && PARTS.has(error.field) ? `${field}.${error.field}` : field
+    throw new InputError(part, `: ${error.message}`)
   }
 }
 
@@ -141,7 +145,7 @@ export function requireOnCurve(field: string, celsius: number, [lowC, highC]: re
   if (celsius < lowC || celsius > highC)
     throw new InputError(
       field,
-      `${field} is {${celsius.toFixed(1)} C}: this probe's curve goes from {${lowC.toFixed(0)} C} to {${highC.toFixed(0)} C}`,
+      `is {${celsius.toFixed(1)} C}: this probe's curve goes from {${lowC.toFixed(0)} C} to {${highC.toFixed(0)} C}`,
     )
 }
 

@@ -1,3 +1,6 @@
+import { whyWords } from '../units/refused'
+import { capital } from '../words/terms'
+import type { CalcError } from './registry'
 import { parseNumber } from '../units/parseNumber'
 import { plainDigits } from '../units/plainDigits'
 import { formatQuantity, quantityView, trueMinus, type UnitPreferences } from '../units/quantity'
@@ -276,25 +279,23 @@ function fieldAt(fields: Fields, path: string): Field | undefined {
  */
 export function sayError(
   { inputs }: Pick<Calculation, 'inputs'>,
-  { field: path, message }: { readonly field: string; readonly message: string },
+  { field: path, message, why, bound }: CalcError,
   preferences: UnitPreferences,
 ): { readonly path: string; readonly text: string } {
   const field = fieldAt(inputs, path)
   const { tell } = wordsFor(preferences)
   if (!field) return { path: 'input', text: tell(message) }
-  const own = message.endsWith(allowed(field)) && message.startsWith(path)
-  if (own && field.type === 'number') return { path, text: `${field.title}: ${allowedShown(field, preferences)}` }
-  if (own) return { path, text: `${field.title}: ${allowed(field)}` }
-  // Sentences of the core name fields and give SI figures: both become the user's.
-  const titled = Object.entries(inputs).reduce(
-    (text, [name, of]) =>
-      text.replaceAll(new RegExp(`\\b${name}\\b(?: (-?\\d+(?:\\.\\d+)?))?`, 'g'), (_, figure: string | undefined) =>
-        figure === undefined
-          ? of.title.toLowerCase()
-          : `${of.title.toLowerCase()} ${of.type === 'number' ? formatQuantity(Number(figure), of.quantity, preferences) : figure}`,
-      ),
-    message,
-  )
-  const text = tell(titled)
-  return { path, text: text.slice(0, 1).toUpperCase() + text.slice(1) }
+  if (bound)
+    return {
+      path,
+      text: `${field.title}: ${field.type === 'number' ? allowedShown(field, preferences) : allowed(field)}`,
+    }
+  if (!why) return { path, text: capital(tell(message)) }
+  const shown = (value: number, of: string = path) => {
+    const held = fieldAt(inputs, of)
+    return held?.type === 'number' ? formatQuantity(value, held.quantity, preferences) : String(value)
+  }
+  const named = (of: string) => fieldAt(inputs, of)?.title.toLowerCase() ?? of
+  const says = tell(whyWords(why, shown, named))
+  return { path, text: `${capital(field.title)}${says.startsWith(':') ? '' : ' '}${says}` }
 }

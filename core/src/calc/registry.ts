@@ -1,3 +1,4 @@
+import { Refused, type Why } from '../units/refused'
 import { wordsFor } from '../units/words'
 import type { CalcData, Calculation } from './calculation'
 import type { Picture } from './picture'
@@ -136,7 +137,17 @@ export const findCalculation = (id: string) => byId.get(id)
 
 export type CalcOutcome =
   | { readonly ok: true; readonly output: Readonly<Record<string, unknown>> }
-  | { readonly ok: false; readonly error: { readonly field: string; readonly message: string } }
+  | { readonly ok: false; readonly error: CalcError }
+
+/** What is wrong with an input: its field, and the whole of it in SI. */
+export interface CalcError {
+  readonly field: string
+  readonly message: string
+  /** What is wrong, apart from the sentence: as facts, or as what follows the field's name. */
+  readonly why?: Why
+  /** It is outside what the field takes at all. */
+  readonly bound?: true
+}
 
 /** First number in an answer that is none, by its path. */
 function notFinite(value: unknown, path: string): string | undefined {
@@ -161,12 +172,9 @@ function farthest(value: unknown, path: string): { path: string; away: number } 
   return best
 }
 
-/** The field that a message begins with: its path up to the first blank or colon, when its root is an input. */
-function fieldOf(entry: Calculation, message: string): string {
-  const path = /^[A-Za-z0-9.[\]]+/.exec(message)?.[0] ?? ''
-  const root = path.split(/[.[]/)[0]!
-  return Object.hasOwn(entry.inputs, root) ? path : 'input'
-}
+/** The field of the input that a law refused; the input as a whole where the law calls it something else. */
+const fieldOf = ({ inputs }: Calculation, field: string): string =>
+  Object.hasOwn(inputs, field.split(/[.[]/)[0]!) ? field : 'input'
 
 /**
  * Checks the input against the entry's fields and runs it. What is wrong comes back as an error that names the field; an answer that
@@ -188,9 +196,13 @@ export function runCalculation(entry: Calculation, input: unknown, data: CalcDat
       },
     }
   } catch (error) {
-    if (error instanceof InputError) return { ok: false, error: { field: error.field, message: error.message } }
-    if (error instanceof RangeError)
-      return { ok: false, error: { field: fieldOf(entry, error.message), message: error.message } }
+    if (error instanceof InputError) {
+      const { field, message, says, bound } = error
+      return { ok: false, error: { field, message, why: { must: 'other', says }, ...(bound ? { bound } : {}) } }
+    }
+    if (error instanceof Refused)
+      return { ok: false, error: { field: fieldOf(entry, error.field), message: error.message, why: error.why } }
+    if (error instanceof RangeError) return { ok: false, error: { field: 'input', message: error.message } }
     throw error
   }
 }

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 export interface BatteryCutOffInput {
   readonly cutOffV: number
   readonly holdS: number
@@ -31,9 +32,9 @@ export interface BatteryCutOff {
 export function batteryCutOff(input: BatteryCutOffInput): BatteryCutOff {
   const { cutOffV, restartV, holdS, loopOhm, glowA, glowS, runA } = input
   for (const [name, value] of Object.entries({ cutOffV, restartV }))
-    if (!(value > 0)) throw new RangeError(`${name} ${value} must be over 0`)
+    if (!(value > 0)) throw new Refused(name, { must: 'over', value: value, than: 0 })
   for (const [name, value] of Object.entries({ holdS, loopOhm, glowA, glowS, runA }))
-    if (!(value >= 0)) throw new RangeError(`${name} ${value} must be 0 or more`)
+    if (!(value >= 0)) throw new Refused(name, { must: 'or more', value: value, than: 0 })
   const glowDropV = glowA * loopOhm
   const runDropV = runA * loopOhm
   const glowCuts = glowS > holdS && glowDropV > runDropV

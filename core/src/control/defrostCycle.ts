@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 /** What goes on in one stretch of a cold room's day. */
 export type DefrostPhase = 'cools' | 'melts' | 'drips' | 'fan waits'
 
@@ -33,15 +34,18 @@ export interface DefrostCycle {
  * @throws RangeError unless the interval and the longest time are over 0, and the interval holds the defrost
  */
 export function defrostCycle({ everyH, meltsMin, longestMin, dripMin, fanWaitsMin }: DefrostTimes): DefrostCycle {
-  if (!(everyH > 0)) throw new RangeError(`everyH ${everyH} must be over 0`)
-  if (!(longestMin > 0)) throw new RangeError(`longestMin ${longestMin} must be over 0`)
+  if (!(everyH > 0)) throw new Refused('everyH', { must: 'over', value: everyH, than: 0 })
+  if (!(longestMin > 0)) throw new Refused('longestMin', { must: 'over', value: longestMin, than: 0 })
   for (const [name, value] of Object.entries({ meltsMin, dripMin, fanWaitsMin }))
-    if (!(value >= 0)) throw new RangeError(`${name} ${value} must be 0 or more`)
+    if (!(value >= 0)) throw new Refused(name, { must: 'or more', value: value, than: 0 })
   const meltMin = Math.min(meltsMin, longestMin)
   const periodMin = everyH * 60
   const idleMin = meltMin + dripMin
   if (idleMin + fanWaitsMin > periodMin)
-    throw new RangeError(`everyH ${everyH} is shorter than a defrost of ${Math.round(idleMin + fanWaitsMin)} minutes`)
+    throw new Refused('everyH', {
+      must: 'other',
+      says: `${everyH} is shorter than a defrost of ${Math.round(idleMin + fanWaitsMin)} minutes`,
+    })
   const ends = [
     ['melts', meltMin],
     ['drips', dripMin],
@@ -82,8 +86,9 @@ export function meltMinutes(
   endC: number,
   meltShare: number,
 ): number {
-  if (!(powerW > 0)) throw new RangeError(`powerW ${powerW} must be over 0`)
-  if (!(meltShare > 0 && meltShare <= 1)) throw new RangeError(`meltShare ${meltShare} must be over 0 and at most 1`)
+  if (!(powerW > 0)) throw new Refused('powerW', { must: 'over', value: powerW, than: 0 })
+  if (!(meltShare > 0 && meltShare <= 1))
+    throw new Refused('meltShare', { must: 'other', says: `${meltShare} must be over 0 and at most 1` })
   const meltJ = frostKg * MELTS_J_PER_KG
   return Math.max(meltJ / meltShare, meltJ + coilJPerK * Math.max(0, endC - startC)) / powerW / 60
 }

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 export interface FanDemandInput {
   readonly temperatureC: number
   readonly temperatureSetC: number
@@ -28,12 +29,15 @@ export function fanDemand(input: FanDemandInput): FanDemand {
   const { temperatureC, temperatureSetC, temperatureBandK, minimumPercent = 'off', minimumMode = 'floor' } = input
   const { humidityPercent, humiditySetPercent, humidityBandPercent } = input
   for (const [name, value] of Object.entries({ temperatureBandK, humidityBandPercent }))
-    if (value !== undefined && !(value > 0)) throw new RangeError(`${name} ${value} must be over 0`)
+    if (value !== undefined && !(value > 0)) throw new Refused(name, { must: 'over', value: value, than: 0 })
   const humidity = { humidityPercent, humiditySetPercent, humidityBandPercent }
   const given = Object.values(humidity).filter((value) => value !== undefined).length
   const missing = Object.entries(humidity).find(([, value]) => value === undefined)
   if (given > 0 && missing)
-    throw new RangeError(`${missing[0]} is missing: reading, set and band of the humidity belong together`)
+    throw new Refused(missing[0], {
+      must: 'other',
+      says: 'is missing: reading, set and band of the humidity belong together',
+    })
   const temperatureDemandPercent = demand(temperatureC, temperatureSetC, temperatureBandK)
   const humidityDemandPercent = given === 3 ? demand(humidityPercent!, humiditySetPercent!, humidityBandPercent!) : null
   const strongest = Math.max(temperatureDemandPercent, humidityDemandPercent ?? 0)
@@ -47,6 +51,7 @@ export function fanDemand(input: FanDemandInput): FanDemand {
 
 /** Frequency of a drive, Hz: straight from its minimum at 0 % to its maximum at 100 %. @throws RangeError when they cross */
 export function driveHz(percent: number, minimumHz: number, maximumHz: number): number {
-  if (!(minimumHz <= maximumHz)) throw new RangeError(`minimumHz ${minimumHz} must not be over maximumHz ${maximumHz}`)
+  if (!(minimumHz <= maximumHz))
+    throw new Refused('minimumHz', { must: 'not over', value: minimumHz, than: maximumHz, thanField: 'maximumHz' })
   return minimumHz + ((maximumHz - minimumHz) * percent) / 100
 }

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import type { Action } from './switchingPoints'
 
 export interface OnOffCycleInput {
@@ -45,9 +46,9 @@ function secondsBetween(fromC: number, toC: number, restC: number, tauS: number)
 export function onOffCycle(input: OnOffCycleInput): OnOffCycle {
   const { powerW, lossWPerK, capacityJPerK, outdoorC, lowC, highC, action } = input
   for (const [name, value] of Object.entries({ powerW, capacityJPerK }))
-    if (!(value > 0)) throw new RangeError(`${name} ${value} must be over 0`)
-  if (!(lossWPerK >= 0)) throw new RangeError(`lossWPerK ${lossWPerK} must be 0 or more`)
-  if (!(lowC < highC)) throw new RangeError(`lowC ${lowC} must be under highC ${highC}`)
+    if (!(value > 0)) throw new Refused(name, { must: 'over', value: value, than: 0 })
+  if (!(lossWPerK >= 0)) throw new Refused('lossWPerK', { must: 'or more', value: lossWPerK, than: 0 })
+  if (!(lowC < highC)) throw new Refused('lowC', { must: 'under', value: lowC, than: highC, thanField: 'highC' })
   const heats = action === 'heating'
   const [onFrom, onTo] = heats ? [lowC, highC] : [highC, lowC]
   if (lossWPerK === 0) return never('stays-off')

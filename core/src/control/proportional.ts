@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import type { Action } from './switchingPoints'
 
 export const anchors = ['from-setpoint', 'centred'] as const
@@ -15,7 +16,7 @@ const limit = (percent: number, low = 0) => Math.min(100, Math.max(low, percent)
 
 /** Temperature of 0 %, and kelvins from there to 100 %: below it when heating, above it when cooling. */
 export function bandEnds({ action, anchor, setpointC, bandK }: ProportionalBand) {
-  if (!(bandK > 0)) throw new RangeError(`bandK ${bandK} must be over 0`)
+  if (!(bandK > 0)) throw new Refused('bandK', { must: 'over', value: bandK, than: 0 })
   const towards = action === 'cooling' ? 1 : -1
   const zeroC = anchor === 'centred' ? setpointC - (towards * bandK) / 2 : setpointC
   return { zeroC, fullC: zeroC + towards * bandK }
@@ -61,8 +62,8 @@ export interface Droop {
  */
 export function droop(input: DroopInput): Droop {
   const { action, powerW, lossWPerK, outdoorC, setpointC, bandK } = input
-  if (!(powerW > 0)) throw new RangeError(`powerW ${powerW} must be over 0`)
-  if (!(lossWPerK >= 0)) throw new RangeError(`lossWPerK ${lossWPerK} must be 0 or more`)
+  if (!(powerW > 0)) throw new Refused('powerW', { must: 'over', value: powerW, than: 0 })
+  if (!(lossWPerK >= 0)) throw new Refused('lossWPerK', { must: 'or more', value: lossWPerK, than: 0 })
   const { zeroC } = bandEnds(input)
   const perK = powerW / bandK
   const restC = (perK * zeroC + lossWPerK * outdoorC) / (perK + lossWPerK)

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 export interface ResetLine {
   readonly designOutdoorC: number
   readonly designSupplyC: number
@@ -24,13 +25,24 @@ export function resetLine(line: ResetLine): (outdoorC: number) => number | null 
   const { designOutdoorC, designSupplyC, warmOutdoorC, minimumSupplyC, maximumSupplyC } = line
   const { shutdownAboveC, frostBelowC, frostSupplyC } = line
   if (!(warmOutdoorC > designOutdoorC))
-    throw new RangeError(`warmOutdoorC ${warmOutdoorC} must be over designOutdoorC ${designOutdoorC}`)
+    throw new Refused('warmOutdoorC', {
+      must: 'over',
+      value: warmOutdoorC,
+      than: designOutdoorC,
+      thanField: 'designOutdoorC',
+    })
   if (minimumSupplyC !== undefined && maximumSupplyC !== undefined && minimumSupplyC > maximumSupplyC)
-    throw new RangeError(`minimumSupplyC ${minimumSupplyC} must not be over maximumSupplyC ${maximumSupplyC}`)
+    throw new Refused('minimumSupplyC', {
+      must: 'not over',
+      value: minimumSupplyC,
+      than: maximumSupplyC,
+      thanField: 'maximumSupplyC',
+    })
   if ((frostBelowC === undefined) !== (frostSupplyC === undefined))
-    throw new RangeError(
-      `${frostBelowC === undefined ? 'frostBelowC' : 'frostSupplyC'} is missing: frost limit and frost supply belong together`,
-    )
+    throw new Refused(frostBelowC === undefined ? 'frostBelowC' : 'frostSupplyC', {
+      must: 'other',
+      says: 'is missing: frost limit and frost supply belong together',
+    })
   const ratio = resetRatio(line)
   const highest = maximumSupplyC ?? Infinity
   return (outdoorC) => {

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { type Point, straightBetween } from '../numeric/interpolate'
 import { returnAt } from './returnTemperature'
 import { type ResetLine, resetLine } from './resetLine'
@@ -46,7 +47,8 @@ export function resetSaving(input: ResetSavingInput): ResetSaving {
   const { hourlyOutdoorC, roomC, lossWPerK, fixedSupplyC, pipeLossWPerK, pipeAmbientC, efficiency, dropK } = input
   const dewPointC = input.dewPointC ?? usualDewPointC
   for (const [returnC, percent] of efficiency)
-    if (!(percent > 0)) throw new RangeError(`efficiency of ${percent} % at ${returnC} °C must be over 0`)
+    if (!(percent > 0))
+      throw new Refused('efficiency', { must: 'other', says: `of ${percent} % at ${returnC} °C must be over 0` })
   const supplyAt = resetLine(input)
   const efficiencyAt = straightBetween([...efficiency].sort((a, b) => a[0] - b[0]))
   const { designDayC } = input

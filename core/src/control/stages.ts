@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { type Action, type Convention, switchingPoints } from './switchingPoints'
 
 export interface Stage {
@@ -41,7 +42,7 @@ export function stagePoints(input: StagePointsInput): Stage[] {
 /** Moves every stage by what the first one moves. @throws RangeError when there is none */
 export function shiftStages(setpointsC: readonly number[], newFirstC: number) {
   const first = setpointsC[0]
-  if (first === undefined) throw new RangeError('setpointsC are empty: at least one is needed')
+  if (first === undefined) throw new Refused('setpointsC', { must: 'other', says: 'are empty: at least one is needed' })
   const deltaK = newFirstC - first
   // The first is what was asked for, not its sum with a rounded difference.
   return { setpointsC: setpointsC.map((set, i) => (i === 0 ? newFirstC : set + deltaK)), deltaK }
@@ -77,10 +78,14 @@ export interface StageSequence {
 export function diagnoseStages(count: number, energised: readonly number[], order?: readonly number[]): StageSequence {
   const stages = Array.from({ length: count }, (_, i) => i + 1)
   for (const stage of energised)
-    if (!stages.includes(stage)) throw new RangeError(`energised holds ${stage}: stages go from 1 to ${count}`)
+    if (!stages.includes(stage))
+      throw new Refused('energised', { must: 'other', says: `holds ${stage}: stages go from 1 to ${count}` })
   const sequence = order ?? stages
   if (sequence.length !== count || stages.some((stage) => !sequence.includes(stage)))
-    throw new RangeError(`order ${sequence.join(', ')} must hold each stage from 1 to ${count} once`)
+    throw new Refused('order', {
+      must: 'other',
+      says: `${sequence.join(', ')} must hold each stage from 1 to ${count} once`,
+    })
   const on = new Set(energised)
   const last = sequence.reduce((at, stage, i) => (on.has(stage) ? i : at), -1)
   const missing = sequence.slice(0, last + 1).filter((stage) => !on.has(stage))

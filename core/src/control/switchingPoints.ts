@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 export type Action = 'heating' | 'cooling'
 
 /** Where the swing sits about the setpoint; see each case of `band`. */
@@ -25,7 +26,7 @@ export interface SwitchingPoints {
 
 function need(name: string, value: number | undefined, least: 'over 0' | '0 or more'): number {
   const good = value !== undefined && Number.isFinite(value) && (least === 'over 0' ? value > 0 : value >= 0)
-  if (!good) throw new RangeError(`${name} ${value ?? 'is missing'}: it must be ${least}`)
+  if (!good) throw new Refused(name, { must: 'other', says: `${value ?? 'is missing'}: it must be ${least}` })
   return value
 }
 
@@ -39,21 +40,33 @@ function need(name: string, value: number | undefined, least: 'over 0' | '0 or m
  */
 export function switchingPoints(input: SwitchingInput): SwitchingPoints {
   const { convention, setpointC } = input
-  if (!Number.isFinite(setpointC)) throw new RangeError(`setpointC ${setpointC} must be a number`)
+  if (!Number.isFinite(setpointC))
+    throw new Refused('setpointC', { must: 'other', says: `${setpointC} must be a number` })
   if (input.swingIs === 'each-side' && convention !== 'centred')
-    throw new RangeError(`swingIs each-side belongs to the convention centred, not ${convention}`)
+    throw new Refused('swingIs', {
+      must: 'other',
+      says: `each-side belongs to the convention centred, not ${convention}`,
+    })
   if (convention === 'signed') return signed(input)
   const { action } = input
-  if (!action) throw new RangeError(`action is missing: it must be heating or cooling for the convention ${convention}`)
+  if (!action)
+    throw new Refused('action', {
+      must: 'other',
+      says: `is missing: it must be heating or cooling for the convention ${convention}`,
+    })
   const [lowC, highC] = band(input, action)
   return action === 'heating' ? { onC: lowC, offC: highC, action } : { onC: highC, offC: lowC, action }
 }
 
 function signed({ action, setpointC, swingK }: SwitchingInput): SwitchingPoints {
   if (swingK === undefined || !Number.isFinite(swingK) || swingK === 0)
-    throw new RangeError(`swingK ${swingK ?? 'is missing'}: it must not be 0, under 0 heats and over 0 cools`)
+    throw new Refused('swingK', {
+      must: 'other',
+      says: `${swingK ?? 'is missing'}: it must not be 0, under 0 heats and over 0 cools`,
+    })
   const says: Action = swingK < 0 ? 'heating' : 'cooling'
-  if (action && action !== says) throw new RangeError(`swingK ${swingK} means ${says}, but action is ${action}`)
+  if (action && action !== says)
+    throw new Refused('swingK', { must: 'other', says: `${swingK} means ${says}, but action is ${action}` })
   return { onC: setpointC + swingK, offC: setpointC, action: says }
 }
 
@@ -62,7 +75,8 @@ function band(input: SwitchingInput, action: Action): readonly [number, number] 
   if (convention === 'split') {
     const above = need('aboveK', input.aboveK, '0 or more')
     const below = need('belowK', input.belowK, '0 or more')
-    if (above + below === 0) throw new RangeError('aboveK and belowK are both 0: one of them must be over 0')
+    if (above + below === 0)
+      throw new Refused('aboveK', { must: 'other', says: 'and belowK are both 0: one of them must be over 0' })
     return [setpointC - below, setpointC + above]
   }
   const swing = need('swingK', input.swingK, 'over 0')

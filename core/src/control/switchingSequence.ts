@@ -1,9 +1,16 @@
+import { Refused } from '../units/refused'
 import type { Action } from './switchingPoints'
 
 /** Refuses points that stand the wrong way round for the action. @throws RangeError */
 export function requireOrder(onC: number, offC: number, action: Action): void {
   if (action === 'heating' ? !(onC < offC) : !(onC > offC))
-    throw new RangeError(`onC ${onC} must be ${action === 'heating' ? 'under' : 'over'} offC ${offC} for ${action}`)
+    throw new Refused('onC', {
+      must: action === 'heating' ? 'under' : 'over',
+      value: onC,
+      than: offC,
+      thanField: 'offC',
+      when: ` for ${action}`,
+    })
 }
 
 /**

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 /** A stretch in which a timer's relay is on or off. */
 export interface TimerStretch {
   readonly fromS: number
@@ -24,7 +25,7 @@ const MOST = 400
  */
 export function timerSequence({ mode, aS, bS, waitsS = 0 }: TimerInput, untilS: number): TimerStretch[] {
   for (const [name, value] of Object.entries({ aS, bS, waitsS }))
-    if (!(value >= 0)) throw new RangeError(`${name} ${value} must be 0 or more`)
+    if (!(value >= 0)) throw new Refused(name, { must: 'or more', value: value, than: 0 })
   if (mode === 'repeat' && !(aS > 0 && bS > 0)) throw new RangeError('a timer that repeats needs A and B over 0')
   const made: TimerStretch[] = []
   let at = 0

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import type { Action, Convention } from './switchingPoints'
 
 export interface Translation {
@@ -22,7 +23,13 @@ export function translate(
 ): Translation {
   const swingK = action === 'heating' ? offC - onC : onC - offC
   if (!(swingK > 0))
-    throw new RangeError(`onC ${onC} must be ${action === 'heating' ? 'under' : 'over'} offC ${offC} for ${action}`)
+    throw new Refused('onC', {
+      must: action === 'heating' ? 'under' : 'over',
+      value: onC,
+      than: offC,
+      thanField: 'offC',
+      when: ` for ${action}`,
+    })
   const lowC = Math.min(onC, offC)
   const highC = Math.max(onC, offC)
   switch (toConvention) {
@@ -41,7 +48,7 @@ export function translate(
     case 'split': {
       const middle = setpointC ?? (lowC + highC) / 2
       if (middle < lowC || middle > highC)
-        throw new RangeError(`setpointC ${middle} must lie between ${lowC} and ${highC} °C`)
+        throw new Refused('setpointC', { must: 'between', value: middle, low: lowC, high: highC })
       return { setpointC: middle, aboveK: highC - middle, belowK: middle - lowC }
     }
   }

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 export const tuningMethods = ['simc', 'cohen-coon', 'ziegler-nichols'] as const
 export type TuningMethod = (typeof tuningMethods)[number]
 
@@ -24,7 +25,7 @@ export function tuneController(
   method: TuningMethod,
 ): Tuning {
   for (const [name, value] of Object.entries({ gainKPerPercent, timeConstantS, deadS }))
-    if (!(value > 0)) throw new RangeError(`${name} ${value} must be over 0`)
+    if (!(value > 0)) throw new Refused(name, { must: 'over', value: value, than: 0 })
   const [k, t, l] = [gainKPerPercent, timeConstantS, deadS]
   const r = l / t
   const settings = {

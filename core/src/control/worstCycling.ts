@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 /**
  * Cycles an hour at the worst load, which is half load: 3600 P / (4 C ΔT).
  * When the load never reaches half of the power, the duty caps it: 3600 P d(1 − d) / (C ΔT), d at most 0.5.
@@ -5,9 +6,9 @@
  */
 export function worstCycling(powerW: number, capacityJPerK: number, swingK: number, maximumDutyPercent = 50): number {
   for (const [name, value] of Object.entries({ powerW, capacityJPerK, swingK }))
-    if (!(value > 0)) throw new RangeError(`${name} ${value} must be over 0`)
+    if (!(value > 0)) throw new Refused(name, { must: 'over', value: value, than: 0 })
   if (!(maximumDutyPercent >= 0 && maximumDutyPercent <= 100))
-    throw new RangeError(`maximumDutyPercent ${maximumDutyPercent} must lie between 0 and 100`)
+    throw new Refused('maximumDutyPercent', { must: 'between', value: maximumDutyPercent, low: 0, high: 100 })
   const duty = Math.min(0.5, maximumDutyPercent / 100)
   return (3600 * powerW * duty * (1 - duty)) / (capacityJPerK * swingK)
 }
@@ -33,7 +34,7 @@ export function worstCyclingRested(
   minimumOffS: number,
 ): RestedCycling {
   const free = worstCycling(powerW, capacityJPerK, swingK)
-  if (!(minimumOffS >= 0)) throw new RangeError(`minimumOffS ${minimumOffS} must be 0 or more`)
+  if (!(minimumOffS >= 0)) throw new Refused('minimumOffS', { must: 'or more', value: minimumOffS, than: 0 })
   const duty = minimumOffS > 0 ? (capacityJPerK * swingK) / (powerW * minimumOffS) : Infinity
   if (duty >= 0.5) return { cyclesPerHour: free, dutyPercent: 50, minimumOffRules: false }
   return { cyclesPerHour: (3600 * (1 - duty)) / minimumOffS, dutyPercent: 100 * duty, minimumOffRules: true }
@@ -46,13 +47,13 @@ export function worstCyclingRested(
  */
 export function swingForRate(powerW: number, capacityJPerK: number, cyclesPerHour: number): number {
   for (const [name, value] of Object.entries({ powerW, capacityJPerK, cyclesPerHour }))
-    if (!(value > 0)) throw new RangeError(`${name} ${value} must be over 0`)
+    if (!(value > 0)) throw new Refused(name, { must: 'over', value: value, than: 0 })
   return (3600 * powerW) / (4 * capacityJPerK * cyclesPerHour)
 }
 
 /** Years until a relay has made its rated operations. One cycle is one operation. @throws RangeError unless all are over 0 */
 export function relayLifeYears(cyclesPerHour: number, hoursPerYear: number, ratedOperations: number): number {
   for (const [name, value] of Object.entries({ cyclesPerHour, hoursPerYear, ratedOperations }))
-    if (!(value > 0)) throw new RangeError(`${name} ${value} must be over 0`)
+    if (!(value > 0)) throw new Refused(name, { must: 'over', value: value, than: 0 })
   return ratedOperations / (cyclesPerHour * hoursPerYear)
 }

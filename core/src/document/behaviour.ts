@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { type Action, type Convention, switchingPoints } from '../control/switchingPoints'
 import { translate } from '../control/translate'
 import type { OfKind, Value } from '../schema/value'
@@ -96,7 +97,7 @@ export function fromSetpoint(
     swingIs?: 'total' | 'each-side' | undefined
   } = {},
 ): SwitchingWords {
-  if (!(swingK > 0)) throw new RangeError(`swingK ${swingK} must be over 0`)
+  if (!(swingK > 0)) throw new Refused('swingK', { must: 'over', value: swingK, than: 0 })
   const base = { action, convention, setpointC }
   if (convention === 'split')
     return { ...base, aboveK: options.aboveK ?? swingK / 2, belowK: options.belowK ?? swingK / 2 }

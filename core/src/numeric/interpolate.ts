@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 export type Point = readonly [x: number, y: number]
 
 /** Index of the interval that holds x; the ends hold what lies beyond them. */
@@ -12,10 +13,11 @@ function intervalOf(points: readonly Point[], x: number): number {
 }
 
 function rising(points: readonly Point[], least: number) {
-  if (points.length < least) throw new RangeError(`points are ${points.length}: at least ${least} are needed`)
+  if (points.length < least)
+    throw new Refused('points', { must: 'other', says: `are ${points.length}: at least ${least} are needed` })
   for (let i = 1; i < points.length; i++)
     if (!(points[i]![0] > points[i - 1]![0]))
-      throw new RangeError(`points must rise: ${points[i]![0]} follows ${points[i - 1]![0]}`)
+      throw new Refused('points', { must: 'other', says: `must rise: ${points[i]![0]} follows ${points[i - 1]![0]}` })
 }
 
 /** Straight lines between points, held at the ends. @throws RangeError unless the first values rise */

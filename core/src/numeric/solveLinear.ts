@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 /**
  * Solves A x = b by elimination with row pivots. A in rows, n × n; both are left as they were.
  * @throws RangeError when A has no inverse
@@ -10,7 +11,8 @@ export function solveLinear(a: Float64Array, b: Float64Array): Float64Array {
     let pivot = k
     for (let i = k + 1; i < n; i++) if (Math.abs(m[i * n + k]!) > Math.abs(m[pivot * n + k]!)) pivot = i
     const head = m[pivot * n + k]!
-    if (!(Math.abs(head) > 1e-12)) throw new RangeError(`equation ${k + 1} of ${n} depends on the others`)
+    if (!(Math.abs(head) > 1e-12))
+      throw new Refused('equation', { must: 'other', says: `${k + 1} of ${n} depends on the others` })
     if (pivot !== k) {
       for (let j = 0; j < n; j++) [m[k * n + j], m[pivot * n + j]] = [m[pivot * n + j]!, m[k * n + j]!]
       ;[x[k], x[pivot]] = [x[pivot]!, x[k]!]

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 /**
  * Where a function that only rises, or only falls, takes a value: Illinois steps within a bracket, halving when they crawl.
  * Ends when the bracket is narrower than 1e-12 of its size or the value is met; never more than 200 evaluations.
@@ -9,7 +10,10 @@ export function solveMonotone(f: (x: number) => number, low: number, high: numbe
   if (fa === 0) return a
   if (fb === 0) return b
   if (!(fa < 0 !== fb < 0) || !Number.isFinite(fa) || !Number.isFinite(fb))
-    throw new RangeError(`value ${value} lies outside what the function gives between ${low} and ${high}`)
+    throw new Refused('value', {
+      must: 'other',
+      says: `${value} lies outside what the function gives between ${low} and ${high}`,
+    })
   // The side is remembered: halving a value that is almost nothing would lose its sign.
   const startsUnder = fa < 0
   for (let i = 0; i < 200; i++) {

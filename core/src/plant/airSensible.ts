@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { STANDARD_PRESSURE_PA } from './moistAir'
 
 /** Gas constant of dry air, J/kgK, and its heat at constant pressure, J/kgK. */
@@ -19,8 +20,8 @@ export function airSensible(
   temperatureC = 20,
   pressurePa = STANDARD_PRESSURE_PA,
 ): { readonly powerW: number; readonly wPerK: number } {
-  if (!(temperatureC > -ZERO_K)) throw new RangeError(`temperatureC ${temperatureC} must be over ${-ZERO_K} °C`)
-  if (!(pressurePa > 0)) throw new RangeError(`pressurePa ${pressurePa} must be over 0`)
+  if (!(temperatureC > -ZERO_K)) throw new Refused('temperatureC', { must: 'over', value: temperatureC, than: -ZERO_K })
+  if (!(pressurePa > 0)) throw new Refused('pressurePa', { must: 'over', value: pressurePa, than: 0 })
   const wPerK = (pressurePa / (R_AIR * (temperatureC + ZERO_K))) * CP_AIR * (flowM3PerH / 3600)
   return { powerW: wPerK * dropK, wPerK }
 }

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { monotoneCubic, type Point, straightBetween } from '../numeric/interpolate'
 
 export const fluids = ['water', 'propylene-glycol', 'ethylene-glycol'] as const
@@ -66,19 +67,24 @@ export function brineProperties(
   tables: readonly FluidTable[],
 ): Brine {
   const table = tables.find((each) => each.fluid === fluid)
-  if (!table) throw new RangeError(`fluid ${fluid} has no table`)
+  if (!table) throw new Refused('fluid', { must: 'other', says: `${fluid} has no table` })
   const most = table.freezeC[table.freezeC.length - 1]![0]
   if (!(volumePercent >= 0 && volumePercent <= most))
-    throw new RangeError(
+    throw new Refused(
+      'volumePercent',
       most === 0
-        ? `volumePercent ${volumePercent} must be 0 for water`
-        : `volumePercent ${volumePercent} must lie between 0 and ${most}: beyond that ask the maker`,
+        ? { must: 'other', says: `${volumePercent} must be 0 for water` }
+        : { must: 'between', value: volumePercent, low: 0, high: most, when: ': beyond that ask the maker' },
     )
   const freezeC = most === 0 ? 0 : monotoneCubic(table.freezeC)(volumePercent)
   if (!(temperatureC >= freezeC - 1e-9 && temperatureC <= 100))
-    throw new RangeError(
-      `temperatureC ${temperatureC} must lie between the first ice at ${freezeC.toFixed(1)} and 100 °C`,
-    )
+    throw new Refused('temperatureC', {
+      must: 'between',
+      value: temperatureC,
+      low: Math.round(10 * freezeC) / 10,
+      high: 100,
+      when: ': colder it holds ice, hotter it boils',
+    })
   if (most === 0 || volumePercent === 0)
     return {
       freezeC,

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 export const emitterModels = ['load-drop', 'fixed-drop', 'supply-excess'] as const
 export type EmitterModel = (typeof emitterModels)[number]
 
@@ -28,10 +29,14 @@ export interface EmitterNeed {
  */
 export function emitterNeed(input: EmitterInput): EmitterNeed | null {
   const { outdoorC, designOutdoorC, designSupplyC, designDropK, roomC, exponent, model = 'load-drop' } = input
-  if (!(designOutdoorC < roomC)) throw new RangeError(`designOutdoorC ${designOutdoorC} must be under roomC ${roomC}`)
-  if (!(exponent > 0)) throw new RangeError(`exponent ${exponent} must be over 0`)
+  if (!(designOutdoorC < roomC))
+    throw new Refused('designOutdoorC', { must: 'under', value: designOutdoorC, than: roomC, thanField: 'roomC' })
+  if (!(exponent > 0)) throw new Refused('exponent', { must: 'over', value: exponent, than: 0 })
   if (!(designSupplyC - designDropK / 2 > roomC))
-    throw new RangeError(`designSupplyC ${designSupplyC} less half its drop must be over roomC ${roomC}`)
+    throw new Refused('designSupplyC', {
+      must: 'other',
+      says: `${designSupplyC} less half its drop must be over roomC ${roomC}`,
+    })
   const loadFraction = (roomC - outdoorC) / (roomC - designOutdoorC)
   if (!(loadFraction > 0)) return null
   const share = loadFraction ** (1 / exponent)

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { type FieldData, fieldValue } from './fieldValue'
 
 export const insulations = ['poor', 'fair', 'good'] as const
@@ -38,7 +39,7 @@ const HOUR = 3600
  * @throws RangeError unless the area is over 0
  */
 export function estimateSpace(areaM2: number, insulation: Insulation, build: Build, data: FieldData): PlantEstimate {
-  if (!(areaM2 > 0) || !Number.isFinite(areaM2)) throw new RangeError(`areaM2 ${areaM2} must be over 0`)
+  if (!(areaM2 > 0) || !Number.isFinite(areaM2)) throw new Refused('areaM2', { must: 'over', value: areaM2, than: 0 })
   const loss = fieldValue(data, `loss.${insulation}`)
   const full = fieldValue(data, `cap.full.${build}`)
   const quick = fieldValue(data, 'cap.quick')

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { type Build, estimateSpace, type Insulation, type PlantEstimate, type Spread } from './estimate'
 import { type FieldData, fieldValue } from './fieldValue'
 import { storedJPerK } from './water'
@@ -67,7 +68,8 @@ const shellM2 = (volumeM3: number) => 6.6 * volumeM3 ** (2 / 3)
 
 function needed(name: string, kind: PlantKind, ...given: (number | undefined)[]): number {
   const value = given.find((each) => each !== undefined)
-  if (value === undefined) throw new RangeError(`${name} is missing: a ${kind} is estimated from it`)
+  if (value === undefined)
+    throw new Refused(name, { must: 'other', says: `is missing: a ${kind} is estimated from it` })
   return value
 }
 

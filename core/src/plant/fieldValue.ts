@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 /** One row of the field data: a starting value with its spread, where it comes from and how far to trust it. */
 export interface FieldValue {
   readonly id: string
@@ -16,6 +17,6 @@ export type FieldData = Readonly<Record<string, FieldValue>>
 /** @throws RangeError naming the id when the data lacks it */
 export function fieldValue(data: FieldData, id: string): FieldValue {
   const row = data[id]
-  if (!row) throw new RangeError(`field data lacks ${id}`)
+  if (!row) throw new Refused('field', { must: 'other', says: `data lacks ${id}` })
   return row
 }

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { FLOOR_BATH_OVER_ROOM_K, FLOOR_EDGE_C, FLOOR_OCCUPIED_C, FLOOR_TIMBER_C } from '../units/peopleLimits'
 
 export const floorZones = ['occupied', 'edge', 'bath', 'timber'] as const
@@ -14,7 +15,7 @@ export function floorOutput(surfaceC: number, roomC: number): number {
  * @example floorSurface(100, 20) // 29.0
  */
 export function floorSurface(wPerM2: number, roomC: number): number {
-  if (!(wPerM2 >= 0)) throw new RangeError(`wPerM2 ${wPerM2} must be 0 or more`)
+  if (!(wPerM2 >= 0)) throw new Refused('wPerM2', { must: 'or more', value: wPerM2, than: 0 })
   return roomC + (wPerM2 / 8.92) ** (1 / 1.1)
 }
 

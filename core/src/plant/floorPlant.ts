@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { type FieldData, fieldValue } from './fieldValue'
 import { floorOutput, floorSurface } from './floorOutput'
 
@@ -59,7 +60,7 @@ function roomAtRest(slabC: number, { areaM2, lossWPerK, designOutdoorC }: FloorF
 export function floorPlant(facts: FloorFacts, data: FieldData): FloorPlant {
   const { areaM2, lossWPerK, screedM, quickCapacityJPerK } = facts
   for (const [name, value] of Object.entries({ areaM2, lossWPerK, screedM, quickCapacityJPerK }))
-    if (!(value > 0)) throw new RangeError(`${name} ${value} must be over 0`)
+    if (!(value > 0)) throw new Refused(name, { must: 'over', value: value, than: 0 })
   const bySlab = facts.probePlace === 'screed'
   const designRoomC = bySlab ? roomAtRest(facts.targetC, facts) : facts.targetC
   const demandW = Math.max(0, lossWPerK * (designRoomC - facts.designOutdoorC))

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { solveMonotone } from '../numeric/solveMonotone'
 
 const ZERO_K = 273.15
@@ -14,7 +15,7 @@ export const moistAirRange = [-100, 200] as const
 export function saturationPa(celsius: number): number {
   const [low, high] = moistAirRange
   if (!(celsius >= low && celsius <= high))
-    throw new RangeError(`temperatureC ${celsius} must lie between ${low} and ${high} °C`)
+    throw new Refused('temperatureC', { must: 'between', value: celsius, low: low, high: high })
   const t = celsius + ZERO_K
   if (celsius < 0)
     return Math.exp(

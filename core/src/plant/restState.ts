@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { solveLinear } from '../numeric/solveLinear'
 import type { PlantModel } from './thermalNetwork'
 
@@ -36,7 +37,7 @@ export function restState(
       if (column !== undefined) a[row * size + column]! += wPerK
       else {
         const fixed = boundariesC[there] ?? model.starts?.[there]
-        if (fixed === undefined) throw new RangeError(`boundary ${there} has no temperature`)
+        if (fixed === undefined) throw new Refused('boundary', { must: 'other', says: `${there} has no temperature` })
         b[row]! -= wPerK * fixed
       }
     }

@@ -172,7 +172,7 @@ describe('brine', () => {
   it.each([
     ['water', 10, 20, 'must be 0 for water'],
     ['propylene-glycol', 60, 20, 'between 0 and 50'],
-    ['propylene-glycol', 30, -20, 'first ice at -13.0'],
+    ['propylene-glycol', 30, -20, '-20 must lie between -13 and 100'],
   ] as const)('refuses %s of %d %% at %d °C', (fluid, share, t, message) =>
     expect(() => brineProperties(fluid, share, t, calcData.fluids)).toThrow(message),
   )

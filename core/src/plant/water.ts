@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 /** Water at 20 °C: what is taken when nobody says otherwise. */
 export const WATER_KG_PER_M3 = 998.2
 export const WATER_J_PER_KG_K = 4182
@@ -79,7 +80,7 @@ export function waterHeaterW(
   input: Omit<HeatUpInput, 'powerW' | 'constantLossW'> & { readonly hours: number },
 ): number {
   const { volumeM3, fromC, toC, hours, lossWPerK, ambientC } = input
-  if (!(toC > fromC)) throw new RangeError(`toC ${toC} must be over fromC ${fromC}`)
+  if (!(toC > fromC)) throw new Refused('toC', { must: 'over', value: toC, than: fromC, thanField: 'fromC' })
   const capacity = storedJPerK(volumeM3, input)
   const seconds = hours * 3600
   const decayed = (seconds * lossWPerK) / capacity

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 const HOURS = 8760
 const DAY = 24
 /** Mid-January is the coldest, three in the afternoon the warmest. */
@@ -43,7 +44,7 @@ export function hoursByTemperature(
   hourlyC: readonly number[],
   bandK: number,
 ): readonly { readonly fromC: number; readonly toC: number; readonly hours: number }[] {
-  if (!(bandK > 0)) throw new RangeError(`bandK ${bandK} must be over 0`)
+  if (!(bandK > 0)) throw new Refused('bandK', { must: 'over', value: bandK, than: 0 })
   const counts = new Map<number, number>()
   for (const c of hourlyC) {
     const band = Math.floor(c / bandK)

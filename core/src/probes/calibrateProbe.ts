@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 export const calibrationVerdicts = ['leave', 'not-an-offset', 'beyond-limit', 'offset'] as const
 export type CalibrationVerdict = (typeof calibrationVerdicts)[number]
 
@@ -26,7 +27,8 @@ export function calibrateProbe(
   offsetLimitK: number,
   presentOffsetK = 0,
 ): Calibration {
-  if (pairs.length === 0) throw new RangeError('pairs are empty: at least one pair of readings is needed')
+  if (pairs.length === 0)
+    throw new Refused('pairs', { must: 'other', says: 'are empty: at least one pair of readings is needed' })
   const errors = pairs.map(({ referenceC, shownC }) => referenceC - shownC)
   const mean = errors.reduce((sum, error) => sum + error, 0) / errors.length
   const residualK = Math.max(...errors.map((error) => Math.abs(error - mean)))

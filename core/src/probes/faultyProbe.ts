@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import type { ProbeFault, ResistiveProbe } from './probe'
 import { probeCurve } from './probeCurve'
 import { readProbe } from './readProbe'
@@ -28,7 +29,7 @@ export function faultyProbe(
 ): FaultyReading {
   const curve = probeCurve(probe)
   if (!(temperatureC >= curve.lowC && temperatureC <= curve.highC))
-    throw new RangeError(`temperatureC ${temperatureC} must lie between ${curve.lowC} and ${curve.highC} °C`)
+    throw new Refused('temperatureC', { must: 'between', value: temperatureC, low: curve.lowC, high: curve.highC })
   const probeOhm = curve.resistance(temperatureC)
   const shunted = parallelOhm === undefined ? probeOhm : (probeOhm * parallelOhm) / (probeOhm + parallelOhm)
   const seenOhm = shunted + seriesOhm

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import type { NamedProbe, ProbePart, ResistiveProbe } from './probe'
 import { probeCurve } from './probeCurve'
 import { readProbe } from './readProbe'
@@ -107,7 +108,7 @@ function apartK(one: ResistiveProbe, other: ResistiveProbe, celsius: number): nu
  * @throws RangeError when no reading is given
  */
 export function identifyProbe(readings: readonly ProbeReadingPoint[], parts: readonly ProbePart[]): ProbeIdentity {
-  if (readings.length === 0) throw new RangeError('readings are empty: at least one is needed')
+  if (readings.length === 0) throw new Refused('readings', { must: 'other', says: 'are empty: at least one is needed' })
   const named = parts.map(({ name, title, curve }): Known => ({
     name: title,
     family: name,

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { signalSpan, signalValue } from '../signal/signal'
 import type { LinearProbe, Probe, ProbeFault, ResistiveProbe, Thermocouple } from './probe'
 import { probeCurve } from './probeCurve'
@@ -94,7 +95,7 @@ export function mismatch(
 ): Mismatch {
   const [from, to] = probeRange(fitted)
   if (!(temperatureC >= from && temperatureC <= to))
-    throw new RangeError(`temperatureC ${temperatureC} must lie between ${from} and ${to} °C`)
+    throw new Refused('temperatureC', { must: 'between', value: temperatureC, low: from, high: to })
   const terminals = given(fitted, temperatureC, coldJunctionC, reversed)
   const told = isResistive(fitted)
     ? { resistanceOhm: terminals.value }

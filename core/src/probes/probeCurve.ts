@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { monotoneCubic } from '../numeric/interpolate'
 import { solveMonotone } from '../numeric/solveMonotone'
 import type { ResistiveProbe } from './probe'
@@ -99,16 +100,24 @@ function nickel(r0Ohm: number, ppmPerK: 6180 | 5000): ProbeCurve {
 
 /** A printed table: a cubic in ln R over temperature that keeps the table's direction between its points. */
 function table(points: readonly (readonly [number, number])[]): ProbeCurve {
-  if (points.length < 2) throw new RangeError(`points are ${points.length}: a table needs at least 2`)
+  if (points.length < 2)
+    throw new Refused('points', { must: 'other', says: `are ${points.length}: a table needs at least 2` })
   for (const [celsius, ohm] of points)
     if (!Number.isFinite(celsius) || !(ohm > 0) || !Number.isFinite(ohm))
-      throw new RangeError(`points hold ${ohm} ohm at ${celsius} °C: every resistance must be over 0`)
+      throw new Refused('points', {
+        must: 'other',
+        says: `hold ${ohm} ohm at ${celsius} °C: every resistance must be over 0`,
+      })
   const sign = Math.sign(points[1]![1] - points[0]![1])
   for (let i = 1; i < points.length; i++) {
     const [[t0, r0], [t1, r1]] = [points[i - 1]!, points[i]!]
-    if (!(t1 > t0)) throw new RangeError(`points must rise in temperature: ${t1} °C follows ${t0} °C`)
+    if (!(t1 > t0))
+      throw new Refused('points', { must: 'other', says: `must rise in temperature: ${t1} °C follows ${t0} °C` })
     if (sign === 0 || Math.sign(r1 - r0) !== sign)
-      throw new RangeError(`points must only rise or only fall in resistance: ${r1} ohm follows ${r0} ohm`)
+      throw new Refused('points', {
+        must: 'other',
+        says: `must only rise or only fall in resistance: ${r1} ohm follows ${r0} ohm`,
+      })
   }
   const lnOhm = monotoneCubic(points.map(([celsius, ohm]) => [celsius, Math.log(ohm)]))
   const [lowC, highC] = [points[0]![0], points[points.length - 1]![0]]
@@ -122,7 +131,7 @@ function table(points: readonly (readonly [number, number])[]): ProbeCurve {
 }
 
 function positive(name: string, value: number): number {
-  if (!(value > 0) || !Number.isFinite(value)) throw new RangeError(`${name} ${value} must be a number over 0`)
+  if (!(value > 0) || !Number.isFinite(value)) throw new Refused(name, { must: 'over', value: value, than: 0 })
   return value
 }
 

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { probeCurve } from './probeCurve'
 
 export const rtdClasses = ['A', 'B'] as const
@@ -27,9 +28,10 @@ export function rtdTolerance(r0Ohm: number, rtdClass: RtdClass, temperatureC: nu
   const toleranceK = rtdClass === 'A' ? 0.15 + 0.002 * away : 0.3 + 0.005 * away
   const [from, to] = [temperatureC - toleranceK, temperatureC + toleranceK]
   if (from < curve.lowC || to > curve.highC)
-    throw new RangeError(
-      `temperatureC ${temperatureC} with its tolerance must lie between ${curve.lowC} and ${curve.highC} °C`,
-    )
+    throw new Refused('temperatureC', {
+      must: 'other',
+      says: `${temperatureC} with its tolerance must lie between ${curve.lowC} and ${curve.highC} °C`,
+    })
   const [lowest, highest] = promisedFor[rtdClass]
   const [lowOhm, highOhm] = [curve.resistance(from), curve.resistance(to)]
   return {

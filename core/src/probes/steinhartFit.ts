@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 export interface SteinhartCoefficients {
   readonly a: number
   readonly b: number
@@ -13,21 +14,27 @@ export interface SteinhartCoefficients {
 export function steinhartFit(
   points: readonly { readonly temperatureC: number; readonly resistanceOhm: number }[],
 ): SteinhartCoefficients {
-  if (points.length !== 3) throw new RangeError(`points are ${points.length}: three are needed`)
+  if (points.length !== 3)
+    throw new Refused('points', { must: 'other', says: `are ${points.length}: three are needed` })
   const sorted = [...points].sort((p, q) => p.temperatureC - q.temperatureC)
   for (let i = 0; i < 3; i++) {
     const { temperatureC, resistanceOhm } = sorted[i]!
     const before = sorted[i - 1]
     if (!(resistanceOhm > 0) || !(temperatureC > -273.15))
-      throw new RangeError(
-        `points hold ${resistanceOhm} ohm at ${temperatureC} °C: a thermistor has a resistance over 0`,
-      )
+      throw new Refused('points', {
+        must: 'other',
+        says: `hold ${resistanceOhm} ohm at ${temperatureC} °C: a thermistor has a resistance over 0`,
+      })
     if (before && !(temperatureC > before.temperatureC))
-      throw new RangeError(`points hold ${temperatureC} °C twice: three different temperatures are needed`)
+      throw new Refused('points', {
+        must: 'other',
+        says: `hold ${temperatureC} °C twice: three different temperatures are needed`,
+      })
     if (before && !(resistanceOhm < before.resistanceOhm))
-      throw new RangeError(
-        `points rise from ${before.resistanceOhm} to ${resistanceOhm} ohm: the resistance of an NTC falls as it warms`,
-      )
+      throw new Refused('points', {
+        must: 'other',
+        says: `rise from ${before.resistanceOhm} to ${resistanceOhm} ohm: the resistance of an NTC falls as it warms`,
+      })
   }
   const [l1, l2, l3] = sorted.map(({ resistanceOhm }) => Math.log(resistanceOhm)) as [number, number, number]
   const [y1, y2, y3] = sorted.map(({ temperatureC }) => 1 / (temperatureC + 273.15)) as [number, number, number]

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { type Signal, signals, signalSpan, signalPercent, signalValue } from './signal'
 
 export const signalCauses = [
@@ -48,7 +49,7 @@ export function diagnoseSignal(
   tolerancePercent: number,
   travelS?: number,
 ): SignalDiagnosis {
-  if (rows.length === 0) throw new RangeError('rows are empty: at least one reading is needed')
+  if (rows.length === 0) throw new Refused('rows', { must: 'other', says: 'are empty: at least one reading is needed' })
   const span = signalSpan(signal, travelS)
   const read = rows.map(({ value }) => signalPercent(span, value))
   const errors = rows.map(({ percent }, i) => read[i]! - percent)

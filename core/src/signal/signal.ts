@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 /** What carries a value from a control to what it moves, or from a transmitter to an input. */
 export const signals = [
   '0-10V',
@@ -45,9 +46,10 @@ const fixed: Readonly<Record<Exclude<Signal, 'three-point'>, SignalSpan>> = {
 export function signalSpan(signal: Signal, travelS?: number): SignalSpan {
   if (signal !== 'three-point') return fixed[signal]
   if (travelS === undefined || !(travelS > 0))
-    throw new RangeError(
-      `travelS ${travelS ?? 'is missing'}: three-point needs the seconds to open or close, a number over 0`,
-    )
+    throw new Refused('travelS', {
+      must: 'other',
+      says: `${travelS ?? 'is missing'}: three-point needs the seconds to open or close, a number over 0`,
+    })
   return { unit: 's', at0: 0, at100: travelS }
 }
 

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { civilDay, dayNumber } from './civilDay'
 
 const DAY_MS = 86_400_000
@@ -20,7 +21,10 @@ function formatter(zone: string): Intl.DateTimeFormat {
       second: 'numeric',
     })
   } catch {
-    throw new RangeError(`zone "${zone.slice(0, 40)}" is not known: a name like Europe/Oslo is needed`)
+    throw new Refused('zone', {
+      must: 'other',
+      says: `"${zone.slice(0, 40)}" is not known: a name like Europe/Oslo is needed`,
+    })
   }
   formatters.set(zone, made)
   return made
@@ -95,7 +99,11 @@ const ISO = /^(\d{4})-(\d{2})-(\d{2})(?:T(\d{2}):(\d{2})(?::(\d{2})(?:\.\d{1,9})
  */
 export function parseIso(field: string, text: string, zone: string): number {
   const parts = ISO.exec(text)
-  const refuse = () => new RangeError(`${field} "${text.slice(0, 40)}" must be a moment like 2026-03-29T06:30:00+02:00`)
+  const refuse = () =>
+    new Refused(field, {
+      must: 'other',
+      says: `"${text.slice(0, 40)}" must be a moment like 2026-03-29T06:30:00+02:00`,
+    })
   if (!parts) throw refuse()
   const [year, month, day, hour, minute, second] = parts.slice(1, 7).map((part) => Number(part ?? 0)) as [
     number,

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { clockChanges, isoInZone, momentsOf, offsetMs, parseIso } from './wallClock'
 
 export interface Period {
@@ -22,7 +23,7 @@ const TIME = /^([01]?\d|2[0-3]):([0-5]\d)$/
 export function wallMinutes(field: string, text: string): number {
   if (text === '24:00') return DAY
   const parts = TIME.exec(text)
-  if (!parts) throw new RangeError(`${field} "${text.slice(0, 20)}" must be a time like 07:00`)
+  if (!parts) throw new Refused(field, { must: 'other', says: `"${text.slice(0, 20)}" must be a time like 07:00` })
   return Number(parts[1]) * 60 + Number(parts[2])
 }
 
@@ -39,13 +40,11 @@ export function weekSpans(periods: readonly Period[]): Span[] {
   return periods.flatMap(({ days, start, minutes, end, mode }, period) => {
     const at = `periods[${period}]`
     const from = wallMinutes(`${at}.start`, start)
-    if (from === DAY) throw new RangeError(`${at}.start "24:00" must be a time like 07:00`)
+    if (from === DAY) throw new Refused(`${at}.start`, { must: 'other', says: '"24:00" must be a time like 07:00' })
     if ((minutes === undefined) === (end === undefined))
-      throw new RangeError(
-        minutes === undefined
-          ? `${at}.minutes is missing: a period has minutes or an end`
-          : `${at}.end is one too many: a period has minutes or an end, not both`,
-      )
+      throw minutes === undefined
+        ? new Refused(`${at}.minutes`, { must: 'other', says: 'is missing: a period has minutes or an end' })
+        : new Refused(`${at}.end`, { must: 'other', says: 'is one too many: a period has minutes or an end, not both' })
     let length = minutes
     if (length === undefined) {
       const to = wallMinutes(`${at}.end`, end!)
@@ -123,11 +122,12 @@ export function scheduleNext({ zone, from, periods, count, to }: ScheduleInput):
   const spans = weekSpans(periods)
   const onNow = holding(spans, weekMinute(zone, fromMs)).length > 0
   if (count === undefined && to === undefined)
-    throw new RangeError('count is missing: count or to says how far to look')
+    throw new Refused('count', { must: 'other', says: 'is missing: count or to says how far to look' })
   const toMs = to === undefined ? undefined : parseIso('to', to, zone)
-  if (toMs !== undefined && toMs <= fromMs) throw new RangeError(`to "${to!}" must be after from`)
+  if (toMs !== undefined && toMs <= fromMs)
+    throw new Refused('to', { must: 'other', says: `"${to!}" must be after from` })
   if (toMs !== undefined && toMs - fromMs > FARTHEST_DAYS * DAY_MS)
-    throw new RangeError(`to "${to!}" must lie within ${FARTHEST_DAYS} days of from`)
+    throw new Refused('to', { must: 'other', says: `"${to!}" must lie within ${FARTHEST_DAYS} days of from` })
   // On or off for the whole week there is nothing to look for.
   if (spans.length === 0 || coversWeek(spans)) return { onNow, events: [] }
   const untilMs = toMs ?? fromMs + (count! + WEEKS_SPARE) * 7 * DAY_MS
@@ -149,7 +149,10 @@ export function scheduleNext({ zone, from, periods, count, to }: ScheduleInput):
         })
         if (count !== undefined && events.length >= count) return { onNow, events }
         if (events.length > MOST_EVENTS)
-          throw new RangeError(`to "${to!}" holds more than ${MOST_EVENTS} switchings: a nearer moment is needed`)
+          throw new Refused('to', {
+            must: 'other',
+            says: `"${to!}" holds more than ${MOST_EVENTS} switchings: a nearer moment is needed`,
+          })
       }
       before = now
     }

@@ -1,3 +1,4 @@
+import { Refused } from './refused'
 /** A dimension groups the units that convert into one another. */
 interface Unit {
   readonly dimension: string
@@ -68,7 +69,10 @@ export function convert(value: number, from: UnitSymbol, to: UnitSymbol, differe
   const source: Unit = units[from]
   const target: Unit = units[to]
   if (source.dimension !== target.dimension)
-    throw new RangeError(`${from} is a ${source.dimension}, ${to} a ${target.dimension}: they do not convert`)
+    throw new Refused(from, {
+      must: 'other',
+      says: `is a ${source.dimension}, ${to} a ${target.dimension}: they do not convert`,
+    })
   if (source.dimension === 'section') return convertSection(value, from, to)
   if (source.offset === undefined || target.offset === undefined || difference)
     return (value * source.factor) / target.factor

@@ -1,3 +1,4 @@
+import { Refused } from './refused'
 export interface DisplayRange {
   readonly fromC: number
   readonly toC: number
@@ -6,7 +7,7 @@ export interface DisplayRange {
 
 /** Nearest multiple of a step, halves away from zero; free of the dust that 0.1-steps leave behind. */
 export function roundToStep(value: number, step: number): number {
-  if (!(step > 0)) throw new RangeError(`step ${step} must be over 0`)
+  if (!(step > 0)) throw new Refused('step', { must: 'over', value: step, than: 0 })
   const count = Math.round(Number((Math.abs(value) / step).toPrecision(13)))
   return Number((Math.sign(value) * count * step).toPrecision(13)) + 0
 }

@@ -1,3 +1,4 @@
+import { Refused } from './refused'
 import { convert, type UnitSymbol } from './convert'
 
 /** What the user chose for a job; the store is SI whatever it says. */
@@ -175,7 +176,7 @@ const temperatures: Record<'C' | 'F', Partial<Record<Quantity, QuantityView>>> =
 export function quantityView(quantity: Quantity, preferences: UnitPreferences): QuantityView {
   const view =
     temperatures[preferences.temperatureUnit][quantity] ?? regional[preferences.system][quantity] ?? fixed[quantity]
-  if (!view) throw new RangeError(`quantity ${quantity} has no view`)
+  if (!view) throw new Refused('quantity', { must: 'other', says: `${quantity} has no view` })
   return view
 }
 

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import type { ContactRating, ElectricLoad, LoadKind } from '../device/deviceProfile'
 
 export type Verdict = 'fits' | 'look-again' | 'does-not-fit'
@@ -55,11 +56,12 @@ export function contactLoad(
   minimum?: LeastLoad,
 ): ContactVerdict {
   const { kind, powerW = 0, volts, amps, powerFactor, phases = 1, inrush } = load
-  if (!(volts > 0)) throw new RangeError(`load.volts ${volts} must be over 0`)
+  if (!(volts > 0)) throw new Refused('load.volts', { must: 'over', value: volts, than: 0 })
   if (amps === undefined && !(powerW > 0))
-    throw new RangeError(
-      `load.powerW ${load.powerW ?? 'is missing'}: it must be over 0 where there is no nameplate current`,
-    )
+    throw new Refused('load.powerW', {
+      must: 'other',
+      says: `${load.powerW ?? 'is missing'}: it must be over 0 where there is no nameplate current`,
+    })
   const assumed = amps === undefined && powerFactor === undefined && INDUCTIVE.has(kind) ? 0.7 : undefined
   const factor = powerFactor ?? assumed ?? 1
   const loadA = amps ?? powerW / (volts * factor * (phases === 3 ? Math.sqrt(3) : 1))

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { number } from '../schema/field'
 import type { BodyFacts, DeviceProfile } from '../device/deviceProfile'
 import { escapeXml } from './picture/svgText'
@@ -52,7 +53,7 @@ export function printVerdict(
   measuredM: number,
   { widthMm, heightMm, toleranceMm }: Pick<CutOut, 'widthMm' | 'heightMm' | 'toleranceMm'>,
 ): { readonly true: boolean; readonly offMm: number; readonly says: string } {
-  if (!(measuredM > 0)) throw new RangeError(`measuredM ${measuredM} must be over 0`)
+  if (!(measuredM > 0)) throw new Refused('measuredM', { must: 'over', value: measuredM, than: 0 })
   const offMm = ((1000 * measuredM) / BAR_MM - 1) * Math.max(widthMm, heightMm)
   const fits = Math.abs(offMm) <= toleranceMm / 2
   return {

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { INSULATION } from '../units/peopleLimits'
 import type { StepCode, StepFact } from '../words/stepWords'
 export const deadTests = ['earth', 'continuity', 'separation', 'insulation', 'polarity', 'probe', 'supply'] as const
@@ -88,7 +89,8 @@ function insulationTest({ reading, circuit = 'mains', testV, electronicsConnecte
 }
 
 function voltageTest({ test, reading, expected, tolerance }: DeadTestInput): DeadTestVerdict {
-  if (expected === undefined) throw new RangeError(`expected is missing: ${test} needs the volts that are planned`)
+  if (expected === undefined)
+    throw new Refused('expected', { must: 'other', says: `is missing: ${test} needs the volts that are planned` })
   const reach = tolerance ?? 0.1 * Math.abs(expected)
   const what = test === 'polarity' ? 'Polarity' : 'Supply'
   if (reading === null) return stop('volts.over-range', { what })
@@ -100,7 +102,10 @@ function voltageTest({ test, reading, expected, tolerance }: DeadTestInput): Dea
 
 function probeTest({ reading, expected, tolerance }: DeadTestInput): DeadTestVerdict {
   if (expected === undefined)
-    throw new RangeError('expected is missing: probe needs the ohms of its table at this temperature')
+    throw new Refused('expected', {
+      must: 'other',
+      says: 'is missing: probe needs the ohms of its table at this temperature',
+    })
   const reach = tolerance ?? 0.03 * expected
   if (reading === null || reading > 10 * expected) return look('probe.open', { reading })
   if (reading < expected / 10) return look('probe.shorted', { reading })

@@ -1,3 +1,4 @@
+import { Refused } from '../units/refused'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 
 /** Copper at 20 °C, Ω mm²/m. Source: IEC 60028, 17.241 nΩm. */
@@ -55,16 +56,18 @@ function perMetreOhm(areaMm2: number, construction: Construction): number {
   if (construction === 'gauge') {
     const gauge = gauges75C.find(([area]) => area === areaMm2)
     if (!gauge)
-      throw new RangeError(
-        `areaMm2 ${areaMm2} is no trade gauge: ${gauges75C.map(([area]) => area).join(', ')} mm² are listed`,
-      )
+      throw new Refused('areaMm2', {
+        must: 'other',
+        says: `${areaMm2} is no trade gauge: ${gauges75C.map(([area]) => area).join(', ')} mm² are listed`,
+      })
     return gauge[1] / 1000 / (1 + PER_KELVIN * (GAUGE_TABLE_C - 20))
   }
   const row = iec60228.find(([area]) => area === areaMm2)
   if (!row)
-    throw new RangeError(
-      `areaMm2 ${areaMm2} is no section of ${construction}: ${tradeSizesMm2.join(', ')} mm² are listed`,
-    )
+    throw new Refused('areaMm2', {
+      must: 'other',
+      says: `${areaMm2} is no section of ${construction}: ${tradeSizesMm2.join(', ')} mm² are listed`,
+    })
   return row[construction === 'class2' ? 1 : 2] / 1000
 }
 
@@ -78,8 +81,8 @@ export function coreOhm(
   conductorC = 20,
   construction: Construction = 'pure',
 ): number {
-  if (!(lengthM >= 0)) throw new RangeError(`lengthM ${lengthM} must be 0 or more`)
-  if (!(areaMm2 > 0)) throw new RangeError(`areaMm2 ${areaMm2} must be over 0`)
+  if (!(lengthM >= 0)) throw new Refused('lengthM', { must: 'or more', value: lengthM, than: 0 })
+  if (!(areaMm2 > 0)) throw new Refused('areaMm2', { must: 'over', value: areaMm2, than: 0 })
   return perMetreOhm(areaMm2, construction) * lengthM * (1 + PER_KELVIN * (conductorC - 20))
 }
 

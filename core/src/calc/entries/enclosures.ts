@@ -124,7 +124,7 @@ export const enclosureCooling = defineCalculation<EnclosureInput>({
     if (input.insideMinC !== undefined && input.insideMinC > input.insideMaxC)
       throw new InputError(
         'insideMinC',
-        `insideMinC is {${input.insideMinC.toFixed(1)} C}: it must not be over {${input.insideMaxC.toFixed(1)} C}`,
+        `is {${input.insideMinC.toFixed(1)} C}: it must not be over {${input.insideMaxC.toFixed(1)} C}`,
       )
     return enclosureHeat(input)
   },

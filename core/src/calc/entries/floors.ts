@@ -183,7 +183,7 @@ export const floorPlantEntry = defineCalculation<Omit<FloorFacts, 'pitchMm'> & {
   run: (input, { fields }) => {
     const { pitchMm } = input
     if (pitchMm !== 100 && pitchMm !== 150 && pitchMm !== 200 && pitchMm !== 300)
-      throw new InputError('pitchMm', `pitchMm is ${pitchMm}: 100, 150, 200 or 300`)
+      throw new InputError('pitchMm', `is ${pitchMm}: 100, 150, 200 or 300`)
     return floorPlant({ ...input, pitchMm }, fields)
   },
 })

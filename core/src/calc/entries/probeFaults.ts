@@ -198,10 +198,7 @@ export const probeMismatch = defineCalculation<{
     const other = resolveProbe('expected', expected, parts)
     requireOnCurve('temperatureC', temperatureC, probeRange(one))
     if (rangeC[0] >= rangeC[1])
-      throw new InputError(
-        'rangeC[1]',
-        `rangeC[1] is ${figure(rangeC[1], 'C')}: it must be over ${figure(rangeC[0], 'C')}`,
-      )
+      throw new InputError('rangeC[1]', `is ${figure(rangeC[1], 'C')}: it must be over ${figure(rangeC[0], 'C')}`)
     return mismatch(one, other, temperatureC, rangeC, { coldJunctionC, reversed })
   },
   picture: ({ fitted, expected, temperatureC, rangeC, coldJunctionC, reversed }, { shownC: shown }, { parts }) => {

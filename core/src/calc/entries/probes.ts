@@ -195,12 +195,12 @@ export const probeTemperature = defineCalculation<{
     if (given === undefined)
       throw new InputError(
         wanted,
-        `${wanted} is missing: ${linear ? 'a transmitter gives a signal' : 'this probe gives a resistance'}, a number of 0 or more, or null`,
+        `is missing: ${linear ? 'a transmitter gives a signal' : 'this probe gives a resistance'}, a number of 0 or more, or null`,
       )
     if (extra !== undefined)
       throw new InputError(
         other,
-        `${other} is one too many: ${linear ? 'a transmitter takes value' : 'this probe takes resistanceOhm'}`,
+        `is one too many: ${linear ? 'a transmitter takes value' : 'this probe takes resistanceOhm'}`,
       )
     const read = linear ? readTransmitter(resolved, given) : readProbe(resolved, given)
     if (!read.ok) return { temperatureC: null, reason: read.reason }

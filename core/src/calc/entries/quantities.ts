@@ -65,13 +65,13 @@ export const unitsConvert = defineCalculation<{
     if (units[from].dimension !== units[to].dimension)
       throw new InputError(
         'to',
-        `to is ${to}, a ${units[to].dimension}: ${from} is a ${units[from].dimension}, they do not convert`,
+        `is ${to}, a ${units[to].dimension}: ${from} is a ${units[from].dimension}, they do not convert`,
       )
     if (from === 'AWG' && !(value >= -3 && value <= 60))
-      throw new InputError('value', `value is ${value}: gauges go from -3 (0000) to 60`)
+      throw new InputError('value', `is ${value}: gauges go from -3 (0000) to 60`)
     if (units[from].dimension === 'temperature' && units[to].dimension === 'temperature' && !isDifference)
       if (convert(value, from, 'K') < -1e-9)
-        throw new InputError('value', `value is ${value} ${from}: that is under absolute zero, {-273.15 C}`)
+        throw new InputError('value', `is ${value} ${from}: that is under absolute zero, {-273.15 C}`)
     return { value: convert(value, from, to, isDifference), unit: to }
   },
 })

@@ -185,7 +185,7 @@ export const stagesEnergisedEntry = defineCalculation<{
       try {
         requireOrder(onC, offC, acts)
       } catch (error) {
-        throw new InputError(`stages[${i}].onC`, `stages[${i}].onC: ${(error as Error).message}`)
+        throw new InputError(`stages[${i}].onC`, `: ${(error as Error).message}`)
       }
     })
     return { energised: stagesEnergised(stages, acts, temperatureC, direction) }

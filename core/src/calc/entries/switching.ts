@@ -292,7 +292,7 @@ export const dialTestEntry = defineCalculation<DialTestInput>({
     if (adjustLimitK !== undefined && adjustLimitK < toleranceK)
       throw new InputError(
         'adjustLimitK',
-        `adjustLimitK is ${figure(adjustLimitK, 'K')}: it must not be under the tolerance, ${figure(toleranceK, 'K')}`,
+        `is ${figure(adjustLimitK, 'K')}: it must not be under the tolerance, ${figure(toleranceK, 'K')}`,
       )
     const answer = dialTest(input)
     const next =

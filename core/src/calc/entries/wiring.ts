@@ -82,7 +82,7 @@ export const wiringDrop = defineCalculation<VoltageDropInput>({
     },
   ],
   run: (input) => {
-    if (input.phases === (2 as number)) throw new InputError('phases', 'phases is 2: 1 or 3')
+    if (input.phases === (2 as number)) throw new InputError('phases', 'is 2: 1 or 3')
     return voltageDrop(input)
   },
   picture: (input, { endV }) => {
@@ -269,7 +269,7 @@ export const wiringContact = defineCalculation<{ ratings: ContactRating[]; minim
     },
   ],
   run: ({ ratings, minimum, load }) => {
-    if (load.phases === (2 as number)) throw new InputError('load.phases', 'load.phases is 2: 1 or 3')
+    if (load.phases === (2 as number)) throw new InputError('load.phases', 'is 2: 1 or 3')
     return contactLoad(ratings, load, minimum)
   },
   picture: (_, { loadA, ratedA }) => ({
