@@ -6,6 +6,8 @@ import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import type { JobFile } from '@nachtigal/contract/api'
+import { refusal } from '@nachtigal/contract/check'
+import { documentSchema } from '@nachtigal/contract/documentSchemas'
 
 const at = (file: string) => fileURLToPath(new URL(`../../${file}`, import.meta.url))
 const folder = mkdtempSync(path.join(tmpdir(), 'nachtigal-carry-'))
@@ -103,5 +105,66 @@ describe('a job from one bench to another', () => {
       message: expect.stringContaining('no bench answers'),
     })
     expect(nachtigal('export', 'x', '--at', 'nowhere').error().field).toBe('at')
+  })
+})
+
+describe('a wrong field', () => {
+  let empty = ''
+  beforeAll(async () => {
+    empty = await bench('empty')
+  }, 60_000)
+  const demo = () => JSON.parse(readFileSync(at('demo/otterholm.nachtigal.json'), 'utf8')) as JobFile
+  /** The same document with something else at a path. */
+  const spoilt = (tree: unknown, [key, ...rest]: readonly string[], value: unknown): unknown =>
+    key === undefined
+      ? value
+      : { ...(tree as object), [key]: spoilt((tree as Record<string, unknown>)[key], rest, value) }
+  const valueAt = (tree: unknown, keys: readonly string[]) =>
+    keys.reduce<unknown>((held, key) => (held as Record<string, unknown> | undefined)?.[key], tree) ?? null
+
+  it.each([
+    ['a swing of nothing', (plan: string) => ['settings', 'planned', plan, 'swingK'], 0],
+    ['a swing that is a word', (plan: string) => ['settings', 'planned', plan, 'swingK'], 'wide'],
+    ['a convention that there is not', (plan: string) => ['settings', 'planned', plan, 'convention'], 'sideways'],
+    ['a setpoint far out', (plan: string) => ['settings', 'planned', plan, 'setpointC'], 1e9],
+    ['a name of nothing', () => ['name'], ''],
+    ['a kind that there is not', () => ['kind'], 'volcano'],
+  ] as const)('%s is refused in the same words by form, HTTP, command line and file', async (_, where, value) => {
+    const file = demo()
+    const [loopId, loop] = Object.entries(file.loops).find(([, each]) => each.kind === 'floor')!
+    const keys = where(Object.keys(loop.settings.planned)[0]!)
+    const wrong = spoilt(loop, keys, value) as typeof loop
+    // What a form holds a document against before it sends it.
+    const form = refusal(documentSchema(loopId, file.job.id), wrong, loop)!
+    expect(form.message.length).toBeGreaterThan(5)
+
+    const reply = await fetch(`${here}/api/jobs/${file.job.id}/commands`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        id: crypto.randomUUID(),
+        jobId: file.job.id,
+        baseRevision: 0,
+        at: '2026-01-05T08:00:00.000Z',
+        by: 'Ilse Farn',
+        change: [{ document: loopId, path: keys, from: valueAt(loop, keys), to: value }],
+      }),
+    })
+    const { error } = (await reply.json()) as { error: { code: string; message: string; facts: { field: string } } }
+    expect([reply.status, error.code, error.facts.field, error.message]).toEqual([
+      422,
+      'COMMAND_REFUSED',
+      form.field,
+      form.message,
+    ])
+
+    const spoiltFile = path.join(folder, 'spoilt.json')
+    writeFileSync(spoiltFile, JSON.stringify({ ...file, loops: { ...file.loops, [loopId]: wrong } }))
+    const inFile = {
+      field: `loops.${loopId}.${form.field}`,
+      message: form.message.replaceAll(form.field, `loops.${loopId}.${form.field}`),
+    }
+    for (const said of [nachtigal('check', spoiltFile), nachtigal('import', spoiltFile, '--at', empty)])
+      expect([said.status, said.error()]).toEqual([2, inFile])
   })
 })
