@@ -246,8 +246,13 @@ export class JobIntake {
     try {
       await checkSlowly(id, jobId, document)
     } catch (error) {
-      if (error instanceof AppError) throw new AppError('FILE_REFUSED', error.message, error.facts, error)
-      throw error
+      if (!(error instanceof AppError)) throw error
+      // In a file a document stands below its name: what is wrong is named from there.
+      const field = error.facts?.['field']
+      if (typeof field !== 'string') throw new AppError('FILE_REFUSED', error.message, error.facts, error)
+      const place = `${id === jobId ? 'job' : `loops.${id}`}${field === '' ? '' : `.${field}`}`
+      const message = field === '' ? error.message : error.message.replaceAll(field, place)
+      throw new AppError('FILE_REFUSED', message, { ...error.facts, field: place }, error)
     }
   }
 
@@ -255,7 +260,12 @@ export class JobIntake {
     const ids = new Set([...Object.keys(given), ...Object.keys(this.state)])
     for (const id of ids) {
       await this.rest()
-      if (!sameValue(given[id], this.state[id])) throw refuse('the log does not lead to the documents in this file')
+      if (sameValue(given[id], this.state[id])) continue
+      // A field that is wrong in itself says more than that nothing leads there.
+      const written = given[id]
+      if (written !== undefined && migration({ [id]: written }, '').length === 0)
+        await this.checkWhole(id, this.jobId!, written)
+      throw refuse('the log does not lead to the documents in this file')
     }
   }
 
