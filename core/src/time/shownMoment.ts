@@ -39,5 +39,13 @@ export function shownMoment(iso: string, zone: string): string {
  */
 export const shownDay = (iso: string, zone: string): string => shownMoment(iso, zone).slice(0, 10)
 
+/**
+ * The time of day of a moment by the clock on the wall of a job.
+ * @param iso ISO text with its offset
+ * @param zone IANA name
+ * @example shownClock('2026-07-01T10:05:00Z', 'Europe/Oslo') // '12:05'
+ */
+export const shownClock = (iso: string, zone: string): string => shownMoment(iso, zone).slice(11)
+
 /** The same as ISO text with the offset of the zone, for tables that are worked on: `2026-03-29T06:30:00+02:00`. */
 export const zonedIso = (iso: string, zone: string): string => wallOf(iso, zone)?.wall ?? String(iso).slice(0, MOST)

@@ -1,5 +1,7 @@
 import { useState } from 'react'
 import { useStore } from 'react-redux'
+import { useMatch } from 'react-router'
+import { shownClock } from '@nachtigal/core/time/shownMoment'
 import { changesBetween } from '@nachtigal/core/document/changesBetween'
 import type { Command } from '@nachtigal/core/document/command'
 import { wordChange } from '@nachtigal/core/check/wordChange'
@@ -10,8 +12,6 @@ import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Shape } from '../ui/Shape'
 import { newId } from '../lib/newId'
-
-const clock = (iso: string) => new Date(iso).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
 
 /** What a server that answers and keeps nothing lacks, in two words. */
 const troubleTitles: Readonly<Record<string, string>> = {
@@ -24,6 +24,11 @@ const troubleTitles: Readonly<Record<string, string>> = {
 export function SavedCell() {
   const { pending, parked, online, trouble, savedAt } = useAppSelector((state) => state.documents)
   const [open, setOpen] = useState(false)
+  // By the clock of the job that is open; without one by this device's.
+  const jobId = useMatch('/jobs/:jobId/*')?.params.jobId
+  const zone =
+    useAppSelector((state) => (jobId === undefined ? undefined : selectJob(state, jobId)?.job.zone)) ??
+    Intl.DateTimeFormat().resolvedOptions().timeZone
   const stuck = pending.filter(({ id }) => parked[id])
   const waiting = pending.length - stuck.length
   const says =
@@ -52,7 +57,7 @@ export function SavedCell() {
             </span>
           ) : null}
           {says}
-          {says === 'saved' && savedAt ? <span className="not-phone"> {clock(savedAt)}</span> : null}
+          {says === 'saved' && savedAt ? <span className="not-phone"> {shownClock(savedAt, zone)}</span> : null}
         </span>
       </button>
       <Dialog open={open && stuck.length === 0 && !online} onClose={() => setOpen(false)} title={where}>
