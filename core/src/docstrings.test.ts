@@ -21,6 +21,24 @@ function silent(path: string): string[] {
   })
 }
 
+/** Public functions of a file with their docstrings. */
+function publicDocs(path: string): (readonly [name: string, doc: string])[] {
+  const file = ts.createSourceFile(path, readFileSync(root + path, 'utf8'), ts.ScriptTarget.Latest, true)
+  return file.statements.flatMap((statement) => {
+    if (!ts.canHaveModifiers(statement)) return []
+    if (!ts.getModifiers(statement)?.some(({ kind }) => kind === ts.SyntaxKind.ExportKeyword)) return []
+    const doc = ts
+      .getJSDocCommentsAndTags(statement)
+      .map((each) => each.getText())
+      .join(' ')
+    if (ts.isFunctionDeclaration(statement)) return [[statement.name?.text ?? '', doc] as const]
+    if (!ts.isVariableStatement(statement)) return []
+    return statement.declarationList.declarations.flatMap(({ name, initializer }) =>
+      initializer && ts.isArrowFunction(initializer) ? [[name.getText(), doc] as const] : [],
+    )
+  })
+}
+
 describe('every public function', () => {
   const files = ['core/src', 'contract/src', 'server/src', 'cli/src'].flatMap((folder) =>
     readdirSync(root + folder, { recursive: true, encoding: 'utf8' })
@@ -30,5 +48,27 @@ describe('every public function', () => {
   it('says what it means', () => {
     expect(files.length).toBeGreaterThan(400)
     expect(files.flatMap(silent)).toEqual([])
+  })
+
+  /** Functions of the physical folders that only name, compare or refuse something: no law stands behind them. */
+  const noLaw = new Set([
+    'conventionSays',
+    'diagnoseStages',
+    'fieldValue',
+    'probeName',
+    'requireOrder',
+    'sameCurve',
+    'signalTitle',
+    'spell',
+  ])
+  it('that works out a quantity says by which formula, or from where', () => {
+    const physical = files.filter((path) => /^core\/src\/(probes|control|plant|signal|numeric)\//.test(path))
+    const docs = physical.flatMap((path) =>
+      publicDocs(path).map(([name, doc]) => [`${path} ${name}`, name, doc] as const),
+    )
+    expect(docs.length).toBeGreaterThan(98)
+    expect(
+      docs.filter(([, name, doc]) => !noLaw.has(name) && !/\b(Formula|Source):/.test(doc)).map(([at]) => at),
+    ).toEqual([])
   })
 })

@@ -40,7 +40,7 @@ const evaluate = (text: string, scope: Readonly<Record<string, unknown>>): unkno
 const within = (gives: string) => 0.5 * 10 ** -(/\.(\d+)$/.exec(gives)?.[1]?.length ?? 0)
 
 describe('the examples of docstrings', () => {
-  it('are there', () => expect(examples.length).toBeGreaterThan(25))
+  it('are there', () => expect(examples.length).toBeGreaterThan(95))
   it.each(examples)('$file: $call is $gives', async ({ file, call, gives }) => {
     const scope = (await import(here + file)) as Readonly<Record<string, unknown>>
     const made = evaluate(call, scope)

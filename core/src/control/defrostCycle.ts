@@ -31,7 +31,9 @@ export interface DefrostCycle {
 /**
  * One cycle of a defrost by time: cooling, melting until the coil is warm or the longest time is over, dripping, cooling with the fan
  * held back until the coil is cold. The interval runs from start to start.
+ * Formula: cooling = interval − melting − dripping − fan held back; a day holds 24 h/interval of them.
  * @throws RangeError unless the interval and the longest time are over 0, and the interval holds the defrost
+ * @example defrostCycle({ everyH: 6, meltsMin: 20, longestMin: 30, dripMin: 5, fanWaitsMin: 2 }).uncooledMinPerDay // 100
  */
 export function defrostCycle({ everyH, meltsMin, longestMin, dripMin, fanWaitsMin }: DefrostTimes): DefrostCycle {
   if (!(everyH > 0)) throw new Refused('everyH', { must: 'over', value: everyH, than: 0 })

@@ -24,6 +24,8 @@ export interface DialTest {
  * A contact that opens on rise (heating) closes as the dial is turned up past the swing and opens at its cut-out as it is turned
  * down: swing = closed − opened; for one that closes on rise it is opened − closed. Dial error = the dial where its mark says it acts
  * (closed for cut-in, opened for cut-out, the middle for centre) − ambient. A swing of 0 or less means the other pair of terminals.
+ * Formula: swing = closed − opened dial; dial error = where the marks should read − the ambient. Source: by hand, from what the dial marks.
+ * @example dialTest({ ambientC: 20, contact: 'opens-on-rise', closedAtDialC: 21.5, openedAtDialC: 20, dialMarks: 'cut-out', toleranceK: 1 }).swingK // 1.5
  */
 export function dialTest(input: DialTestInput): DialTest {
   const { ambientC, contact, closedAtDialC, openedAtDialC, dialMarks, toleranceK, adjustLimitK } = input

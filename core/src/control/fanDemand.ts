@@ -24,6 +24,7 @@ const demand = (value: number, set: number, band: number) => Math.min(100, Math.
  * Formula: each demand 100 (reading − set)/band, limited. `floor`: never under the minimum; `scaled`: the demand runs from the minimum
  * to 100 %. Minimum "off" lets the fan stop; with a minimum of 0 % it stops too.
  * @throws RangeError naming the humidity field that is missing when only some are given, or a band that is not over 0
+ * @example fanDemand({ temperatureC: 26, temperatureSetC: 24, temperatureBandK: 4, minimumPercent: 20 }).percent // 50
  */
 export function fanDemand(input: FanDemandInput): FanDemand {
   const { temperatureC, temperatureSetC, temperatureBandK, minimumPercent = 'off', minimumMode = 'floor' } = input
@@ -49,7 +50,12 @@ export function fanDemand(input: FanDemandInput): FanDemand {
   return { percent, command, temperatureDemandPercent, humidityDemandPercent }
 }
 
-/** Frequency of a drive, Hz: straight from its minimum at 0 % to its maximum at 100 %. @throws RangeError when they cross */
+/**
+ * Frequency of a drive, Hz: straight from its minimum at 0 % to its maximum at 100 %.
+ * Formula: f = least + share × (most − least).
+ * @throws RangeError when they cross
+ * @example driveHz(50, 10, 50) // 30
+ */
 export function driveHz(percent: number, minimumHz: number, maximumHz: number): number {
   if (!(minimumHz <= maximumHz))
     throw new Refused('minimumHz', { must: 'not over', value: minimumHz, than: maximumHz, thanField: 'maximumHz' })

@@ -14,7 +14,11 @@ export interface ProportionalBand {
 
 const limit = (percent: number, low = 0) => Math.min(100, Math.max(low, percent))
 
-/** Temperature of 0 %, and kelvins from there to 100 %: below it when heating, above it when cooling. */
+/**
+ * Temperature of 0 %, and kelvins from there to 100 %: below it when heating, above it when cooling.
+ * Formula: 0 % at the setpoint, or half a band beyond it where the band is centred.
+ * @example bandEnds({ action: 'heating', anchor: 'centred', setpointC: 20, bandK: 2 }).zeroC // 21
+ */
 export function bandEnds({ action, anchor, setpointC, bandK }: ProportionalBand) {
   if (!(bandK > 0)) throw new Refused('bandK', { must: 'over', value: bandK, than: 0 })
   const towards = action === 'cooling' ? 1 : -1
@@ -32,7 +36,11 @@ export function proportionalPercent(band: ProportionalBand, temperatureC: number
   return limit((100 * (temperatureC - zeroC)) / (fullC - zeroC), minimumPercent)
 }
 
-/** Temperature at which the output takes a value between its ends. */
+/**
+ * Temperature at which the output takes a value between its ends.
+ * Formula: T = T(0 %) + share × band, down when heating and up when cooling.
+ * @example proportionalTemperature({ action: 'heating', anchor: 'from-setpoint', setpointC: 20, bandK: 2 }, 50) // 19
+ */
 export function proportionalTemperature(band: ProportionalBand, percent: number): number {
   const { zeroC, fullC } = bandEnds(band)
   return zeroC + ((fullC - zeroC) * percent) / 100

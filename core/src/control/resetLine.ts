@@ -11,7 +11,11 @@ export interface ResetLine {
   readonly frostSupplyC?: number | undefined
 }
 
-/** Kelvins of supply per kelvin of outdoor, positive when the supply rises as it gets colder. */
+/**
+ * Kelvins of supply per kelvin of outdoor, positive when the supply rises as it gets colder.
+ * Formula: (supply cold − supply warm)/(outdoor warm − outdoor cold).
+ * @example resetRatio({ designOutdoorC: -10, designSupplyC: 50, warmOutdoorC: 20, warmSupplyC: 26 }) // 0.8
+ */
 export const resetRatio = ({ designOutdoorC, designSupplyC, warmOutdoorC, warmSupplyC }: ResetLine) =>
   (designSupplyC - warmSupplyC) / (warmOutdoorC - designOutdoorC)
 
@@ -19,7 +23,9 @@ export const resetRatio = ({ designOutdoorC, designSupplyC, warmOutdoorC, warmSu
  * Prepares a reset line: supply temperature over outdoor temperature, `null` where it is shut down for warm weather.
  * Straight between the design and the warm point, level beyond both, then held between minimum and maximum. Under the frost limit the
  * frost supply is the least, and that stands above the warm-weather shut-down; the maximum stands above all.
+ * Formula: supply = design supply + (outdoor − design outdoor) × (warm supply − design supply)/(warm outdoor − design outdoor).
  * @throws RangeError unless the warm point is the warmer and the limits do not cross
+ * @example resetLine({ designOutdoorC: -10, designSupplyC: 50, warmOutdoorC: 20, warmSupplyC: 26 })(5) // 38
  */
 export function resetLine(line: ResetLine): (outdoorC: number) => number | null {
   const { designOutdoorC, designSupplyC, warmOutdoorC, minimumSupplyC, maximumSupplyC } = line

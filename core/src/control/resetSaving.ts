@@ -42,6 +42,7 @@ export const usualDewPointC = 55
  * room. The pipe loses nothing where it is colder than what surrounds it. Hours in which the line is shut down take nothing, and are not
  * counted as saved: they are a choice of comfort, not of the line. Efficiency runs straight between its points and is held at the ends.
  * @throws RangeError from the line, or unless efficiency points rise in temperature and are over 0 %
+ * @example resetSaving({ hourlyOutdoorC: [-10, 5, 12, 25], roomC: 20, lossWPerK: 200, fixedSupplyC: 70, designOutdoorC: -10, designSupplyC: 70, warmOutdoorC: 20, warmSupplyC: 25, pipeLossWPerK: 10, pipeAmbientC: 15, efficiency: [[30, 96], [60, 88]], dropK: 10 }).savingPercent // 7.53
  */
 export function resetSaving(input: ResetSavingInput): ResetSaving {
   const { hourlyOutdoorC, roomC, lossWPerK, fixedSupplyC, pipeLossWPerK, pipeAmbientC, efficiency, dropK } = input

@@ -39,7 +39,12 @@ export function stagePoints(input: StagePointsInput): Stage[] {
   })
 }
 
-/** Moves every stage by what the first one moves. @throws RangeError when there is none */
+/**
+ * Moves every stage by what the first one moves.
+ * Formula: each setpoint + (new first − old first).
+ * @throws RangeError when there is none
+ * @example shiftStages([5, 7, 9], 4) // {"setpointsC":[4, 6, 8], "deltaK":-1}
+ */
 export function shiftStages(setpointsC: readonly number[], newFirstC: number) {
   const first = setpointsC[0]
   if (first === undefined) throw new Refused('setpointsC', { must: 'other', says: 'are empty: at least one is needed' })
@@ -51,6 +56,8 @@ export function shiftStages(setpointsC: readonly number[], newFirstC: number) {
 /**
  * Stage numbers that are on when the temperature came to where it is from far away, rising or falling.
  * Each stage acts at its threshold itself.
+ * Formula: a stage is on past its cut-in, off past its cut-out, and in between as it was on the way there.
+ * @example stagesEnergised([{ onC: 10, offC: 8 }, { onC: 12, offC: 10 }], 'cooling', 11, 'rising') // [1]
  */
 export function stagesEnergised(
   stages: readonly { readonly onC: number; readonly offC: number }[],
@@ -74,6 +81,7 @@ export interface StageSequence {
 /**
  * Whether the stages that are on are a sound pattern: 1, 1-2, 1-2-3 … in the given order, lead first.
  * @throws RangeError when a number is no stage, or the order does not hold each stage once
+ * @example diagnoseStages(3, [1, 3]).missing // [2]
  */
 export function diagnoseStages(count: number, energised: readonly number[], order?: readonly number[]): StageSequence {
   const stages = Array.from({ length: count }, (_, i) => i + 1)

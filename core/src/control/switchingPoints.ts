@@ -35,6 +35,7 @@ function need(name: string, value: number | undefined, least: 'over 0' | '0 or m
  * `cut-out`: the setpoint is where it switches off. `cut-in`: where it switches on. `below` / `above`: the band hangs under /
  * stands on the setpoint, whatever the action. `centred`: half each side. `split`: aboveK and belowK apart.
  * `signed`: the sign of the swing picks the action (negative heats), the setpoint is where it switches off.
+ * Formula: by the convention, as below; on and off are a swing apart.
  * @throws RangeError naming the swing that is missing or not over 0
  * @example switchingPoints({ action: 'heating', convention: 'cut-out', setpointC: 21, swingK: 1 }) // { action: 'heating', onC: 20, offC: 21 }
  */

@@ -15,7 +15,9 @@ export function requireOrder(onC: number, offC: number, action: Action): void {
 
 /**
  * What a two-point control does over a row of readings. It acts at the threshold itself and keeps its state in between.
+ * Formula: heating is on at or under its cut-in, off at or over its cut-out; cooling the other way round.
  * @throws RangeError when on and off stand the wrong way round for the action
+ * @example switchingSequence(18, 20, 'heating', [17, 19, 21, 19, 17]) // [true, true, false, false, true]
  */
 export function switchingSequence(
   onC: number,

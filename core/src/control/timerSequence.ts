@@ -21,7 +21,9 @@ const MOST = 400
 /**
  * What the relay of a timer does over a stretch of time. Before it counts it is on, so that the place can get there; once: on for A,
  * then off; repeat: on for A, off for B, and so on. A of 0 runs on.
+ * Formula: stretches of A and B one after another, cut where the time is over.
  * @throws RangeError unless times are 0 or more, and a repeat has both
+ * @example timerSequence({ mode: 'repeat', aS: 60, bS: 30 }, 200).length // 5
  */
 export function timerSequence({ mode, aS, bS, waitsS = 0 }: TimerInput, untilS: number): TimerStretch[] {
   for (const [name, value] of Object.entries({ aS, bS, waitsS }))
@@ -47,7 +49,10 @@ export function timerSequence({ mode, aS, bS, waitsS = 0 }: TimerInput, untilS: 
   return made
 }
 
-/** Seconds as a fitter says them: "45 s", "12 min", "1 h 30 min". */
+/**
+ * Seconds as a fitter says them: "45 s", "12 min", "1 h 30 min".
+ * @example spell(5400) // '90 min'
+ */
 export function spell(seconds: number): string {
   if (seconds < 120) return `${Math.round(seconds)} s`
   const minutes = Math.round(seconds / 60)

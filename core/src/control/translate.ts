@@ -12,7 +12,9 @@ export interface Translation {
  * The same behaviour on a controller of another school: which setpoint and swing give these switching points there.
  * The inverse of `switchingPoints`; a `centred` swing is answered as total. For `split` the setpoint is free between the
  * two points and is the middle unless given.
+ * Formula: the convention solved for setpoint and swing.
  * @throws RangeError when on and off do not fit the action, or a split setpoint lies outside them
+ * @example translate(18, 20, 'heating', 'cut-out').setpointC // 20
  */
 export function translate(
   onC: number,

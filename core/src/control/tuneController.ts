@@ -16,7 +16,9 @@ export interface Tuning {
  * `ziegler-nichols` (1942, reaction curve): PID, Kc = 1.2 T/(K L), Ti = 2L, Td = L/2.
  * `cohen-coon` (1953): PID, with r = L/T: Kc = (4/3 + r/4)/(K r), Ti = L (32 + 6r)/(13 + 8r), Td = 4L/(11 + 2r).
  * The band is 100 % over the gain of the controller.
+ * Source: Skogestad (2003); Ziegler and Nichols (1942); Chien, Hrones and Reswick (1952) where named.
  * @throws RangeError unless gain, time constant and dead time are over 0
+ * @example tuneController(0.5, 600, 60, 'simc').gainPercentPerK // 10
  */
 export function tuneController(
   gainKPerPercent: number,

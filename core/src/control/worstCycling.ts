@@ -2,7 +2,9 @@ import { Refused } from '../units/refused'
 /**
  * Cycles an hour at the worst load, which is half load: 3600 P / (4 C ΔT).
  * When the load never reaches half of the power, the duty caps it: 3600 P d(1 − d) / (C ΔT), d at most 0.5.
+ * Source: heat balance of a store between two points: on time C ΔT/(P − load), off time C ΔT/load, shortest together at half load.
  * @throws RangeError unless power, capacity and swing are over 0 and the duty lies between 0 and 100 %
+ * @example worstCycling(2000, 200_000, 1) // 9
  */
 export function worstCycling(powerW: number, capacityJPerK: number, swingK: number, maximumDutyPercent = 50): number {
   for (const [name, value] of Object.entries({ powerW, capacityJPerK, swingK }))
@@ -25,7 +27,9 @@ export interface RestedCycling {
  * Cycles an hour at the worst load of a plant that has to rest after each stop: as `worstCycling` while the swing alone gives at least
  * that rest at half load. A longer rest rules from the duty d* = C ΔT / (P t) on, where off takes just that long, and is worst there:
  * 3600 (1 − d*) / t.
+ * Formula: 3600/(off time + on time) with the off time held at the minimum.
  * @throws RangeError unless power, capacity and swing are over 0 and the rest 0 or more
+ * @example worstCyclingRested(2000, 200_000, 1, 300).cyclesPerHour // 8
  */
 export function worstCyclingRested(
   powerW: number,
@@ -51,7 +55,12 @@ export function swingForRate(powerW: number, capacityJPerK: number, cyclesPerHou
   return (3600 * powerW) / (4 * capacityJPerK * cyclesPerHour)
 }
 
-/** Years until a relay has made its rated operations. One cycle is one operation. @throws RangeError unless all are over 0 */
+/**
+ * Years until a relay has made its rated operations. One cycle is one operation.
+ * Formula: rated operations/(cycles an hour × hours a year).
+ * @throws RangeError unless all are over 0
+ * @example relayLifeYears(6, 3000, 100_000) // 5.556
+ */
 export function relayLifeYears(cyclesPerHour: number, hoursPerYear: number, ratedOperations: number): number {
   for (const [name, value] of Object.entries({ cyclesPerHour, hoursPerYear, ratedOperations }))
     if (!(value > 0)) throw new Refused(name, { must: 'over', value: value, than: 0 })

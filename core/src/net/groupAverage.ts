@@ -6,7 +6,11 @@ export interface GroupAverage {
   readonly reason?: 'none-in'
 }
 
-/** Mean of the probes of a group that are in; a probe that is out (null) is left out, and counted as such. */
+/**
+ * Mean of the probes of a group that are in; a probe that is out (null) is left out, and counted as such.
+ * Formula: Σ readings/their count, of those that are in.
+ * @example groupAverage([20, null, 22]).averageC // 21
+ */
 export function groupAverage(readingsC: readonly (number | null)[]): GroupAverage {
   const used = readingsC.filter((reading) => reading !== null)
   if (used.length === 0) return { averageC: null, used: 0, spreadK: null, reason: 'none-in' }

@@ -20,7 +20,12 @@ function rising(points: readonly Point[], least: number) {
       throw new Refused('points', { must: 'other', says: `must rise: ${points[i]![0]} follows ${points[i - 1]![0]}` })
 }
 
-/** Straight lines between points, held at the ends. @throws RangeError unless the first values rise */
+/**
+ * Straight lines between points, held at the ends.
+ * Formula: y0 + (x − x0)(y1 − y0)/(x1 − x0).
+ * @throws RangeError unless the first values rise
+ * @example straightBetween([[0, 0], [10, 100]])(2.5) // 25
+ */
 export function straightBetween(points: readonly Point[]): (x: number) => number {
   rising(points, 1)
   return (x) => {
@@ -37,6 +42,7 @@ export function straightBetween(points: readonly Point[]): (x: number) => number
  * A cubic between points that never overshoots them: where the points rise the curve rises.
  * Source: Fritsch and Butland (1984), the harmonic mean of neighbouring slopes; ends by the three-point formula, limited.
  * @throws RangeError unless there are two points and the first values rise
+ * @example monotoneCubic([[0, 0], [1, 1], [2, 4]])(1) // 1
  */
 export function monotoneCubic(points: readonly Point[]): (x: number) => number {
   rising(points, 2)

@@ -1,7 +1,9 @@
 import { Refused } from '../units/refused'
 /**
  * Solves A x = b by elimination with row pivots. A in rows, n × n; both are left as they were.
+ * Source: Gaussian elimination with row pivots.
  * @throws RangeError when A has no inverse
+ * @example [...solveLinear(new Float64Array([2, 0, 0, 4]), new Float64Array([2, 8]))] // [1, 2]
  */
 export function solveLinear(a: Float64Array, b: Float64Array): Float64Array {
   const n = b.length

@@ -2,7 +2,9 @@ import { Refused } from '../units/refused'
 /**
  * Where a function that only rises, or only falls, takes a value: Illinois steps within a bracket, halving when they crawl.
  * Ends when the bracket is narrower than 1e-12 of its size or the value is met; never more than 200 evaluations.
+ * Source: the Illinois form of regula falsi (Dowell and Jarratt, 1971).
  * @throws RangeError when the value does not lie between the values at the two ends
+ * @example solveMonotone((x) => x * x, 0, 10, 9) // 3.000000
  */
 export function solveMonotone(f: (x: number) => number, low: number, high: number, value: number): number {
   let [a, b] = [low, high]

@@ -26,6 +26,7 @@ export interface EmitterNeed {
  * Source: emitter output ∝ excess^n, EN 442 (radiators), EN 1264 (floors).
  * @returns null where there is no load
  * @throws RangeError unless design outdoor is under the room, the exponent over 0 and the design mean over the room
+ * @example emitterNeed({ outdoorC: 5, designOutdoorC: -10, designSupplyC: 70, designDropK: 15, roomC: 20, exponent: 1.3 }).supplyC // 48.69
  */
 export function emitterNeed(input: EmitterInput): EmitterNeed | null {
   const { outdoorC, designOutdoorC, designSupplyC, designDropK, roomC, exponent, model = 'load-drop' } = input

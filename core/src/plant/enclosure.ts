@@ -13,6 +13,7 @@ export type Mounting = (typeof mountings)[number]
  * Effective cooling surface of an enclosure, m²: each face by how freely air passes it.
  * Formula: Σ b A with b = 1.4 for a free roof, 0.7 for a covered one, 0.9 for a free side, 0.5 for a covered one, 0 for the floor.
  * Source: IEC TR 60890.
+ * @example enclosureAreaM2(2, 0.8, 0.6, 'single-free') // 5.712
  */
 export function enclosureAreaM2(heightM: number, widthM: number, depthM: number, mounting: Mounting): number {
   const [h, w, d] = [heightM, widthM, depthM]
@@ -59,6 +60,7 @@ export interface EnclosureHeat {
  * What an enclosure gives off by itself and what is left for a cooler or a heater.
  * Formula: walls k A (inside − outside); remove = P − k A (inside max − outside); rise = P/(k A); heat = k A (inside min − outside) − P.
  * Source: IEC TR 60890 area with a heat transfer of 5.5 W/m²K for painted steel (practice).
+ * @example enclosureHeat({ dissipationW: 400, areaM2: 4, insideMaxC: 35, outsideC: 30 }).removeW // 290
  */
 export function enclosureHeat(input: EnclosureInput): EnclosureHeat {
   const { dissipationW, areaM2, heatTransferWPerM2K = STEEL_W_PER_M2K, insideMaxC, outsideC, insideMinC } = input

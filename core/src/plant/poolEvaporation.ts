@@ -23,6 +23,7 @@ export interface PoolLoss {
  * Formula: m = A (p_w − p_a)(0.089 + 0.0782 v)/Y, kg/s, with p in kPa, Y = 2501 − 2.36 t kJ/kg, times activity, never under 0;
  * convection and radiation (5 + 3.1 + 4.1 v) A (water − air).
  * Source: ASHRAE form of the evaporation rate; practice for convection and radiation. Vapour pressures by Hyland and Wexler.
+ * @example poolEvaporation({ areaM2: 1, waterC: 26, airC: 18, humidityPercent: 60, windMPerS: 1 }).evaporationW // 355
  */
 export function poolEvaporation(input: PoolLossInput): PoolLoss {
   const { areaM2, waterC, airC, humidityPercent, windMPerS, activity = 1 } = input

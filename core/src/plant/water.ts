@@ -8,7 +8,11 @@ export interface Liquid {
   readonly specificHeatJPerKgK?: number | undefined
 }
 
-/** Heat that a volume stores a kelvin, J/K = V ρ c. */
+/**
+ * Heat that a volume stores a kelvin, J/K = V ρ c.
+ * Formula: C = V ρ c; water unless another liquid is given.
+ * @example storedJPerK(1) / 1e6 // 4.17
+ */
 export const storedJPerK = (volumeM3: number, { densityKgPerM3, specificHeatJPerKgK }: Liquid = {}) =>
   volumeM3 * (densityKgPerM3 ?? WATER_KG_PER_M3) * (specificHeatJPerKgK ?? WATER_J_PER_KG_K)
 
@@ -75,6 +79,7 @@ export function waterHeatUp(input: HeatUpInput): HeatUp {
  * Power that warms a body of water within a time, the loss rising on the way.
  * Formula: rest = (to − from e^(−t/τ))/(1 − e^(−t/τ)), P = H (rest − ambient); with no loss P = C ΔT/t.
  * @throws RangeError unless to is over from
+ * @example waterHeaterW({ volumeM3: 1, fromC: 10, toC: 20, lossWPerK: 0, ambientC: 10, hours: 1 }) / 1000 // 11.6
  */
 export function waterHeaterW(
   input: Omit<HeatUpInput, 'powerW' | 'constantLossW'> & { readonly hours: number },
@@ -90,7 +95,10 @@ export function waterHeaterW(
   return Math.max(0, lossWPerK * (rest - ambientC))
 }
 
-/** Temperature of a body of water after a time without heat, and its drop. Formula: T = ambient + (from − ambient) e^(−t H/C). */
+/**
+ * Temperature of a body of water after a time without heat, and its drop. Formula: T = ambient + (from − ambient) e^(−t H/C).
+ * @example waterCoolDown({ volumeM3: 60, fromC: 26, hours: 12, lossWPerK: 1500, ambientC: 12 }).temperatureC // 22.81
+ */
 export function waterCoolDown(
   input: Liquid & {
     readonly volumeM3: number

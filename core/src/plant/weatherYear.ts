@@ -39,7 +39,11 @@ export function weatherYear(designOutdoorC: number): readonly number[] {
   return raw.map(({ steady, front }) => meanC + steady + low * front)
 }
 
-/** Hours of a year in each band of outdoor temperature, from the coldest band that has any. */
+/**
+ * Hours of a year in each band of outdoor temperature, from the coldest band that has any.
+ * Formula: hours counted by the band that the temperature lies in.
+ * @example hoursByTemperature([0.5, 1.5, 1.2], 1).length // 2
+ */
 export function hoursByTemperature(
   hourlyC: readonly number[],
   bandK: number,

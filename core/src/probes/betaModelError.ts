@@ -42,6 +42,7 @@ const shownByModel = (() => {
  * where it is small, and beyond the printed curve (−50…110 °C), where nothing is known.
  * Source: the usual printed curve of a 10 k B3435 part, taken to bend alike for other betas: +1.1 K at 0 °C, +2.5 K at −20 °C.
  * @param modelC the temperature that the model gives
+ * @example betaModelErrorK(50) // null
  */
 export function betaModelErrorK(modelC: number): number | null {
   if (modelC >= GOOD_FROM_C && modelC <= GOOD_TO_C) return null
@@ -50,7 +51,11 @@ export function betaModelErrorK(modelC: number): number | null {
   return modelC - solveMonotone(shownByModel, -50, 110, modelC)
 }
 
-/** The same for a true temperature: what the model would show there, less the truth. */
+/**
+ * The same for a true temperature: what the model would show there, less the truth.
+ * Source: the same measured part as `betaModelErrorK`.
+ * @example betaModelErrorAtK(110) // 1.041
+ */
 export function betaModelErrorAtK(trueC: number): number | null {
   if ((trueC >= GOOD_FROM_C && trueC <= GOOD_TO_C) || trueC < -50 || trueC > 110) return null
   return shownByModel(trueC) - trueC

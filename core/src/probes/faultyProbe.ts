@@ -18,6 +18,7 @@ export interface FaultyReading {
  * Formula: seen = (probe ∥ parallel) + series; shown = the curve read backwards there; error = shown − true.
  * An NTC reads cold through a bad connection and hot through damp; platinum, nickel and silicon the other way round.
  * @throws RangeError when the temperature is off the curve
+ * @example faultyProbe({ kind: 'rtd', r0Ohm: 100 }, 20, { seriesOhm: 1 }).errorK // 2.575
  */
 export function faultyProbe(
   probe: ResistiveProbe,

@@ -105,6 +105,7 @@ function apartK(one: ResistiveProbe, other: ResistiveProbe, celsius: number): nu
  * Every common kind (Pt100/500/1000, nickel and thermistors by their printed curves, NTC 2 k…100 k with common betas, silicon
  * 1 k and 2 k) is read backwards at each resistance; the worst error ranks it. When two fit, the answer says at which easily made
  * temperature a second reading tells them best apart, and what each would give there.
+ * Source: the curves of `probeCurve`; a kind fits as far as its own tolerance reaches.
  * @throws RangeError when no reading is given
  */
 export function identifyProbe(readings: readonly ProbeReadingPoint[], parts: readonly ProbePart[]): ProbeIdentity {

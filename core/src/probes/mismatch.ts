@@ -29,7 +29,11 @@ export interface MismatchOptions {
   readonly reversed?: boolean | undefined
 }
 
-/** Temperatures that a probe can be asked for, °C. */
+/**
+ * Temperatures that a probe can be asked for, °C.
+ * Source: the ends of the tables that `probeCurve` and `thermocoupleMv` are made from.
+ * @example probeRange({ kind: 'rtd', r0Ohm: 100 }) // [-200, 850]
+ */
 export function probeRange(probe: Probe): readonly [number, number] {
   if (probe.kind === 'thermocouple') return thermocoupleRange(probe.type)
   if (probe.kind === 'linear') return [Math.min(probe.lowC, probe.highC), Math.max(probe.lowC, probe.highC)]
@@ -85,6 +89,7 @@ function read(expected: Probe, terminals: Given, coldJunctionC: number) {
  * Formula: shown = curve of the expected probe, read backwards at what the fitted one gives. A thermocouple's emf is reckoned
  * between hot and cold junction, swapped when reversed, and the input adds its own cold junction by its own type.
  * @throws RangeError when the temperature is off the fitted probe's curve
+ * @example mismatch({ kind: 'ntc', r25Ohm: 10000, betaK: 3977 }, { kind: 'ntc', r25Ohm: 10000, betaK: 3435 }, 60, [-40, 120]).shownC // 66.29
  */
 export function mismatch(
   fitted: Probe,

@@ -159,6 +159,7 @@ const prepared = new WeakMap<ResistiveProbe, ProbeCurve>()
  * Source: IEC 60751 (platinum, −200…850 °C); DIN 43760 (nickel); printed silicon curve (−55…150 °C); beta and
  * Steinhart-Hart models for thermistors (−50…150 °C); a table by a cubic that keeps its direction.
  * @throws RangeError when a parameter is not over 0, a table has no direction, or the curve gives no resistance in its range
+ * @example probeCurve({ kind: 'rtd', r0Ohm: 100 }).resistance(100) // 138.5
  */
 export function probeCurve(probe: ResistiveProbe): ProbeCurve {
   const known = prepared.get(probe)

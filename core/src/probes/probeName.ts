@@ -1,7 +1,10 @@
 import { sameCurve } from './sameCurve'
 import type { Probe, ProbePart } from './probe'
 
-/** What a fitter calls a curve: the part that has it, or its law and value. */
+/**
+ * What a fitter calls a curve: the part that has it, or its law and value.
+ * @example probeName({ kind: 'rtd', r0Ohm: 1000 }, []) // 'Pt1000'
+ */
 export function probeName(probe: Probe, parts: readonly ProbePart[]): string {
   const part = parts.find(({ curve }) => sameCurve(curve, probe))
   if (part) return part.title

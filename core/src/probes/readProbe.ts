@@ -9,6 +9,8 @@ const DUST = 1e-9
  * What temperature a resistance means on this probe.
  * `null` is the meter's over-range. Open: over ten times the curve's highest value. Short: under a tenth of its lowest.
  * In between but off the curve: out of range. A failed probe is an outcome, never an exception.
+ * Formula: the curve of the probe read backwards. Source: as `probeCurve`.
+ * @example readProbe({ kind: 'rtd', r0Ohm: 100 }, 138.51).temperatureC // 100.0
  */
 export function readProbe(probe: ResistiveProbe, resistanceOhm: number | null): ProbeReading {
   const curve = probeCurve(probe)
@@ -30,6 +32,8 @@ export function readProbe(probe: ResistiveProbe, resistanceOhm: number | null): 
 /**
  * What temperature a transmitter's signal means.
  * Off its span it is out of range; under nine tenths of a live zero (3.6 mA, 1.8 V) the wire or the supply is gone: open.
+ * Formula: low + (value − least)/(most − least) × (high − low). Source: live zero of IEC 60381-1.
+ * @example readTransmitter({ kind: 'linear', signal: '4-20mA', lowC: 0, highC: 100 }, 12).temperatureC // 50
  */
 export function readTransmitter({ signal, lowC, highC }: LinearProbe, value: number | null): ProbeReading {
   const span = signalSpan(signal)

@@ -1,6 +1,9 @@
 import type { Probe } from './probe'
 
-/** Whether two probes follow one curve, written the same way. */
+/**
+ * Whether two probes follow one curve, written the same way.
+ * @example sameCurve({ kind: 'rtd', r0Ohm: 100 }, { kind: 'rtd', r0Ohm: 1000 }) // false
+ */
 export function sameCurve(one: Probe, other: Probe): boolean {
   if (one.kind === 'table' && other.kind === 'table')
     return (

@@ -10,6 +10,7 @@ export interface SteinhartCoefficients {
  * Formula: with L = ln R, Y = 1/T and divided differences γ: c = (γ3 − γ2)/(L3 − L2) / (L1 + L2 + L3), b = γ2 − c (L1² + L1 L2 + L2²),
  * a = Y1 − (b + c L1²) L1. Source: Steinhart and Hart (1968).
  * @throws RangeError unless there are three points whose resistance falls as the temperature rises
+ * @example steinhartFit([{ temperatureC: 5, resistanceOhm: 25340 }, { temperatureC: 25, resistanceOhm: 10000 }, { temperatureC: 45, resistanceOhm: 4488 }]).a * 1000 // 0.822
  */
 export function steinhartFit(
   points: readonly { readonly temperatureC: number; readonly resistanceOhm: number }[],

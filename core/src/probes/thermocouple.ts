@@ -80,7 +80,11 @@ const references: Readonly<Record<ThermocoupleType, Reference>> = {
   },
 }
 
-/** Temperatures that a type's table covers, °C. */
+/**
+ * Temperatures that a type's table covers, °C.
+ * Source: IEC 60584-1.
+ * @example thermocoupleRange('K') // [-270, 1372]
+ */
 export const thermocoupleRange = (type: ThermocoupleType): readonly [number, number] => [
   references[type].lowC,
   references[type].highC,

@@ -41,7 +41,9 @@ const common = (spans: readonly (readonly [number, number])[]) =>
  * Judged in this order, each within the tolerance at every row: matches, stuck, reversed, another signal of the same unit, shifted
  * by one amount, scaled by one factor (a load or a wrong resistor), else unsteady. A tolerance is a share of the planned
  * span; shift and scale are looked for as the one value that explains every row, so noise within the tolerance never hides them.
+ * Formula: a straight line through the readings: its shift and its slope against the planned span.
  * @throws RangeError when no row is given
+ * @example diagnoseSignal('0-10V', [{ percent: 0, value: 0 }, { percent: 50, value: 2.5 }, { percent: 100, value: 5 }], 2).cause // 'other-signal'
  */
 export function diagnoseSignal(
   signal: Signal,

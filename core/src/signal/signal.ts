@@ -41,7 +41,9 @@ const fixed: Readonly<Record<Exclude<Signal, 'three-point'>, SignalSpan>> = {
 
 /**
  * The span of a signal. Three-point is counted in seconds of opening from closed, so it needs the travel time.
+ * Source: IEC 60381-1 (current), IEC 60381-2 (voltage).
  * @throws RangeError naming travelS when three-point has none
+ * @example signalSpan('4-20mA').at0 // 4
  */
 export function signalSpan(signal: Signal, travelS?: number): SignalSpan {
   if (signal !== 'three-point') return fixed[signal]
@@ -53,11 +55,23 @@ export function signalSpan(signal: Signal, travelS?: number): SignalSpan {
   return { unit: 's', at0: 0, at100: travelS }
 }
 
-/** Value of a signal at a share of its span. */
+/**
+ * Value of a signal at a share of its span.
+ * Formula: least + share × (most − least).
+ * @example signalValue({ at0: 4, at100: 20, unit: 'mA' }, 50) // 12
+ */
 export const signalValue = ({ at0, at100 }: SignalSpan, percent: number) => at0 + ((at100 - at0) * percent) / 100
 
-/** Share of its span that a signal's value means; not limited to 0…100. */
+/**
+ * Share of its span that a signal's value means; not limited to 0…100.
+ * Formula: 100 (value − least)/(most − least).
+ * @example signalPercent({ at0: 4, at100: 20, unit: 'mA' }, 12) // 50
+ */
 export const signalPercent = ({ at0, at100 }: SignalSpan, value: number) => (100 * (value - at0)) / (at100 - at0)
 
-/** Lowest value of the span when that is not zero: what tells a broken wire from zero. */
+/**
+ * Lowest value of the span when that is not zero: what tells a broken wire from zero.
+ * Source: IEC 60381-1.
+ * @example liveZero({ at0: 4, at100: 20, unit: 'mA' }) // 4
+ */
 export const liveZero = ({ at0, at100 }: SignalSpan) => Math.min(at0, at100)

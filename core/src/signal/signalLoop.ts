@@ -1,4 +1,8 @@
-/** Voltage over a resistor, V = I R: 250 ohm makes 1–5 V of 4–20 mA, 500 ohm 2–10 V. */
+/**
+ * Voltage over a resistor, V = I R: 250 ohm makes 1–5 V of 4–20 mA, 500 ohm 2–10 V.
+ * Formula: V = I R.
+ * @example acrossResistorV(20, 500) // 10
+ */
 export const acrossResistorV = (milliampsMa: number, resistorOhm: number) => (milliampsMa * resistorOhm) / 1000
 
 export interface LoopCurrent {

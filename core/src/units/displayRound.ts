@@ -5,7 +5,11 @@ export interface DisplayRange {
   readonly stepC: number
 }
 
-/** Nearest multiple of a step, halves away from zero; free of the dust that 0.1-steps leave behind. */
+/**
+ * Nearest multiple of a step, halves away from zero; free of the dust that 0.1-steps leave behind.
+ * Formula: step × round(value/step).
+ * @example roundToStep(2.349, 0.1) // 2.3
+ */
 export function roundToStep(value: number, step: number): number {
   if (!(step > 0)) throw new Refused('step', { must: 'over', value: step, than: 0 })
   const count = Math.round(Number((Math.abs(value) / step).toPrecision(13)))

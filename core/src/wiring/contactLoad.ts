@@ -49,6 +49,7 @@ export const coveredInrush: Readonly<Record<LoadKind, number>> = {
  * Without a power factor motors, compressors and coils are taken at 0.7, and the answer says so. A load under the least that the contact
  * needs, or an inrush over what a rating of its kind covers, is looked at again.
  * @throws RangeError unless volts and power are over 0
+ * @example contactLoad([{ load: 'resistive', volts: 250, amps: 16 }], { kind: 'resistive', volts: 230, powerW: 2000 }).loadA // 8.70
  */
 export function contactLoad(
   ratings: readonly ContactRating[],

@@ -73,7 +73,9 @@ function perMetreOhm(areaMm2: number, construction: Construction): number {
 
 /**
  * Resistance of one core, ohm = ρ L / A, with copper's rise of 0.393 % a kelvin.
+ * Source: IEC 60228 (classes), copper of 0.017241 ohm mm²/m at 20 °C (IEC 60028).
  * @throws RangeError unless length ≥ 0, area > 0, and listed when the construction is a class
+ * @example coreOhm(10, 1.5) // 0.1149
  */
 export function coreOhm(
   lengthM: number,
@@ -86,15 +88,27 @@ export function coreOhm(
   return perMetreOhm(areaMm2, construction) * lengthM * (1 + PER_KELVIN * (conductorC - 20))
 }
 
-/** How a wire of a section is made, where nobody says better: fine-stranded, or by its gauge; a section in neither list as pure copper. */
+/**
+ * How a wire of a section is made, where nobody says better: fine-stranded, or by its gauge; a section in neither list as pure copper.
+ * Source: IEC 60228 sections; gauges by common North American practice.
+ * @example usualConstruction(1.5) // 'class5'
+ */
 export const usualConstruction = (areaMm2: number): Construction =>
   gauges75C.some(([area]) => area === areaMm2) ? 'gauge' : tradeSizesMm2.includes(areaMm2) ? 'class5' : 'pure'
 
-/** A wire that carries its load, where no better is known: warm stranded copper (70 °C), ohm. */
+/**
+ * A wire that carries its load, where no better is known: warm stranded copper (70 °C), ohm.
+ * Source: IEC 60228 class 5, copper at 70 °C.
+ * @example warmWireOhm(10, 2.5) // 0.0955
+ */
 export const warmWireOhm = (lengthM: number, areaMm2: number): number =>
   coreOhm(lengthM, areaMm2, WARM_C, usualConstruction(areaMm2))
 
-/** A wire as it is measured dead: stranded copper at 20 °C, ohm. */
+/**
+ * A wire as it is measured dead: stranded copper at 20 °C, ohm.
+ * Source: IEC 60228 class 5 at 20 °C.
+ * @example coldWireOhm(10, 2.5) // 0.0798
+ */
 export const coldWireOhm = (lengthM: number, areaMm2: number): number =>
   coreOhm(lengthM, areaMm2, 20, usualConstruction(areaMm2))
 

@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from '@jest/globals'
 import ts from 'typescript'
+import { practicesPage } from '../testing/practicesPage'
 import { practices } from '../units/practice'
 import { wordsFor } from '../units/words'
 import { capital, terms, termIn, withArticle } from './terms'
@@ -44,6 +45,8 @@ describe('terms', () => {
       expect(words.term(term)).toMatch(/^\S.*\S$/)
     }
   })
+  it('are listed in docs/practices.md as they are: run `npm run reference` when this fails', () =>
+    expect(readFileSync(`${here}../../../docs/practices.md`, 'utf8')).toBe(practicesPage()))
   it('are not the same everywhere', () => {
     for (const [term, of] of Object.entries(terms))
       expect([term, new Set(Object.values(of)).size]).not.toEqual([term, 1])

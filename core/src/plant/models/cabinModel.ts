@@ -9,7 +9,10 @@ export interface CabinModelFacts {
   readonly film: number
 }
 
-/** A cabin: little air, much loss, a shell that is slow. */
+/**
+ * A cabin: little air, much loss, a shell that is slow.
+ * Formula: two stores; C dT/dt = Σ G (T_other − T) + Q for each.
+ */
 export function cabinModel({ lossWPerK, airJPerK, shellJPerK, leakShare, film }: CabinModelFacts): PlantModel {
   const through = lossWPerK * (1 - leakShare)
   const inner = film * lossWPerK

@@ -11,7 +11,10 @@ export interface CabinetModelFacts {
   readonly elementWPerK: number
 }
 
-/** A heated cabinet: elements to air, air to goods and walls, walls to the room around. */
+/**
+ * A heated cabinet: elements to air, air to goods and walls, walls to the room around.
+ * Formula: a store each; C dT/dt = Σ G (T_other − T) + Q.
+ */
 export function cabinetModel(facts: CabinetModelFacts): PlantModel {
   const { lossWPerK, airJPerK, wallsJPerK, film, goodsJPerK, goodsWPerK, elementJPerK, elementWPerK } = facts
   const inner = film * lossWPerK

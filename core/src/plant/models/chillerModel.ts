@@ -9,7 +9,10 @@ export interface ChillerModelFacts {
   readonly heatW: number
 }
 
-/** A loop of brine and what it cools: the load comes into the slab. */
+/**
+ * A loop of brine and what it cools: the load comes into the slab.
+ * Formula: two stores; C dT/dt = Σ G (T_other − T) + Q for each.
+ */
 export function chillerModel({ brineJPerK, slabJPerK, slabWPerK, lossWPerK, heatW }: ChillerModelFacts): PlantModel {
   return {
     nodes: [

@@ -15,7 +15,10 @@ export interface ColdRoomModelFacts {
   readonly fan?: string
 }
 
-/** A cold room: air, goods, and a coil that frosts. */
+/**
+ * A cold room: air, goods, and a coil that frosts.
+ * Formula: a store each; C dT/dt = Σ G (T_other − T) + Q.
+ */
 export function coldRoomModel(facts: ColdRoomModelFacts): PlantModel {
   const {
     lossWPerK,

@@ -9,7 +9,10 @@ export interface EnclosureModelFacts {
   readonly heatW: number
 }
 
-/** An electrical cabinet: air, walls, what the devices give off. Walls and films together lose what the whole does. */
+/**
+ * An electrical cabinet: air, walls, what the devices give off. Walls and films together lose what the whole does.
+ * Formula: 1/H = 1/film + 1/walls, so that both together lose what the whole does; C dT/dt = Σ G (T_other − T) + Q.
+ */
 export function enclosureModel({ lossWPerK, airJPerK, wholeJPerK, film, heatW }: EnclosureModelFacts): PlantModel {
   const inner = film * lossWPerK
   return {

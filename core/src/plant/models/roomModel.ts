@@ -9,7 +9,10 @@ export interface RoomModelFacts {
   readonly filmWPerK: number
 }
 
-/** A heated room: air, and the walls behind it. */
+/**
+ * A heated room: air, and the walls behind it.
+ * Formula: two stores; C dT/dt = Σ G (T_other − T) + Q for each. Source: a two-capacity room, as ISO 13790 makes one of air and mass.
+ */
 export function roomModel({ lossWPerK, quickJPerK, wholeJPerK, filmWPerK }: RoomModelFacts): PlantModel {
   return {
     nodes: [
