@@ -5,7 +5,7 @@ import * as formats from 'ajv-formats'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import { jobRecord } from '@nachtigal/core/document/fields/jobFields'
 import { loopRecord } from '@nachtigal/core/document/fields/loopFields'
-import { choice, filled, flag, map, maybe, number, record, whole } from '@nachtigal/core/schema/field'
+import { choice, filled, flag, map, maybe, number, record, whole, since } from '@nachtigal/core/schema/field'
 import { fieldAt } from '@nachtigal/core/schema/fieldAt'
 import { jsonSchemaOf } from '@nachtigal/core/schema/jsonSchemaOf'
 import { saySides } from '@nachtigal/core/schema/sayField'
@@ -30,7 +30,7 @@ describe('a record with one field more', () => {
   const before = record('scratch', base)
   const after = record('scratch', {
     ...base,
-    widthK: maybe(number('width', 'difference', { over: 0, max: 20 })),
+    widthK: since(2, maybe(number('width', 'difference', { over: 0, max: 20 }))),
     rows: map('rows', whole(record('row', { landed: maybe(flag('landed')) }))),
   })
   const held: Value<typeof after> = { name: 'A', setpointC: 20, sort: 'wet', widthK: 2, rows: { a: { landed: true } } }
@@ -59,6 +59,7 @@ describe('a record with one field more', () => {
     }
     expect(properties['widthK']).toEqual({
       title: 'width',
+      since: 2,
       type: 'number',
       unit: 'K',
       exclusiveMinimum: 0,

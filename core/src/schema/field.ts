@@ -213,6 +213,9 @@ export const flags = <const K extends string>(word: string, keys: readonly K[]) 
 /** The same field, that may be left out. */
 export const maybe = <const F extends Field>(field: F) =>
   ({ ...field, optional: true }) as F & { readonly optional: true }
+/** The same field, with the version of its document that it came with. */
+export const since = <const V extends number, const F extends Field>(version: V, field: F) =>
+  ({ ...field, since: version }) as F & { readonly since: V }
 /** The same field, written as a whole. */
 export const whole = <const F extends Field>(field: F) => ({ ...field, atomic: true }) as F & { readonly atomic: true }
 /** The same field, that comes into being member by member. */

@@ -1,4 +1,4 @@
-import { choice, filled, id, instant, map, maybe, number, record, whole } from '../../schema/field'
+import { choice, filled, id, instant, map, maybe, number, record, whole, since } from '../../schema/field'
 import { order } from './chainFields'
 import { readingParts } from './readingFields'
 
@@ -15,7 +15,7 @@ export const proofReadingRecord = whole(
     step: filled('step'),
     supersedes: maybe(id('supersedes')),
     /** Which attempt of the test it belongs to; the first where left out. */
-    attempt: maybe(attempt(1)),
+    attempt: since(3, maybe(attempt(1))),
     /** The instrument of the job that it was read with. */
     instrument: maybe(id('instrument')),
   }),
@@ -26,7 +26,7 @@ export const pastResultRecord = whole(
   record('earlier attempt', {
     order: order(),
     test: filled('test'),
-    attempt: attempt(1),
+    attempt: since(3, attempt(1)),
     verdict: choice('verdict', ['waiting', 'good', 'look', 'stop', 'cannot-tell']),
     head: filled('result'),
     at: instant('at'),
@@ -37,7 +37,7 @@ export const pastResultRecord = whole(
 export const proofRecord = record('proof', {
   readings: map('readings', proofReadingRecord, MOST_READINGS),
   /** Tests that were begun anew, by test: which attempt is the present one. */
-  attempts: maybe(map('attempts', whole(record('test begun anew', { attempt: attempt(2) })))),
+  attempts: since(3, maybe(map('attempts', whole(record('test begun anew', { attempt: attempt(2) }))))),
   /** What came of the attempts before. */
   past: maybe(map('earlier attempts', pastResultRecord)),
   /** Tests that were left out, by test, with a name and a reason. */
