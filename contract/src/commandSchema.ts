@@ -15,6 +15,7 @@ export const commandSchema = shape({
   at: instant().required(),
   by: filledText(80),
   why: text(1000),
+  action: text(60),
   undoes: uuid(),
   change: array()
     .required()

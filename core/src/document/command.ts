@@ -21,6 +21,8 @@ export interface Command {
   readonly by: string
   readonly change: readonly Change[]
   readonly why?: string
+  /** Which action made it; left out by what is none, and by earlier programs. */
+  readonly action?: string
   /** Id of the command that this one takes back. */
   readonly undoes?: string
 }

@@ -1,6 +1,7 @@
+import { useAct } from './useAct'
+import { closeFinding } from '@nachtigal/core/actions/closeFinding'
 import { findingKey, type Finding, mayBeClosed, type Severity } from '@nachtigal/core/check/finding'
 import { useState } from 'react'
-import { useAppSelector } from '../lib/store'
 import { Button } from '../ui/Button'
 import { Dialog } from '../ui/Dialog'
 import { Shape, type ShapeKind } from '../ui/Shape'
@@ -13,20 +14,12 @@ const shapes: Record<Severity, ShapeKind> = { stop: 'stop', 'look-again': 'look'
 
 /** Findings: shape, head, reason, what to do. A plain one can be closed with a reason and a name, a safety stop never. */
 export function Findings({ findings, none }: { findings: readonly Finding[]; none: string }) {
-  const { loop, change, closed } = useLoop()
-  const by = useAppSelector((state) => state.view.by)
+  const { closed } = useLoop()
+  const act = useAct()
   const [closing, setClosing] = useState<Finding>()
   const [reason, setReason] = useState('')
   const close = (finding: Finding) => {
-    change(
-      {
-        loop: {
-          ...loop,
-          waivers: { ...loop.waivers, [findingKey(finding)]: { by: by || 'unnamed', reason: reason.trim() } },
-        },
-      },
-      { why: reason.trim() },
-    )
+    act(closeFinding, { finding: findingKey(finding), reason }, { why: reason.trim() })
     setClosing(undefined)
     setReason('')
   }

@@ -1,8 +1,9 @@
+import { useAct } from './useAct'
+import { openAgain } from '@nachtigal/core/actions/openAgain'
 import { Lock } from 'lucide-react'
 import { useState } from 'react'
 import { isLocked } from '@nachtigal/core/document/handover'
 import { shownDay } from '@nachtigal/core/time/shownMoment'
-import { useAppSelector } from '../lib/store'
 import { Button } from '../ui/Button'
 import { Field } from '../ui/Field'
 import { Opens } from '../ui/Opens'
@@ -26,8 +27,7 @@ export function LockedBar() {
 
 /** Opens a loop again that was handed over, with a reason; what is changed then is told as since hand-over. */
 export function OpenAgain() {
-  const { loop, change } = useLoop()
-  const by = useAppSelector((state) => state.view.by)
+  const act = useAct()
   const [why, setWhy] = useState('')
   const [problem, setProblem] = useState<string>()
   return (
@@ -41,8 +41,7 @@ export function OpenAgain() {
             setProblem('Reason is empty: it takes why this loop is opened again.')
             return
           }
-          const reopened = { by: by || 'unnamed', at: new Date().toISOString(), why: said }
-          setProblem(change({ loop: { ...loop, handover: { ...loop.handover, reopened } } }))
+          setProblem(act(openAgain, { why: said }))
         }}
       >
         <p>The signature stays in the record. What is changed from now on stands on the sheet as since hand-over.</p>

@@ -44,7 +44,7 @@ export interface Loop extends LoopContext {
   /** Turns the loop (and the job) into what they are to be, as one command. Answers what is wrong. */
   readonly change: (
     next: { job?: JobDocument; loop?: LoopDocument },
-    options?: Pick<SendOptions, 'why' | 'tell'>,
+    options?: Pick<SendOptions, 'why' | 'tell' | 'action'>,
   ) => string | undefined
   /** A reading as typed now by whoever types here. */
   readonly reading: (

@@ -28,6 +28,8 @@ const bothSides = (clashes: readonly Clash[], preferences: UnitPreferences) =>
 export interface SendOptions {
   readonly loopId?: string | undefined
   readonly why?: string
+  /** Which action makes it. */
+  readonly action?: string
   readonly undoes?: string
   /** Told for a while with the way back: for what takes something away. */
   readonly tell?: string
@@ -43,7 +45,7 @@ export function useSend(jobId: string): (change: readonly Change[], options?: Se
   const store = useStore<RootState>()
   const by = useAppSelector((state) => state.view.by)
   return useCallback(
-    (change, { loopId, why, undoes, tell } = {}) => {
+    (change, { loopId, why, action, undoes, tell } = {}) => {
       if (change.length === 0) return undefined
       const shown = selectJob(store.getState(), jobId)
       const applied = applyCommand(shown ? { [jobId]: shown.job, ...shown.loops } : {}, { change })
@@ -69,6 +71,7 @@ export function useSend(jobId: string): (change: readonly Change[], options?: Se
         change,
         ...(loopId ? { loopId } : {}),
         ...(why ? { why } : {}),
+        ...(action ? { action } : {}),
         ...(undoes ? { undoes } : {}),
       }
       void outbox.add(command)

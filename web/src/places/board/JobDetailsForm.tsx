@@ -1,3 +1,4 @@
+import { withDetails, writeJobDetails } from '@nachtigal/core/actions/writeJobDetails'
 import { yupResolver } from '@hookform/resolvers/yup'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
@@ -36,7 +37,7 @@ function Details({ onClose }: { onClose: () => void }) {
     defaultValues: { name, place, practice, temperatureUnit, system },
   })
   const keep = handleSubmit((basics) => {
-    const wrong = send(changesBetween(job.id, job, { ...job, ...basics }))
+    const wrong = send(changesBetween(job.id, job, withDetails(job, basics)), { action: writeJobDetails.id })
     setProblem(wrong)
     if (!wrong) onClose()
   })

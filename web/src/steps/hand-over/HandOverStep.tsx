@@ -1,9 +1,13 @@
+import { useAct } from '../../loop/useAct'
+import { writeHandover } from '@nachtigal/core/actions/writeHandover'
+import { tickHandover } from '@nachtigal/core/actions/tickHandover'
+import { signLoop } from '@nachtigal/core/actions/signLoop'
 import './handOver.css'
 import { useState } from 'react'
 import { fill, routes } from '@nachtigal/contract/api'
 import { signingBlockedBy, stepStatus } from '@nachtigal/core/check/stepStatus'
 import { wordChange } from '@nachtigal/core/check/wordChange'
-import { nextOrder, ordered } from '@nachtigal/core/document/chain'
+import { ordered } from '@nachtigal/core/document/chain'
 import { changesSince, handoverTicks, isLocked } from '@nachtigal/core/document/handover'
 import { kitOf } from '@nachtigal/core/document/instruments'
 import { bindsAny } from '@nachtigal/core/device/bound'
@@ -21,7 +25,6 @@ import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
 import { KeptText } from '../../ui/KeptText'
 import { Shape } from '../../ui/Shape'
-import { newId } from '../../lib/newId'
 
 const shape = { done: 'fits', open: 'waiting', waiting: 'waiting', look: 'look', stop: 'stop' } as const
 
@@ -238,18 +241,13 @@ function Sign() {
 
 /** What has to lie there, the day of the next test, whom the owner calls. */
 function Ticks() {
-  const { loop, change } = useLoop()
-  const by = useAppSelector((state) => state.view.by)
+  const { loop } = useLoop()
+  const act = useAct()
   const { ticks = {}, retest, call } = loop.handover
   const turn = (id: string, on: boolean) => {
-    const { [id]: _it, ...others } = ticks
-    const next = on ? { ...others, [id]: { by: by || 'unnamed', at: new Date().toISOString() } } : others
-    change({ loop: { ...loop, handover: { ...loop.handover, ticks: next } } })
+    act(tickHandover, { tick: id, on })
   }
-  const write = (part: 'retest' | 'call', text: string) => {
-    const { [part]: _old, ...rest } = loop.handover
-    return change({ loop: { ...loop, handover: { ...rest, ...(text === '' ? {} : { [part]: text }) } } })
-  }
+  const write = (part: 'retest' | 'call', text: string) => act(writeHandover, { part, text })
   return (
     <div className="grid gap-2">
       <ul>
@@ -296,7 +294,7 @@ function useInstruments(): string {
 }
 
 function SignForm() {
-  const { loop, change } = useLoop()
+  const act = useAct()
   const known = useAppSelector((state) => state.view.by)
   const instruments = useInstruments()
   const [by, setBy] = useState(known)
@@ -312,20 +310,7 @@ function SignForm() {
       )
       return
     }
-    const { signed, reopened: _again, past = {}, ...rest } = loop.handover
-    const order = nextOrder(past)
-    setProblem(
-      change({
-        loop: {
-          ...loop,
-          handover: {
-            ...rest,
-            ...(signed ? { past: { ...past, [newId()]: { ...signed, order } } } : {}),
-            signed: { by: by.trim(), at: new Date().toISOString(), instrument: instrument.trim() },
-          },
-        },
-      }),
-    )
+    setProblem(act(signLoop, { by, instrument }))
   }
   return (
     <form

@@ -1,6 +1,9 @@
+import { useAct } from '../../loop/useAct'
+import { writeInstrument } from '@nachtigal/core/actions/writeInstrument'
+import { carryInstrument } from '@nachtigal/core/actions/carryInstrument'
+import { addInstrument } from '@nachtigal/core/actions/addInstrument'
 import { useState } from 'react'
-import { nextOrder, ordered } from '@nachtigal/core/document/chain'
-import type { Instrument } from '@nachtigal/core/document/documents'
+import { ordered } from '@nachtigal/core/document/chain'
 import { errsWords, outOfDate } from '@nachtigal/core/document/instruments'
 import { plainDay } from '@nachtigal/core/time/plainDay'
 import { useShelfQuery } from '../../lib/api'
@@ -10,25 +13,19 @@ import { Button } from '../../ui/Button'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { KeptText } from '../../ui/KeptText'
 import { Shape } from '../../ui/Shape'
-import { newId } from '../../lib/newId'
 
 /** The instruments of the job: which are out today, when each was checked, what it may err. */
 export function InstrumentsPart() {
-  const { job, change, words } = useLoop()
+  const { job, words } = useLoop()
+  const act = useAct()
   const day = today(job.zone)
   const all = ordered(job.instruments)
   const taken = job.kit?.[day] ?? {}
-  const take = (id: string, out: boolean) => {
-    const { [id]: _it, ...others } = taken
-    change({ job: { ...job, kit: { ...job.kit, [day]: out ? { ...others, [id]: true } : others } } })
-  }
+  const take = (id: string, out: boolean) => act(carryInstrument, { instrument: id, day, out })
   const write = (id: string, part: 'serial' | 'checked' | 'due', text: string): string | undefined => {
-    const { id: _id, ...instrument } = all.find((each) => each.id === id)!
-    const { [part]: _old, ...rest } = instrument
     if (part !== 'serial' && text !== '' && !plainDay(text))
       return `${part === 'checked' ? 'Checked' : 'Due'} is \u201c${text}\u201d: it takes a day such as ${day}.`
-    const next: Instrument = { ...rest, ...(text === '' ? {} : { [part]: text }) }
-    return change({ job: { ...job, instruments: { ...job.instruments, [id]: next } } })
+    return act(writeInstrument, { instrument: id, part, text })
   }
   return (
     <div className="work">
@@ -90,7 +87,8 @@ export function InstrumentsPart() {
 }
 
 function AddInstrument() {
-  const { job, change } = useLoop()
+  const { job } = useLoop()
+  const act = useAct()
   const { data: shelf } = useShelfQuery()
   const [type, setType] = useState<string>()
   const [problem, setProblem] = useState<string>()
@@ -105,17 +103,7 @@ function AddInstrument() {
           setProblem('Kind is empty: it takes one of the list.')
           return
         }
-        const id = newId()
-        const order = nextOrder(job.instruments)
-        const day = today(job.zone)
-        const refused = change({
-          job: {
-            ...job,
-            instruments: { ...job.instruments, [id]: { order, name: found.title, errs: found.errs } },
-            kit: { ...job.kit, [day]: { ...job.kit?.[day], [id]: true } },
-          },
-        })
-        setProblem(refused)
+        setProblem(act(addInstrument, { name: found.title, errs: found.errs, day: today(job.zone) }))
       }}
     >
       <h2 className="h2">Add one</h2>

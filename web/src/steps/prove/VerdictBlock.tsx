@@ -1,13 +1,17 @@
+import { useAct } from '../../loop/useAct'
+import { makeTestAfterAll } from '@nachtigal/core/actions/makeTestAfterAll'
+import { leaveTestOut } from '@nachtigal/core/actions/leaveTestOut'
+import { keepNote } from '@nachtigal/core/actions/keepNote'
+import { beginTestAgain } from '@nachtigal/core/actions/beginTestAgain'
+import { applyTestFix } from '@nachtigal/core/actions/applyTestFix'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import type { Behaviour } from '@nachtigal/core/document/behaviour'
-import { nextOrder, ordered } from '@nachtigal/core/document/chain'
+import { ordered } from '@nachtigal/core/document/chain'
 import type { Cause, Go, ProofStep, ProofTest } from '@nachtigal/core/commissioning/proofTest'
 import { mayLeaveOut } from '@nachtigal/core/commissioning/proofTests'
 import { spanQuantity } from '@nachtigal/core/commissioning/judgedTest'
 import { photoTaken, photoUrl } from '../../lib/photoUrl'
 import { smallPhoto } from '../../lib/smallPhoto'
-import { useAppSelector } from '../../lib/store'
 import { useLoop } from '../../loop/loopContext'
 import { useOutbox } from '../../loop/outboxContext'
 import { Opens } from '../../ui/Opens'
@@ -15,22 +19,17 @@ import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
 import { Shape } from '../../ui/Shape'
 import { testShape } from './shapes'
-import { newId } from '../../lib/newId'
 
 /** What the readings mean: verdict, the likeliest cause with what to check, the others, and where it is mended. */
 export function VerdictBlock({ test, step }: { test: ProofTest; step: ProofStep }) {
-  const { words, loop, change } = useLoop()
+  const { words } = useLoop()
+  const act = useAct()
   const { result } = test
   const [first, ...others] = result.causes
   const { main } = step
   const { ask, error } = main
   const fix = result.fix
-  const putFix = () => {
-    const plan = fix && loop.settings.planned[fix.plan]
-    if (!plan) return
-    const planned = { ...loop.settings.planned, [fix.plan]: { ...plan, ...fix.change } as Behaviour }
-    change({ loop: { ...loop, settings: { ...loop.settings, planned } } }, { why: result.head })
-  }
+  const putFix = () => act(applyTestFix, { test: test.id }, { why: result.head })
   return (
     <div
       className="border-t border-line pt-3 grid gap-1"
@@ -134,32 +133,9 @@ function GoLink({ go }: { go: Go }) {
 
 /** Begins a test anew: what came of it is kept, its readings stay in the record. */
 function TakeAgain({ test }: { test: ProofTest }) {
-  const { loop, change } = useLoop()
-  const by = useAppSelector((state) => state.view.by)
+  const act = useAct()
   if (!test.steps.some(({ main }) => main.reading)) return null
-  const again = () => {
-    const { attempts = {}, past = {} } = loop.proof
-    const order = nextOrder(past)
-    const kept = {
-      order,
-      test: test.id,
-      attempt: test.attempt,
-      verdict: test.result.verdict,
-      head: test.result.head,
-      at: new Date().toISOString(),
-      by: by || 'unnamed',
-    }
-    change({
-      loop: {
-        ...loop,
-        proof: {
-          ...loop.proof,
-          attempts: { ...attempts, [test.id]: { attempt: test.attempt + 1 } },
-          past: { ...past, [newId()]: kept },
-        },
-      },
-    })
-  }
+  const again = () => act(beginTestAgain, { test: test.id })
   return (
     <button type="button" className="third min-h-8 max-md:min-h-12" onClick={again}>
       Test again
@@ -169,25 +145,20 @@ function TakeAgain({ test }: { test: ProofTest }) {
 
 /** A note or a photo of a step; both stand in the log and in the job file. */
 function NoteHere({ test, step }: { test: ProofTest; step: ProofStep }) {
-  const { job, loop, change } = useLoop()
-  const by = useAppSelector((state) => state.view.by)
+  const { job, loop } = useLoop()
+  const act = useAct()
   const outbox = useOutbox()
   const [text, setText] = useState('')
   const [problem, setProblem] = useState<string>()
   const notes = loop.notes ?? {}
   const here = ordered(notes).filter((note) => note.test === test.id && note.step === step.id)
   const keep = (said: string, photo?: string) => {
-    const order = nextOrder(notes)
-    const note = {
-      order,
+    const refused = act(keepNote, {
       text: `${test.title}, ${step.title}${said === '' ? '' : `: ${said}`}`,
-      at: new Date().toISOString(),
-      by: by || 'unnamed',
       test: test.id,
       step: step.id,
       ...(photo ? { photo } : {}),
-    }
-    const refused = change({ loop: { ...loop, notes: { ...notes, [newId()]: note } } })
+    })
     setProblem(refused)
     if (refused === undefined) setText('')
   }
@@ -249,17 +220,15 @@ function NoteHere({ test, step }: { test: ProofTest; step: ProofStep }) {
 
 /** A test that is not made, with a name and a reason; none that proves a safety, none that has failed. */
 function LeaveOut({ test }: { test: ProofTest }) {
-  const { loop, change } = useLoop()
-  const by = useAppSelector((state) => state.view.by)
+  const act = useAct()
   const [reason, setReason] = useState('')
   const [problem, setProblem] = useState<string>()
-  const { [test.id]: _mine, ...others } = loop.proof.skipped ?? {}
   if (test.skipped)
     return (
       <button
         type="button"
         className="third min-h-8 max-md:min-h-12"
-        onClick={() => change({ loop: { ...loop, proof: { ...loop.proof, skipped: others } } })}
+        onClick={() => act(makeTestAfterAll, { test: test.id })}
       >
         Make it after all
       </button>
@@ -276,8 +245,7 @@ function LeaveOut({ test }: { test: ProofTest }) {
             setProblem('Reason is empty: say why this test is not made. It is printed.')
             return
           }
-          const skipped = { ...others, [test.id]: { by: by || 'unnamed', at: new Date().toISOString(), reason: said } }
-          setProblem(change({ loop: { ...loop, proof: { ...loop.proof, skipped } } }))
+          setProblem(act(leaveTestOut, { test: test.id, reason: said }))
         }}
       >
         <Field label="Reason" text error={problem}>

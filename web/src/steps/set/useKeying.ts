@@ -1,3 +1,5 @@
+import { useAct } from '../../loop/useAct'
+import { keyValues } from '@nachtigal/core/actions/keyValues'
 import { useCallback } from 'react'
 import type { Reading } from '@nachtigal/core/document/documents'
 import type { KeyingRow } from '@nachtigal/core/commissioning/keyingSheet'
@@ -21,7 +23,8 @@ export function wrongKeyed(row: KeyingRow, label: string, typed: string): string
 
 /** Ways to write on the keying sheet: as found and as left, each one command. */
 export function useKeying() {
-  const { loop, job, change, reading } = useLoop()
+  const { job, reading } = useLoop()
+  const act = useAct()
   const typed = useCallback(
     (row: KeyingRow, text: string): Reading => {
       const made = reading(text, row.quantity, job)
@@ -37,16 +40,13 @@ export function useKeying() {
       entries: Readonly<Record<string, Reading | undefined>>,
       why?: string,
     ) => {
-      const held = { ...loop.settings[side][device] }
-      for (const [code, value] of Object.entries(entries))
-        if (value) held[code] = value
-        else delete held[code]
-      return change(
-        { loop: { ...loop, settings: { ...loop.settings, [side]: { ...loop.settings[side], [device]: held } } } },
-        why === undefined ? undefined : { why },
+      const values = Object.fromEntries(
+        Object.entries(entries).flatMap(([code, value]) => (value ? [[code, value] as const] : [])),
       )
+      const none = Object.keys(entries).filter((code) => !entries[code])
+      return act(keyValues, { side, device, values, none }, why === undefined ? {} : { why })
     },
-    [loop, change],
+    [act],
   )
   const ticked = useCallback(
     (device: string, row: KeyingRow, on: boolean) =>

@@ -1,3 +1,6 @@
+import { useAct } from '../../loop/useAct'
+import { writeFound } from '@nachtigal/core/actions/writeFound'
+import { writeComplaint } from '@nachtigal/core/actions/writeComplaint'
 import type { Found } from '@nachtigal/core/document/documents'
 import { nextOrder, ordered } from '@nachtigal/core/document/chain'
 import { foundRecord, surveyRecord } from '@nachtigal/core/document/fields/surveyFields'
@@ -15,9 +18,10 @@ const terminalFields = foundRecord.fields.terminals.of.fields
 
 /** The control that was there, before anything is keyed or lifted: what it is, every parameter, every terminal, the weather of the day. */
 export function FoundPart() {
-  const { loop, job, change, profiles, preferences } = useLoop()
+  const { loop, profiles, preferences } = useLoop()
+  const act = useAct()
   const found = loop.survey.found ?? {}
-  const put = (next: Found) => change({ loop: { ...loop, survey: { ...loop.survey, found: next } } })
+  const put = (next: Found) => act(writeFound, { found: next })
   const controllers = profiles.filter(({ controller }) => controller !== undefined)
   const profile = controllers.find(({ id }) => id === found.profile)
   const chooseProfile = (id: string) => {
@@ -30,8 +34,7 @@ export function FoundPart() {
     if (!known) return
     const next: Found = { ...found, profile: id, what: found.what ?? known.name }
     // The job keeps a copy, so that what was found on its terminals can be judged anywhere.
-    const kept = job.profiles[id] ? {} : { job: { ...job, profiles: { ...job.profiles, [id]: known } } }
-    change({ ...kept, loop: { ...loop, survey: { ...loop.survey, found: next } } })
+    act(writeFound, { found: next, profile: known })
   }
   const values = found.values ?? {}
   const terminals = found.terminals ?? {}
@@ -49,10 +52,7 @@ export function FoundPart() {
           draftKey={`${loop.id}/complaint`}
           value={loop.survey.complaint ?? ''}
           field={surveyRecord.fields.complaint}
-          onCommit={(text) => {
-            const { complaint: _old, ...rest } = loop.survey
-            return change({ loop: { ...loop, survey: text === '' ? rest : { ...rest, complaint: text } } })
-          }}
+          onCommit={(text) => act(writeComplaint, { text })}
         />
         <ChoiceField
           label="What was there"

@@ -1,3 +1,5 @@
+import { useAct } from '../../loop/useAct'
+import { tickHazards } from '@nachtigal/core/actions/tickHazards'
 import { hazardsOf, proposedHazards } from '@nachtigal/core/survey/hazards'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
@@ -5,10 +7,10 @@ import { Tick } from '../../ui/Tick'
 
 /** Hazards of this kind: proposed by its answers, ticked by whoever stands there; each says where its caution will show. */
 export function HurtPart() {
-  const { loop, change, words } = useLoop()
+  const { loop, words } = useLoop()
+  const act = useAct()
   const ticked = loop.survey.hazards
-  const put = (hazards: Readonly<Record<string, true>>) =>
-    change({ loop: { ...loop, survey: { ...loop.survey, hazards } } })
+  const put = (hazards: Readonly<Record<string, true>>) => act(tickHazards, { hazards })
   const proposed = proposedHazards(loop.kind, loop.survey.answers)
   const left = proposed.filter(({ id }) => !ticked[id])
   const tick = (id: string, on: boolean) => {

@@ -1,3 +1,5 @@
+import { useAct } from '../../loop/useAct'
+import { answerQuestions } from '@nachtigal/core/actions/answerQuestions'
 import { useState } from 'react'
 import type { ChoiceQuestion, NumberQuestion, Question } from '@nachtigal/core/survey/question'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
@@ -37,22 +39,10 @@ export function QuestionsPart({ group }: { group: string }) {
 }
 
 function useAnswer(id: string) {
-  const { loop, change } = useLoop()
-  const put = (value: number | string | undefined) => {
-    const { [id]: _old, ...rest } = loop.survey.answers
-    // A figure that is typed by hand no longer comes from what was measured.
-    const { [id]: _way, ...kept } = loop.survey.ways ?? {}
-    return change({
-      loop: {
-        ...loop,
-        survey: {
-          ...loop.survey,
-          answers: value === undefined ? rest : { ...rest, [id]: value },
-          ...(loop.survey.ways ? { ways: kept } : {}),
-        },
-      },
-    })
-  }
+  const { loop } = useLoop()
+  const act = useAct()
+  const put = (value: number | string | undefined) =>
+    act(answerQuestions, value === undefined ? { answers: {}, none: [id] } : { answers: { [id]: value } })
   return [loop.survey.answers[id], put] as const
 }
 

@@ -1,3 +1,5 @@
+import { useAct } from '../../loop/useAct'
+import { renameLoop } from '@nachtigal/core/actions/renameLoop'
 import { useNavigate, useParams } from 'react-router'
 import { factsOfKind } from '@nachtigal/core/survey/kindFacts'
 import { openQuestions } from '@nachtigal/core/survey/surveyResult'
@@ -18,7 +20,8 @@ import { surveyParts } from './surveyParts'
 
 /** Step 1: what is it, what must it hold, what could hurt; one part at a time, in the order in which one walks through the place. */
 export function SurveyStep() {
-  const { loop, change, open, job } = useLoop()
+  const { loop, open, job } = useLoop()
+  const act = useAct()
   const { part: wanted } = useParams()
   const send = useSend(job.id)
   const navigate = useNavigate()
@@ -89,7 +92,7 @@ export function SurveyStep() {
               value={loop.name}
               field={loopRecord.fields.name}
               required
-              onCommit={(name) => change({ loop: { ...loop, name } })}
+              onCommit={(name) => act(renameLoop, { name })}
             />
             <p className="small text-ink2">
               {factsOfKind(loop.kind).title}: {factsOfKind(loop.kind).about}.{' '}

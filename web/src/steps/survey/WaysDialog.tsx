@@ -1,3 +1,5 @@
+import { useAct } from '../../loop/useAct'
+import { answerByWay } from '@nachtigal/core/actions/answerByWay'
 import { useState } from 'react'
 import type { NumberQuestion } from '@nachtigal/core/survey/question'
 import { type Way, ways } from '@nachtigal/core/survey/ways'
@@ -63,7 +65,8 @@ interface MeasuredProps {
 }
 
 function Measured({ way, question, begun, format, onDone }: MeasuredProps) {
-  const { loop, change, preferences, words } = useLoop()
+  const { preferences, words } = useLoop()
+  const act = useAct()
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>(() =>
     Object.fromEntries(
       way.fields.flatMap(({ id, quantity, typical }) => {
@@ -95,16 +98,7 @@ function Measured({ way, question, begun, format, onDone }: MeasuredProps) {
       : undefined
   const put = () => {
     if (answer?.value === undefined || outside) return
-    change({
-      loop: {
-        ...loop,
-        survey: {
-          ...loop.survey,
-          answers: { ...loop.survey.answers, [question.id]: answer.value },
-          ways: { ...loop.survey.ways, [question.id]: { way: way.id, values } },
-        },
-      },
-    })
+    act(answerByWay, { question: question.id, value: answer.value, found: { way: way.id, values } })
     onDone()
   }
   return (

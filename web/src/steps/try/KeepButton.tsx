@@ -1,31 +1,27 @@
-import type { KeptRun } from '@nachtigal/core/document/documents'
-import { useAppSelector } from '../../lib/store'
+import { useAct } from '../../loop/useAct'
+import { keepRun } from '@nachtigal/core/actions/keepRun'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
 import { useTrial } from './trial'
-import { newId } from '../../lib/newId'
 
 /** Most runs that a loop keeps: the oldest one has to be taken out first. */
 const MOST = 24
 
 /** Keeps the run that is shown with the loop: what it was made of, and what came out. */
 export function KeepButton() {
-  const { loop, change } = useLoop()
+  const { loop } = useLoop()
+  const act = useAct()
   const { choice, outcome, state, climates } = useTrial()
-  const by = useAppSelector((store) => store.view.by)
   const runs = Object.values(loop.trial?.runs ?? {})
   const keep = () => {
     if (!outcome) return
     const climate = climates.find(({ id }) => id === choice.climate)
-    const kept: KeptRun = {
-      order: 1 + Math.max(0, ...runs.map(({ order }) => order)),
+    const run = {
       title:
         `${{ day: 'Day', week: 'Week', season: 'Season' }[choice.span]}${choice.span === 'day' ? '' : `, ${climate?.title ?? ''}`}${choice.faults.length > 0 ? ', with faults' : ''}`.slice(
           0,
           80,
         ),
-      at: new Date().toISOString(),
-      by: by || 'unnamed',
       choice: JSON.stringify(choice),
       planned: JSON.stringify({ planned: loop.settings.planned, controllers: loop.settings.controllers }),
       starts: outcome.figures.starts,
@@ -33,10 +29,7 @@ export function KeepButton() {
       lowestC: outcome.figures.lowestC,
       highestC: outcome.figures.highestC,
     }
-    change(
-      { loop: { ...loop, trial: { ...loop.trial, runs: { ...loop.trial?.runs, [newId()]: kept } } } },
-      { tell: 'Run kept' },
-    )
+    act(keepRun, run, { tell: 'Run kept' })
   }
   return (
     <Button second end="" disabled={state.status !== 'done' || !outcome || runs.length >= MOST} onClick={keep}>

@@ -1,3 +1,5 @@
+import { useAct } from '../../loop/useAct'
+import { removeRun } from '@nachtigal/core/actions/removeRun'
 import { Download, X } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { runFigures } from '@nachtigal/core/simulate/runFigures'
@@ -23,7 +25,8 @@ const fileName = (text: string) =>
 
 /** Runs that were kept with the loop: one laid over the present run, exports, taking out. */
 export function KeptPart() {
-  const { job, loop, change, words, chain, survey } = useLoop()
+  const { job, loop, words, chain, survey } = useLoop()
+  const act = useAct()
   const { state, run, scenario, scenarioOf, choose, climates } = useTrial()
   const runs = ordered(loop.trial?.runs ?? {})
   const [over, setOver] = useState<string>()
@@ -52,8 +55,7 @@ export function KeptPart() {
         if (text !== null) download(`${fileName(loop.name)} run.csv`, text, 'text/csv')
       })
   const takeOut = (id: string) => {
-    const { [id]: _, ...rest } = loop.trial?.runs ?? {}
-    change({ loop: { ...loop, trial: { ...loop.trial, runs: rest } } }, { tell: 'Run removed' })
+    act(removeRun, { run: id }, { tell: 'Run removed' })
     if (over === id) setOver(undefined)
   }
   const actuators = (of: typeof run) => of!.outputs.map(({ actuator }) => actuator)

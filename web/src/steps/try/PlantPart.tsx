@@ -1,3 +1,6 @@
+import { useAct } from '../../loop/useAct'
+import { setPlantValue } from '@nachtigal/core/actions/setPlantValue'
+import { answerQuestions } from '@nachtigal/core/actions/answerQuestions'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 import { loopPlant } from '@nachtigal/core/simulate/loop/loopPlant'
 import { formatQuantity } from '@nachtigal/core/units/quantity'
@@ -10,7 +13,8 @@ import { RunMeaning } from './RunMeaning'
 /** Every value that the plant is made of, with its range and where it comes from, open to change. */
 export function PlantPart() {
   const inHand = useLoop()
-  const { loop, survey, data, preferences, change } = inHand
+  const { loop, survey, data, preferences } = inHand
+  const act = useAct()
   const plant = useMemo(() => (survey ? loopPlant(loop, survey, data) : undefined), [loop, survey, data])
   if (!survey || !plant) return null
   const questions = askedQuestions(loop).flatMap((question) => (question.ask === 'number' ? [question] : []))
@@ -18,18 +22,10 @@ export function PlantPart() {
     const figure = survey.figures[question.id]
     return figure ? [{ question, figure }] : []
   })
-  const answered = (id: string, value: number | undefined) => {
-    const { [id]: _, ...rest } = loop.survey.answers
-    return change({
-      loop: { ...loop, survey: { ...loop.survey, answers: value === undefined ? rest : { ...rest, [id]: value } } },
-    })
-  }
-  const changed = (id: string, value: number | undefined) => {
-    const { [id]: _, ...rest } = loop.trial?.plant ?? {}
-    return change({
-      loop: { ...loop, trial: { ...loop.trial, plant: value === undefined ? rest : { ...rest, [id]: value } } },
-    })
-  }
+  const answered = (id: string, value: number | undefined) =>
+    act(answerQuestions, value === undefined ? { answers: {}, none: [id] } : { answers: { [id]: value } })
+  const changed = (id: string, value: number | undefined) =>
+    act(setPlantValue, { row: id, ...(value === undefined ? {} : { value }) })
   const sources = { answer: 'answered', chain: 'nameplate', estimate: 'estimate' } as const
   return (
     <div className="work">

@@ -1,3 +1,5 @@
+import { useAct } from '../../loop/useAct'
+import { writeBox } from '@nachtigal/core/actions/writeBox'
 import { useMemo, useState } from 'react'
 import { fill, routes } from '@nachtigal/contract/api'
 import { mountings } from '@nachtigal/core/plant/enclosure'
@@ -62,14 +64,14 @@ export function BoxPart() {
 }
 
 function Box({ state }: { state: BoxState }) {
-  const { loop, change, preferences, words } = useLoop()
+  const { loop, preferences, words } = useLoop()
+  const act = useAct()
   const { box, needed } = state
-  const put = (next: Partial<BoxPlan>) => {
-    const merged = Object.fromEntries(
-      Object.entries({ ...loop.wiring.box, ...next }).filter(([, v]) => v !== undefined),
-    ) as BoxPlan
-    return change({ loop: { ...loop, wiring: { ...loop.wiring, box: merged } } })
-  }
+  const put = (next: Partial<Record<keyof BoxPlan, BoxPlan[keyof BoxPlan] | undefined>>) =>
+    act(writeBox, {
+      box: Object.fromEntries(Object.entries(next).filter(([, part]) => part !== undefined)) as BoxPlan,
+      none: Object.entries(next).flatMap(([key, part]) => (part === undefined ? [key] : [])),
+    })
   const given = loop.wiring.box ?? {}
   const size = (label: string, key: 'heightM' | 'widthM' | 'depthM') => (
     <NumberField

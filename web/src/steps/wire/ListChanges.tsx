@@ -1,3 +1,5 @@
+import { useAct } from '../../loop/useAct'
+import { forgetChanges } from '@nachtigal/core/actions/forgetChanges'
 import { ordered } from '@nachtigal/core/document/chain'
 import { useLoop } from '../../loop/loopContext'
 import { Shape } from '../../ui/Shape'
@@ -6,19 +8,12 @@ const words = { came: 'New', went: 'Gone', moved: 'Moved' } as const
 
 /** What a change of the chain did to the list, until it is seen; wires to be taken off, until they are; what is not wired, and why. */
 export function ListChanges() {
-  const { loop, change, wires } = useLoop()
+  const { loop, wires } = useLoop()
+  const act = useAct()
   const all = ordered(loop.wiring.changed ?? {})
   const off = all.filter(({ what, landed }) => what === 'went' && landed)
   const news = all.filter((each) => !off.includes(each))
-  const forget = (ids: readonly string[], tell: string) => {
-    const changed = Object.fromEntries(Object.entries(loop.wiring.changed ?? {}).filter(([id]) => !ids.includes(id)))
-    const states = Object.fromEntries(
-      Object.entries(loop.wiring.rows).filter(
-        ([id]) => !ids.includes(id) || loop.wiring.changed?.[id]?.what !== 'went',
-      ),
-    )
-    change({ loop: { ...loop, wiring: { ...loop.wiring, rows: states, changed } } }, { tell })
-  }
+  const forget = (rows: readonly string[], tell: string) => act(forgetChanges, { rows }, { tell })
   if (all.length === 0 && wires.withheld.length === 0) return null
   return (
     <div className="border-b border-line px-4 py-2 grid gap-2" role="status">

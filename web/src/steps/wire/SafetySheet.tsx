@@ -1,6 +1,8 @@
+import { useAct } from '../../loop/useAct'
+import { answerStep } from '@nachtigal/core/actions/answerStep'
 import { TriangleAlert } from 'lucide-react'
 import type { SafetyStep } from '@nachtigal/core/commissioning/safetyStep'
-import { duringStep, endedWork } from '@nachtigal/core/commissioning/temporaryWork'
+import { duringStep } from '@nachtigal/core/commissioning/temporaryWork'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { shownMoment } from '@nachtigal/core/time/shownMoment'
 import { draftCleared, drafted } from '../../lib/draftsSlice'
@@ -26,8 +28,8 @@ interface Props {
 
 /** One step, large: what to do, what should be read, the reading or the answer, the verdict with its cause and what to do next. */
 export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
-  const { loop, job, data, change, reading, preferences } = useLoop()
-  const by = useAppSelector((state) => state.view.by)
+  const { job, loop, reading, preferences } = useLoop()
+  const act = useAct()
   const dispatch = useAppDispatch()
   const phone = useMedia(PHONE)
   const keepReading = useKeepReading()
@@ -44,12 +46,7 @@ export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
         )
       : undefined
   const answer = (says: 'yes' | 'no') => {
-    const done = {
-      ...loop.wiring.done,
-      [`${step.block}/${step.id}`]: { answer: says, by: by || 'unnamed', at: new Date().toISOString() },
-    }
-    const answered = { ...loop, wiring: { ...loop.wiring, done } }
-    const refused = change({ loop: endedWork(job, answered, data, [duringStep(step)]) })
+    const refused = act(answerStep, { step: `${step.block}/${step.id}`, answer: says, ends: duringStep(step) })
     if (refused === undefined && says === 'yes') onNext()
   }
   const overRange = () => {

@@ -1,3 +1,5 @@
+import { useAct } from '../../loop/useAct'
+import { writeRow } from '@nachtigal/core/actions/writeRow'
 import type { RowState } from '@nachtigal/core/document/documents'
 import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
@@ -11,9 +13,8 @@ export function landedState(state: RowState | undefined, row: WireRow, on: boole
 
 /** Writes the state of any row. */
 export function useWriteRow() {
-  const { loop, change } = useLoop()
-  return (id: string, next: RowState) =>
-    change({ loop: { ...loop, wiring: { ...loop.wiring, rows: { ...loop.wiring.rows, [id]: next } } } })
+  const act = useAct()
+  return (id: string, state: RowState) => act(writeRow, { row: id, state })
 }
 
 /** Writes one row's state. */
