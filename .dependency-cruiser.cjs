@@ -85,6 +85,7 @@ module.exports = {
         'survey',
         'simulate',
         'check|commissioning',
+        'actions',
         'calc',
       ],
       'core/src',

@@ -40,6 +40,22 @@ export default tseslint.config(
     },
   },
   {
+    // What a person does to a job or a loop is an action in core; a page calls it and draws.
+    files: ['web/src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts', '**/*.test.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...[
+          'SpreadElement > Identifier[name=/^(loop|job)$/]',
+          'SpreadElement > MemberExpression[property.name=/^(loop|job)$/]',
+          'SpreadElement > MemberExpression[object.name=/^(loop|job)$/]',
+          'SpreadElement > MemberExpression > MemberExpression[object.name=/^(loop|job)$/]',
+        ].map((selector) => ({ selector, message: 'a job or a loop is changed by an action of core' })),
+      ],
+    },
+  },
+  {
     files: ['**/*.{js,mjs,cjs}'],
     languageOptions: { globals: { process: 'readonly', console: 'readonly', module: 'readonly' } },
   },

@@ -169,3 +169,72 @@ describe('a wrong field', () => {
       expect([said.status, said.error()]).toEqual([2, inFile])
   })
 })
+
+describe('an action from the command line', () => {
+  const act = (input: unknown, ...args: string[]) => {
+    const { status, stdout } = spawnSync(process.execPath, [at('bin/nachtigal'), 'do', ...args], {
+      encoding: 'utf8',
+      env: { ...process.env, NODE_OPTIONS: '', NACHTIGAL_NAME: 'Ilse Farn' },
+      input: JSON.stringify(input),
+      maxBuffer: 1 << 28,
+    })
+    return {
+      status,
+      said: stdout,
+      error: () => (JSON.parse(stdout) as { error: { field: string; message: string } }).error,
+    }
+  }
+  const demo = at('demo/otterholm.nachtigal.json')
+
+  it('changes a job file and its log, which a bench then takes in', async () => {
+    const { status, said } = act({ name: 'Duckling floor' }, 'rename-loop', demo, 'Hatchling floor')
+    expect(status).toBe(0)
+    const file = JSON.parse(said) as JobFile
+    expect(file.log.at(-1)?.command).toMatchObject({ action: 'rename-loop', by: 'Ilse Farn' })
+    const changed = path.join(folder, 'changed.json')
+    writeFileSync(changed, said)
+    const fresh = await bench('changed')
+    expect(nachtigal('import', changed, '--at', fresh).status).toBe(0)
+    const { loops } = JSON.parse(nachtigal('export', file.job.id, '--at', fresh).stdout) as JobFile
+    expect(Object.values(loops).map(({ name }) => name)).toContain('Duckling floor')
+  }, 120_000)
+  it('changes a job on a running bench, as a command that says which action it was', () => {
+    const job = 'Otterholm Wildlife Hospital'
+    const made = act({ kind: 'lifted', what: 'B9 lifted' }, 'put-temporary', job, 'Fish store', '--at', here)
+    expect([made.status, made.said]).toEqual([0, expect.stringContaining('"sequence"')])
+    const { log } = JSON.parse(nachtigal('export', job, '--at', here).stdout) as JobFile
+    expect(log.at(-1)?.command).toMatchObject({ action: 'put-temporary', by: 'Ilse Farn' })
+  })
+  it.each([
+    ['no such action', {}, ['fly', demo, 'Fish store'], 'action', /do --list/],
+    ['no such loop', {}, ['rename-loop', demo, 'Nowhere'], 'loop', /is no loop of this job/],
+    ['a name of nothing', { name: '' }, ['rename-loop', demo, 'Fish store'], 'name', /name/],
+    ['a name that is a number', { name: 7 }, ['rename-loop', demo, 'Fish store'], 'name', /name/],
+    ['no such test', { test: 'no/such' }, ['begin-test-again', demo, 'Fish store'], 'test', /is no test of this loop/],
+    [
+      'what is not on the list',
+      { entry: 'x' },
+      ['undo-temporary', demo, 'Fish store'],
+      'entry',
+      /is not on the temporary list/,
+    ],
+    ['a signature in a file', { by: 'A', instrument: 'B' }, ['sign', demo, 'Fish store'], 'action', /made on a bench/],
+    [
+      'a signature while something is open',
+      { by: 'A', instrument: 'B' },
+      ['sign', 'Otterholm, as found', 'Fish store', '--at', 'HERE'],
+      'handover.signed',
+      /cannot be signed yet/,
+    ],
+  ] as const)('%s: exit 2, the field and what is allowed, and nothing is changed', (_, input, args, field, says) => {
+    const { status, error } = act(input, ...args.map((arg) => (arg === 'HERE' ? here : arg)))
+    expect([status, error().field]).toEqual([2, field])
+    expect(error().message).toMatch(says)
+  })
+  it('names every action, and what each takes', () => {
+    const listed = act({}, '--list').said.trim().split('\n')
+    expect(listed.length).toBeGreaterThan(30)
+    const [id] = listed[0]!.split('\t') as [string]
+    expect(JSON.parse(act({}, id, '--schema').said)).toMatchObject({ type: 'object' })
+  })
+})

@@ -1,4 +1,4 @@
-import { openAsBlob, readFileSync } from 'node:fs'
+import { existsSync, openAsBlob, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { Readable } from 'node:stream'
 import { text as textOf } from 'node:stream/consumers'
@@ -8,6 +8,9 @@ import { fileURLToPath } from 'node:url'
 import { type Entry, fromBufferPromise } from 'yauzl'
 import { fill, type JobFile, type JobSummary, routes } from '@nachtigal/contract/api'
 import { JOB_IN_ZIP, jobFileRefusal } from '@nachtigal/contract/jobFileSchema'
+import { actions, findAction } from '@nachtigal/core/actions/registry'
+import { jsonSchemaOf } from '@nachtigal/core/schema/jsonSchemaOf'
+import { commandOf, withCommand } from './doAction'
 import type { CalcData } from '@nachtigal/core/calc/calculation'
 import { calculationSchema } from '@nachtigal/core/calc/jsonSchema'
 import { calculations, findCalculation, plainly, runCalculation } from '@nachtigal/core/calc/registry'
@@ -186,10 +189,8 @@ async function told(answer: Response): Promise<unknown> {
   return body
 }
 
-/** A job of a running bench as one open file, by its id or its name. */
-async function exportJob(given: string[]) {
-  const { rest, at } = withAddress(given)
-  const [name = ''] = rest
+/** A job of a bench by its id or its name. */
+async function jobAt(at: string, name: string): Promise<JobSummary> {
   const jobs = (await asked(`${at}${routes.jobs}`)) as JobSummary[]
   const found = jobs.filter(({ id, name: called }) => id === name || called === name)
   if (found.length !== 1)
@@ -197,7 +198,14 @@ async function exportJob(given: string[]) {
       'job',
       `"${name}" is ${found.length === 0 ? 'no job' : 'more than one job'} here: ${jobs.map((job) => `${job.id} ${job.name}`).join(', ') || 'there is none'}`,
     )
-  const answer = await reached(`${at}${fill(routes.file, { jobId: found[0]!.id })}`)
+  return found[0]!
+}
+
+/** A job of a running bench as one open file, by its id or its name. */
+async function exportJob(given: string[]) {
+  const { rest, at } = withAddress(given)
+  const { id } = await jobAt(at, rest[0] ?? '')
+  const answer = await reached(`${at}${fill(routes.file, { jobId: id })}`)
   if (!answer.ok || !answer.body) await told(answer)
   // However long it is, and a zip where it holds photos: as it comes.
   await pipeline(Readable.fromWeb(answer.body as WebStream), process.stdout)
@@ -218,14 +226,58 @@ async function importJob(given: string[]) {
   )
 }
 
+/** Does something to a loop: of a job file, whose changed file is the answer, or of a job on a running bench. */
+async function doIt(given: string[]) {
+  const { rest, at } = withAddress(given)
+  const [id, where = '', called = ''] = rest
+  if (id === '--list') {
+    for (const each of actions) process.stdout.write(`${each.id}\t${each.did}\n`)
+    return
+  }
+  const action = findAction(id ?? '')
+  if (!action) refuse('action', `there is no action "${id ?? ''}"; do --list names them`)
+  if (where === '--schema') return print(jsonSchemaOf(action.input))
+  const input = json(await textOf(process.stdin), 'input')
+  const inFile = existsSync(where)
+  const jobId = inFile ? '' : (await jobAt(at, where)).id
+  if (inFile && action.id === 'sign') refuse('action', 'a signature is made on a bench: it holds the gate')
+  const file = inFile
+    ? (json(await jobText(where), 'file') as JobFile)
+    : ((await asked(`${at}${fill(routes.file, { jobId })}`)) as JobFile)
+  const bad = jobFileRefusal(file)
+  if (bad) refuse(bad.field, bad.message)
+  const loop = Object.values(file.loops).find((each) => each.id === called || each.name === called)
+  if (!loop)
+    refuse(
+      'loop',
+      `"${called}" is no loop of this job: ${ordered(file.loops)
+        .map(({ name }) => name)
+        .join(', ')}`,
+    )
+  const by = process.env['NACHTIGAL_NAME'] || process.env['USER'] || 'unnamed'
+  const now = new Date().toISOString()
+  const made = commandOf({ action, file, loop, input, by, at: now, data: fieldData() })
+  if ('message' in made) refuse(made.field, made.message)
+  print(
+    inFile
+      ? withCommand(file, made.command, now)
+      : await asked(`${at}${fill(routes.commands, { jobId })}`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(made.command),
+        }),
+  )
+}
+
 const [command, ...rest] = process.argv.slice(2)
 if (command === 'calc') calc(rest)
 else if (command === 'simulate') runScenario(rest)
 else if (command === 'check') await check(rest)
 else if (command === 'export') await exportJob(rest)
 else if (command === 'import') await importJob(rest)
+else if (command === 'do') await doIt(rest)
 else
   refuse(
     'command',
-    `"${command ?? ''}" is not known here: calc --list, calc <id> [--schema], simulate <scenario.json>, check <job.json>, export <job> [--at address], import <job.json> [--at address]`,
+    `"${command ?? ''}" is not known here: calc --list, calc <id> [--schema], simulate <scenario.json>, check <job.json>, export <job> [--at address], import <job.json> [--at address], do --list, do <action> --schema, do <action> <job file or job> <loop> [--at address] with its input on standard input`,
   )

@@ -1,3 +1,4 @@
+import { keepNote, notedIn } from '@nachtigal/core/actions/keepNote'
 import { useState } from 'react'
 import { ordered } from '@nachtigal/core/document/chain'
 import { changesBetween } from '@nachtigal/core/document/changesBetween'
@@ -33,17 +34,15 @@ export function KeepCalculation({ job, sum, input, onClose }: Props) {
     const loop = loops.find(({ id }) => id === loopId)
     if (!loop) return
     const given = JSON.stringify(input)
-    const notes = loop.notes ?? {}
     const note = {
-      order: Math.max(0, ...Object.values(notes).map(({ order }) => order)) + 1,
       text: [words.trim(), calculationNote(sum)].filter((part) => part !== '').join('. '),
-      at: new Date().toISOString(),
-      by: by || 'unnamed',
       ...(given.length <= MOST_INPUT ? { calculation: { calc: sum.id, given } } : {}),
     }
-    const next = { ...loop, notes: { ...notes, [newId()]: note } }
+    const hand = { by, at: new Date().toISOString(), newId }
+    const next = notedIn(loop, note, hand)
     const wrong = send(changesBetween(loop.id, loop, next), {
       loopId: loop.id,
+      action: keepNote.id,
       tell: `Kept in the log of ${loop.name}`,
     })
     setProblem(wrong)

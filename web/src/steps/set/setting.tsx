@@ -1,8 +1,9 @@
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react'
+import { withPlan, withPlanned } from '@nachtigal/core/document/withPlanned'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import type { LoopContext } from '@nachtigal/core/check/context'
 import type { Finding } from '@nachtigal/core/check/finding'
-import { type Behaviour, type PlanOf, planOf, storedPlan } from '@nachtigal/core/document/behaviour'
+import { type Behaviour, type PlanOf, planOf } from '@nachtigal/core/document/behaviour'
 import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import type { ControllerPlan } from '@nachtigal/core/document/controllerPlan'
 import type { LoopDocument } from '@nachtigal/core/document/documents'
@@ -48,15 +49,12 @@ export function SettingProvider({ device, children }: { device: ResolvedDevice; 
   const keep = useCallback(
     (next: LoopDocument) => {
       setHeld(null)
-      return change({ loop: next })
+      return change({ loop: next }, { action: 'change-setting' })
     },
     [change],
   )
   const replanned = useCallback(
-    (planned: Readonly<Record<string, Behaviour>>): LoopDocument => ({
-      ...loop,
-      settings: { ...loop.settings, planned },
-    }),
+    (planned: Readonly<Record<string, Behaviour>>): LoopDocument => withPlanned(loop, planned),
     [loop],
   )
   const value = useMemo((): Setting => {
@@ -71,7 +69,7 @@ export function SettingProvider({ device, children }: { device: ResolvedDevice; 
       hold: setHeld,
       keep,
       replanned,
-      withPlan: (planId, plan) => replanned({ ...loop.settings.planned, [planId]: storedPlan<Behaviour>(plan) }),
+      withPlan: (planId, plan) => withPlan(loop, planId, plan),
       withWhole: (part) => withControllerPlan({ ...inHand, loop }, device, part),
       move: (make, done) => {
         let next: LoopDocument

@@ -1,3 +1,4 @@
+import { withoutChain } from '@nachtigal/core/document/withPlanned'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { propose } from '@nachtigal/core/survey/proposal'
@@ -27,7 +28,7 @@ export function ProposalPart() {
     setLooking(true)
     const bare = {
       job,
-      loop: { ...loop, chain: { devices: {}, connections: {} }, settings: { ...loop.settings, planned: {} } },
+      loop: withoutChain(loop),
     }
     const running = proposeChain(bare, proposal, profiles, data)
     cancel.current = running.cancel

@@ -1,0 +1,68 @@
+import { createHash, randomUUID } from 'node:crypto'
+import { documentSchema } from '@nachtigal/contract/documentSchemas'
+import type { JobFile } from '@nachtigal/contract/api'
+import { refusal, type Refusal } from '@nachtigal/contract/check'
+import { inputRefusal } from '@nachtigal/contract/inputRefusal'
+import type { Action, Hand } from '@nachtigal/core/actions/action'
+import { applyCommand } from '@nachtigal/core/document/applyChange'
+import { changesBetween } from '@nachtigal/core/document/changesBetween'
+import { type Command, firstHash, hashText, type LogRow } from '@nachtigal/core/document/command'
+import type { LoopDocument } from '@nachtigal/core/document/documents'
+import { lockedOut } from '@nachtigal/core/document/handover'
+import type { FieldData } from '@nachtigal/core/plant/fieldValue'
+import { Refused } from '@nachtigal/core/units/refused'
+import type { Edited } from '@nachtigal/core/wiring/edited'
+
+interface Given {
+  readonly action: Action
+  readonly file: JobFile
+  readonly loop: LoopDocument
+  readonly input: unknown
+  readonly by: string
+  readonly at: string
+  readonly data: FieldData
+}
+
+/** The command that an action makes of a job, or what is wrong with what was put in. */
+export function commandOf({ action, file, loop, input, by, at, data }: Given): { readonly command: Command } | Refusal {
+  const wrong = inputRefusal(action, input)
+  if (wrong) return wrong
+  const { job } = file
+  const run = action.run as (edited: Edited, input: unknown, hand: Hand) => Edited
+  let after: Edited
+  try {
+    after = run({ job, loop }, input, { by, at, newId: randomUUID, data })
+  } catch (error) {
+    if (error instanceof Refused) return { field: error.field, message: error.message }
+    throw error
+  }
+  const change = [...changesBetween(job.id, job, after.job), ...changesBetween(loop.id, loop, after.loop)]
+  if (change.length === 0) return { field: 'input', message: 'input changes nothing: it stands so already' }
+  const documents = { [job.id]: job, ...file.loops }
+  const locked = lockedOut(documents, change)
+  if (locked) return { field: 'loop', message: locked }
+  const bad =
+    refusal(documentSchema(job.id, job.id), after.job, job) ??
+    refusal(documentSchema(loop.id, job.id), after.loop, loop)
+  if (bad) return bad
+  const baseRevision = file.log.at(-1)?.sequence ?? 0
+  return {
+    command: { id: randomUUID(), jobId: job.id, loopId: loop.id, baseRevision, at, by, action: action.id, change },
+  }
+}
+
+/** The job file with a command more: its documents after it, and its row in the chained log. */
+export function withCommand(file: JobFile, command: Command, receivedAt: string): JobFile {
+  const applied = applyCommand({ [file.job.id]: file.job, ...file.loops }, command)
+  if (!applied.ok) throw new Error('a command that was just made does not apply')
+  const last = file.log.at(-1)
+  const row = { sequence: (last?.sequence ?? 0) + 1, receivedAt, command, previousHash: last?.hash ?? firstHash }
+  const hash = createHash('sha256').update(hashText(row)).digest('hex')
+  const { [file.job.id]: job, ...loops } = applied.documents
+  return {
+    ...file,
+    job: job as JobFile['job'],
+    loops: loops as JobFile['loops'],
+    log: [...file.log, { ...row, hash } satisfies LogRow],
+  }
+}

@@ -1,0 +1,181 @@
+import { describe, expect, it } from '@jest/globals'
+import { changesBetween } from '../document/changesBetween'
+import type { Reading } from '../document/documents'
+import { chained } from '../testing/chains'
+import { fieldData } from '../testing/fieldData'
+import { Refused } from '../units/refused'
+import type { Edited } from '../wiring/edited'
+import type { Hand } from './action'
+import { actions, findAction } from './registry'
+
+const frozen = <T>(value: T): T => {
+  if (typeof value === 'object' && value !== null && !Object.isFrozen(value)) {
+    Object.freeze(value)
+    Object.values(value).forEach(frozen)
+  }
+  return value
+}
+
+function handOf(by = 'Ilse Farn'): Hand {
+  let made = 0
+  return { by, at: '2026-01-05T08:00:00.000Z', newId: () => `made-${++made}`, data: fieldData }
+}
+
+const floor = chained('floor')
+const reading: Reading = {
+  text: '28',
+  unit: '°C',
+  state: 'value',
+  value: 28,
+  at: '2026-01-05T08:00:00.000Z',
+  by: 'Ilse Farn',
+}
+const [plan] = Object.keys(floor.loop.settings.planned) as [string]
+const [controller] = Object.entries(floor.loop.chain.devices).flatMap(([id, { profile }]) =>
+  floor.job.profiles[profile]?.controller ? [id] : [],
+) as [string]
+const dimmed: Edited = {
+  job: {
+    ...floor.job,
+    instruments: { meter: { order: 1, name: 'Meter', serial: '7' } },
+    kit: { '2026-01-05': { meter: true } },
+  },
+  loop: {
+    ...floor.loop,
+    survey: {
+      ...floor.loop.survey,
+      complaint: 'cold',
+      ways: { ...floor.loop.survey.ways, area: { way: 'measured', values: { a: 1 } } },
+    },
+    temporary: { one: { order: 1, kind: 'bridge', what: 'F1 bridged', by: 'Ann', at: reading.at } },
+    handover: { signed: { by: 'Ann', at: reading.at, instrument: 'Meter' } },
+    proof: { ...floor.loop.proof, skipped: { 'offset/x': { by: 'Ann', at: reading.at, reason: 'none' } } },
+    trial: { runs: { old: {} as never }, plant: { 'cap.screed': 2 } },
+    wiring: {
+      ...floor.loop.wiring,
+      rows: { gone: { landed: true }, stays: { landed: true } },
+      changed: {
+        gone: { order: 1, what: 'went', says: 'gone' },
+        stays: { order: 2, what: 'moved', says: 'stays' },
+      },
+      done: { 'mount/a': { answer: 'yes', by: 'Ann', at: reading.at } },
+      box: { heightM: 0.6, widthM: 0.4 },
+    },
+  },
+}
+
+/** By action: an input that fits, and the paths of what it changes. */
+const cases: Readonly<Record<string, readonly [input: object, paths: readonly string[]]>> = {
+  'add-instrument': [{ name: 'Clamp', day: '2026-01-05' }, ['instruments.made-1', 'kit.2026-01-05.made-1']],
+  'answer-by-measuring': [
+    { question: 'areaM2', value: 12, found: { way: 'sides', values: { a: 3, b: 4 } } },
+    ['survey.answers.areaM2', 'survey.ways.areaM2'],
+  ],
+  'answer-questions': [{ answers: { areaM2: 20 }, none: ['area'] }, ['survey.answers.areaM2', 'survey.ways.area']],
+  'answer-step': [{ step: 'isolate/off', answer: 'yes' }, ['wiring.done.isolate/off']],
+  'apply-test-fix': [{ test: 'none' }, []],
+  'begin-test-again': [{ test: `rise-and-fall/${plan}` }, ['proof.attempts', 'proof.past']],
+  'carry-instrument': [{ instrument: 'meter', day: '2026-01-05', out: false }, ['kit.2026-01-05.meter']],
+  'close-finding': [{ finding: 'C040_OFFSET_LARGE/x', reason: ' seen ' }, ['waivers.C040_OFFSET_LARGE/x']],
+  'keep-note': [{ text: 'Damp here' }, ['notes']],
+  'keep-run': [
+    { title: 'Day', choice: '{}', planned: '{}', starts: 1, energyKwh: 1, lowestC: 1, highestC: 2 },
+    ['trial.runs.made-1'],
+  ],
+  'key-values': [{ side: 'asLeft', device: controller, values: { set: reading } }, [`settings.asLeft.${controller}`]],
+  'leave-test-out': [{ test: 'alarm/x', reason: 'no alarm' }, ['proof.skipped.alarm/x']],
+  'make-test-after-all': [{ test: 'offset/x' }, ['proof.skipped.offset/x']],
+  'note-changed-wires': [
+    { rows: ['gone', 'stays'] },
+    ['wiring.rows.gone', 'wiring.changed.gone', 'wiring.changed.stays'],
+  ],
+  'open-again': [{ why: 'new pump' }, ['handover.reopened']],
+  'put-temporary': [{ kind: 'lifted', what: 'B1 lifted' }, ['temporary.made-1']],
+  'remove-run': [{ run: 'old' }, ['trial.runs.old']],
+  'rename-loop': [{ name: 'Other' }, ['name']],
+  'set-plant-value': [{ row: 'cap.screed' }, ['trial.plant.cap.screed']],
+  sign: [{ by: 'Ilse Farn', instrument: 'Meter' }, ['handover.signed', 'handover.past']],
+  'take-readings': [{ test: 'before/x', readings: [{ ...reading, step: 'commanded' }] }, ['proof.readings.made-1']],
+  'tick-hand-over': [{ tick: 'leaflet', on: true }, ['handover.ticks']],
+  'tick-hazards': [{ hazards: { mains: true } }, ['survey.hazards.mains']],
+  'tick-step': [{ step: 'mount/a', on: false }, ['wiring.done.mount/a']],
+  'undo-temporary': [{ entry: 'one' }, ['temporary.one']],
+  'write-as-found': [{ found: { state: 'none' } }, ['survey.found']],
+  'write-box': [{ box: { depthM: 0.2 }, none: ['widthM'] }, ['wiring.box.depthM', 'wiring.box.widthM']],
+  'write-complaint': [{ text: '' }, ['survey.complaint']],
+  'write-hand-over': [{ part: 'call', text: 'Ann' }, ['handover.call']],
+  'write-instrument': [{ instrument: 'meter', part: 'serial', text: '' }, ['instruments.meter']],
+  'write-job-details': [
+    { name: 'Another job', place: 'Elsewhere', practice: 'uk', temperatureUnit: 'C', system: 'metric' },
+    ['name', 'place', 'practice'],
+  ],
+  'write-wire': [{ row: 'stays', state: { landed: true, label: 'L1' } }, ['wiring.rows.stays.label']],
+}
+
+const related = (a: string, b: string) => a === b || a.startsWith(`${b}.`) || b.startsWith(`${a}.`)
+
+const run = (id: string, edited: Edited, input: object, hand = handOf()) =>
+  (findAction(id) as unknown as { run: (edited: Edited, input: object, hand: Hand) => Edited }).run(edited, input, hand)
+const pathsOf = (before: Edited, after: Edited) =>
+  [
+    ...changesBetween(before.job.id, before.job, after.job),
+    ...changesBetween(before.loop.id, before.loop, after.loop),
+  ].map(({ path }) => path.join('.'))
+
+describe('actions', () => {
+  it('each has a case here, a name of its own, and what it did in the past tense', () => {
+    expect(Object.keys(cases).sort()).toEqual(actions.map(({ id }) => id))
+    for (const { did } of actions) expect(did).toMatch(/^(\w+(ed|ose|ook|ote|ut|id|pt|an|ft)|takes|put)\b/)
+  })
+  it.each(Object.entries(cases).filter(([, [, paths]]) => paths.length > 0))(
+    '%s changes what it says and nothing else, and leaves what it was given',
+    (id, [input, paths]) => {
+      const before = frozen(structuredClone(dimmed))
+      const changed = pathsOf(before, run(id, before, input))
+      for (const path of paths) expect([path, changed.some((each) => related(each, path))]).toEqual([path, true])
+      for (const each of changed) expect([each, paths.some((path) => related(each, path))]).toEqual([each, true])
+    },
+  )
+  it.each([
+    ['apply-test-fix', { test: 'none' }, 'test'],
+    ['begin-test-again', { test: 'no such test' }, 'test'],
+    ['undo-temporary', { entry: 'nothing' }, 'entry'],
+    ['write-instrument', { instrument: 'none', part: 'serial', text: '1' }, 'instrument'],
+  ])('%s of what is not there names the field and changes nothing', (id, input, field) => {
+    const refused = (() => {
+      try {
+        return run(id, dimmed, input)
+      } catch (error) {
+        return error
+      }
+    })()
+    expect(refused).toBeInstanceOf(Refused)
+    expect((refused as Refused).field).toBe(field)
+  })
+  it('a loop that was never signed is not opened again', () =>
+    expect(() => run('open-again', floor, { why: 'x' })).toThrow('is not signed'))
+  it('what is on the temporary list already is not put there twice', () =>
+    expect(run('put-temporary', dimmed, { kind: 'bridge', what: 'F1 bridged' })).toBe(dimmed))
+  it('a signature of before stays in the record', () => {
+    const { handover } = run('sign', dimmed, { by: 'Ilse Farn', instrument: 'Meter' }).loop
+    expect([handover.signed?.by, Object.values(handover.past ?? {}).map(({ by }) => by)]).toEqual([
+      'Ilse Farn',
+      ['Ann'],
+    ])
+  })
+  it('a reading carries its order, the instrument of the day and the attempt', () => {
+    const errs = { temperature: { plus: 0.1, percent: 0 } } as never
+    const job = { ...dimmed.job, instruments: { meter: { order: 1, name: 'Thermometer', errs } } }
+    const attempts = { 'rise-and-fall/x': { attempt: 2 } }
+    const edited = { job, loop: { ...dimmed.loop, proof: { ...dimmed.loop.proof, attempts } } }
+    const after = run('take-readings', edited, {
+      test: 'rise-and-fall/x',
+      readings: [{ ...reading, step: 'rise-1', quantity: 'temperature' }],
+    })
+    expect(Object.values(after.loop.proof.readings).at(-1)).toMatchObject({ attempt: 2, step: 'rise-1', value: 28 })
+  })
+  it('who gave no name is unnamed', () =>
+    expect(run('close-finding', dimmed, { finding: 'C', reason: 'x' }, handOf(' ')).loop.waivers['C']?.by).toBe(
+      'unnamed',
+    ))
+})
