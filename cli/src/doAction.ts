@@ -3,7 +3,7 @@ import { documentSchema } from '@nachtigal/contract/documentSchemas'
 import type { JobFile } from '@nachtigal/contract/api'
 import { refusal, type Refusal } from '@nachtigal/contract/check'
 import { inputRefusal } from '@nachtigal/contract/inputRefusal'
-import type { Action, Hand } from '@nachtigal/core/actions/action'
+import type { AnyAction } from '@nachtigal/core/actions/action'
 import { applyCommand } from '@nachtigal/core/document/applyChange'
 import { changesBetween } from '@nachtigal/core/document/changesBetween'
 import { type Command, firstHash, hashText, type LogRow } from '@nachtigal/core/document/command'
@@ -14,7 +14,7 @@ import { Refused } from '@nachtigal/core/units/refused'
 import type { Edited } from '@nachtigal/core/wiring/edited'
 
 interface Given {
-  readonly action: Action
+  readonly action: AnyAction
   readonly file: JobFile
   readonly loop: LoopDocument
   readonly input: unknown
@@ -28,10 +28,9 @@ export function commandOf({ action, file, loop, input, by, at, data }: Given): {
   const wrong = inputRefusal(action, input)
   if (wrong) return wrong
   const { job } = file
-  const run = action.run as (edited: Edited, input: unknown, hand: Hand) => Edited
   let after: Edited
   try {
-    after = run({ job, loop }, input, { by, at, newId: randomUUID, data })
+    after = action.run({ job, loop }, input, { by, at, newId: randomUUID, data })
   } catch (error) {
     if (error instanceof Refused) return { field: error.field, message: error.message }
     throw error

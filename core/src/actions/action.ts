@@ -23,6 +23,14 @@ export interface Action<R extends RecordField = RecordField> {
   readonly run: (edited: Edited, input: Value<R>, hand: Hand) => Edited
 }
 
+/** An action whose input is not known here: it is held against its fields before. */
+export interface AnyAction {
+  readonly id: string
+  readonly did: string
+  readonly input: RecordField
+  readonly run: (edited: Edited, input: unknown, hand: Hand) => Edited
+}
+
 /** An action with the type of its input taken from its fields. */
 export const defineAction = <const R extends RecordField>(action: Action<R>): Action<R> => action
 

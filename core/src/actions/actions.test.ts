@@ -114,8 +114,7 @@ const cases: Readonly<Record<string, readonly [input: object, paths: readonly st
 
 const related = (a: string, b: string) => a === b || a.startsWith(`${b}.`) || b.startsWith(`${a}.`)
 
-const run = (id: string, edited: Edited, input: object, hand = handOf()) =>
-  (findAction(id) as unknown as { run: (edited: Edited, input: object, hand: Hand) => Edited }).run(edited, input, hand)
+const run = (id: string, edited: Edited, input: object, hand = handOf()) => findAction(id)!.run(edited, input, hand)
 const pathsOf = (before: Edited, after: Edited) =>
   [
     ...changesBetween(before.job.id, before.job, after.job),

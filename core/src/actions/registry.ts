@@ -1,4 +1,4 @@
-import type { Action } from './action'
+import type { AnyAction } from './action'
 import { addInstrument } from './addInstrument'
 import { answerByWay } from './answerByWay'
 import { answerQuestions } from './answerQuestions'
@@ -33,7 +33,7 @@ import { writeJobDetails } from './writeJobDetails'
 import { writeRow } from './writeRow'
 
 /** Everything that a person does to a loop or its job, in the order of its id. */
-export const actions: readonly Action[] = [
+export const actions: readonly AnyAction[] = [
   addInstrument,
   answerByWay,
   answerQuestions,
@@ -66,10 +66,10 @@ export const actions: readonly Action[] = [
   writeInstrument,
   writeJobDetails,
   writeRow,
-].sort((a, b) => (a.id < b.id ? -1 : 1)) as unknown as readonly Action[]
+].sort((a, b) => (a.id < b.id ? -1 : 1)) as unknown as readonly AnyAction[]
 
 const byId = new Map(actions.map((action) => [action.id, action]))
 if (byId.size !== actions.length) throw new Error('two actions share an id')
 
 /** The action of an id; nothing where there is none. */
-export const findAction = (id: string): Action | undefined => byId.get(id)
+export const findAction = (id: string): AnyAction | undefined => byId.get(id)
