@@ -15,7 +15,10 @@ import type { Edited } from '@nachtigal/core/wiring/edited'
 
 interface Given {
   readonly action: AnyAction
-  readonly file: JobFile
+  readonly job: JobFile['job']
+  readonly loops: JobFile['loops']
+  /** Where the log of the job stands. */
+  readonly revision: number
   readonly loop: LoopDocument
   readonly input: unknown
   readonly by: string
@@ -24,10 +27,19 @@ interface Given {
 }
 
 /** The command that an action makes of a job, or what is wrong with what was put in. */
-export function commandOf({ action, file, loop, input, by, at, data }: Given): { readonly command: Command } | Refusal {
+export function commandOf({
+  action,
+  job,
+  loops,
+  revision,
+  loop,
+  input,
+  by,
+  at,
+  data,
+}: Given): { readonly command: Command } | Refusal {
   const wrong = inputRefusal(action, input)
   if (wrong) return wrong
-  const { job } = file
   let after: Edited
   try {
     after = action.run({ job, loop }, input, { by, at, newId: randomUUID, data })
@@ -37,16 +49,24 @@ export function commandOf({ action, file, loop, input, by, at, data }: Given): {
   }
   const change = [...changesBetween(job.id, job, after.job), ...changesBetween(loop.id, loop, after.loop)]
   if (change.length === 0) return { field: 'input', message: 'input changes nothing: it stands so already' }
-  const documents = { [job.id]: job, ...file.loops }
+  const documents = { [job.id]: job, ...loops }
   const locked = lockedOut(documents, change)
   if (locked) return { field: 'loop', message: locked }
   const bad =
     refusal(documentSchema(job.id, job.id), after.job, job) ??
     refusal(documentSchema(loop.id, job.id), after.loop, loop)
   if (bad) return bad
-  const baseRevision = file.log.at(-1)?.sequence ?? 0
   return {
-    command: { id: randomUUID(), jobId: job.id, loopId: loop.id, baseRevision, at, by, action: action.id, change },
+    command: {
+      id: randomUUID(),
+      jobId: job.id,
+      loopId: loop.id,
+      baseRevision: revision,
+      at,
+      by,
+      action: action.id,
+      change,
+    },
   }
 }
 

@@ -6,7 +6,7 @@ import { pipeline } from 'node:stream/promises'
 import type { ReadableStream as WebStream } from 'node:stream/web'
 import { fileURLToPath } from 'node:url'
 import { type Entry, fromBufferPromise } from 'yauzl'
-import { fill, type JobFile, type JobSummary, routes } from '@nachtigal/contract/api'
+import { fill, type JobFile, type JobState, type JobSummary, routes } from '@nachtigal/contract/api'
 import { JOB_IN_ZIP, jobFileRefusal } from '@nachtigal/contract/jobFileSchema'
 import { actions, findAction } from '@nachtigal/core/actions/registry'
 import { jsonSchemaOf } from '@nachtigal/core/schema/jsonSchemaOf'
@@ -241,25 +241,26 @@ async function doIt(given: string[]) {
   const inFile = existsSync(where)
   const jobId = inFile ? '' : (await jobAt(at, where)).id
   if (inFile && action.id === 'sign') refuse('action', 'a signature is made on a bench: it holds the gate')
-  const file = inFile
-    ? (json(await jobText(where), 'file') as JobFile)
-    : ((await asked(`${at}${fill(routes.file, { jobId })}`)) as JobFile)
-  const bad = jobFileRefusal(file)
+  const file = inFile ? (json(await jobText(where), 'file') as JobFile) : undefined
+  const bad = file && jobFileRefusal(file)
   if (bad) refuse(bad.field, bad.message)
-  const loop = Object.values(file.loops).find((each) => each.id === called || each.name === called)
+  const { job, loops, revision } = file
+    ? { job: file.job, loops: file.loops, revision: file.log.at(-1)?.sequence ?? 0 }
+    : ((await asked(`${at}${fill(routes.job, { jobId })}`)) as JobState)
+  const loop = Object.values(loops).find((each) => each.id === called || each.name === called)
   if (!loop)
     refuse(
       'loop',
-      `"${called}" is no loop of this job: ${ordered(file.loops)
+      `"${called}" is no loop of this job: ${ordered(loops)
         .map(({ name }) => name)
         .join(', ')}`,
     )
   const by = process.env['NACHTIGAL_NAME'] || process.env['USER'] || 'unnamed'
   const now = new Date().toISOString()
-  const made = commandOf({ action, file, loop, input, by, at: now, data: fieldData() })
+  const made = commandOf({ action, job, loops, revision, loop, input, by, at: now, data: fieldData() })
   if ('message' in made) refuse(made.field, made.message)
   print(
-    inFile
+    file
       ? withCommand(file, made.command, now)
       : await asked(`${at}${fill(routes.commands, { jobId })}`, {
           method: 'POST',
