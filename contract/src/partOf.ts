@@ -107,14 +107,17 @@ export function partOf(field: Field, checks: WholeChecks = new Map()): Part {
       return mayMiss ? eitherPart(field) : eitherPart(field).required()
     case 'open':
       return anyFields()
-    case 'list':
-      return array()
+    case 'list': {
+      const part = array()
         .of(partOf(field.of, checks) as never)
         .min(field.least, `\${path} needs ${field.least} entries or more`)
         .max(field.most, `\${path} holds more than ${field.most} entries`)
-        .required('${path} is missing')
-    case 'tuple':
-      return tuple(field.items.map((item) => partOf(item, checks)) as never).required()
+      return mayMiss ? part : part.required('${path} is missing')
+    }
+    case 'tuple': {
+      const part = tuple(field.items.map((item) => partOf(item, checks)) as never)
+      return mayMiss ? part : part.required()
+    }
     case 'record': {
       const part = shape(
         Object.fromEntries(Object.entries(field.fields).map(([key, each]) => [key, partOf(each, checks)])),
