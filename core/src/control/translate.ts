@@ -1,3 +1,4 @@
+import { requireOrder } from './switchingSequence'
 import { Refused } from '../units/refused'
 import type { Action, Convention } from './switchingPoints'
 
@@ -23,15 +24,8 @@ export function translate(
   toConvention: Convention,
   setpointC?: number,
 ): Translation {
+  requireOrder(onC, offC, action)
   const swingK = action === 'heating' ? offC - onC : onC - offC
-  if (!(swingK > 0))
-    throw new Refused('onC', {
-      must: action === 'heating' ? 'under' : 'over',
-      value: onC,
-      than: offC,
-      thanField: 'offC',
-      when: ` for ${action}`,
-    })
   const lowC = Math.min(onC, offC)
   const highC = Math.max(onC, offC)
   switch (toConvention) {
