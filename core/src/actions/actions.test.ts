@@ -1,4 +1,9 @@
 import { describe, expect, it } from '@jest/globals'
+import { checkLoop } from '../check/checkLoop'
+import { loopContext } from '../check/context'
+import { findingKey } from '../check/finding'
+import { proofTests } from '../commissioning/proofTests'
+import { ruleCases } from '../testing/ruleCases'
 import { changesBetween } from '../document/changesBetween'
 import type { Reading } from '../document/documents'
 import { chained } from '../testing/chains'
@@ -83,7 +88,7 @@ const cases: Readonly<Record<string, readonly [input: object, paths: readonly st
     ['trial.runs.made-1'],
   ],
   'key-values': [{ side: 'asLeft', device: controller, values: { set: reading } }, [`settings.asLeft.${controller}`]],
-  'leave-test-out': [{ test: 'alarm/x', reason: 'no alarm' }, ['proof.skipped.alarm/x']],
+  'leave-test-out': [{ test: `offset/${plan}`, reason: 'no reference' }, [`proof.skipped.offset/${plan}`]],
   'make-test-after-all': [{ test: 'offset/x' }, ['proof.skipped.offset/x']],
   'note-changed-wires': [
     { rows: ['gone', 'stays'] },
@@ -138,6 +143,7 @@ describe('actions', () => {
   it.each([
     ['apply-test-fix', { test: 'none' }, 'test'],
     ['begin-test-again', { test: 'no such test' }, 'test'],
+    ['leave-test-out', { test: 'no such test', reason: 'x' }, 'test'],
     ['undo-temporary', { entry: 'nothing' }, 'entry'],
     ['write-instrument', { instrument: 'none', part: 'serial', text: '1' }, 'instrument'],
   ])('%s of what is not there names the field and changes nothing', (id, input, field) => {
@@ -150,6 +156,17 @@ describe('actions', () => {
     })()
     expect(refused).toBeInstanceOf(Refused)
     expect((refused as Refused).field).toBe(field)
+  })
+  it('no test that proves a safety is left out, whoever asks', () => {
+    const limiter = proofTests(loopContext(floor.job, floor.loop, fieldData)).find(({ protects }) => protects)!
+    expect(() => run('leave-test-out', floor, { test: limiter.id, reason: 'no time' })).toThrow('proves a safety')
+  })
+  it('no finding of safety is reasoned away, whoever asks', () => {
+    const { job, loop } = ruleCases['C013_NO_LIMITER']![0]()
+    const open = checkLoop(loopContext(job, loop, fieldData)).open.find(({ code }) => code === 'C013_NO_LIMITER')!
+    expect(() => run('close-finding', { job, loop }, { finding: findingKey(open), reason: 'no time' })).toThrow(
+      'cannot be reasoned away',
+    )
   })
   it('a loop that was never signed is not opened again', () =>
     expect(() => run('open-again', floor, { why: 'x' })).toThrow('is not signed'))

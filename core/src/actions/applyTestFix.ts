@@ -1,18 +1,16 @@
-import { loopContext } from '../check/context'
-import { proofTests } from '../commissioning/proofTests'
 import type { Behaviour } from '../document/behaviour'
 import { filled, record } from '../schema/field'
 import { Refused } from '../units/refused'
 import { defineAction, withLoop } from './action'
+import { testOf } from './testOf'
 
 /** Puts into the plan what a test's readings say mends it. */
 export const applyTestFix = defineAction({
   id: 'apply-test-fix',
   did: 'changed the plan by what a test showed',
   input: record('test', { test: filled('test') }),
-  run: (edited, { test: id }, { data }) => {
-    const test = proofTests(loopContext(edited.job, edited.loop, data)).find((each) => each.id === id)
-    const fix = test?.result.fix
+  run: (edited, { test: id }, hand) => {
+    const { fix } = testOf(edited, id, hand).result
     const { settings } = edited.loop
     const plan = fix && settings.planned[fix.plan]
     if (!plan)

@@ -251,7 +251,9 @@ export class JobIntake {
       const field = error.facts?.['field']
       if (typeof field !== 'string') throw new AppError('FILE_REFUSED', error.message, error.facts, error)
       const place = `${id === jobId ? 'job' : `loops.${id}`}${field === '' ? '' : `.${field}`}`
-      const message = field === '' ? error.message : error.message.replaceAll(field, place)
+      // Only the path in front: what was written there may hold the same word.
+      const message =
+        error.message.startsWith(field) && field !== '' ? place + error.message.slice(field.length) : error.message
       throw new AppError('FILE_REFUSED', message, { ...error.facts, field: place }, error)
     }
   }
