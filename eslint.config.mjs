@@ -1,4 +1,5 @@
 import tseslint from 'typescript-eslint'
+import { noKindQuestions } from './scripts/lint/noKindQuestions.mjs'
 
 const clock = [
   'Date',
@@ -38,6 +39,14 @@ export default tseslint.config(
       'no-restricted-globals': ['error', ...clock],
       'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'chance is handed in' }],
     },
+  },
+  {
+    // What sets a kind of loop apart lies in its folder; nothing else asks which kind it is.
+    files: ['core/src/**/*.ts', 'contract/src/**/*.ts', 'server/src/**/*.ts', 'cli/src/**/*.ts', 'web/src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts', '**/*.test.tsx', '**/testing/**', 'core/src/kinds/**'],
+    languageOptions: { parserOptions: { projectService: true } },
+    plugins: { nachtigal: { rules: { 'no-kind-questions': noKindQuestions } } },
+    rules: { 'nachtigal/no-kind-questions': 'error' },
   },
   {
     // What a person does to a job or a loop is an action in core; a page calls it and draws.

@@ -1,5 +1,6 @@
 import type { LoopContext } from '@nachtigal/core/check/context'
-import type { LoopDocument, LoopKind, ProofReading, Reading } from '@nachtigal/core/document/documents'
+import type { LoopDocument, ProofReading, Reading } from '@nachtigal/core/document/documents'
+import type { LoopKind } from '@nachtigal/core/kinds/kinds'
 import { nextReadingOrder } from '@nachtigal/core/document/proofReadings'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'

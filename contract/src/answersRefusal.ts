@@ -1,6 +1,6 @@
 import type { LoopDocument } from '@nachtigal/core/document/documents'
-import { kindFacts } from '@nachtigal/core/survey/kindFacts'
-import type { Question } from '@nachtigal/core/survey/question'
+import { kindFacts } from '@nachtigal/core/kinds/kinds'
+import type { Question } from '@nachtigal/core/kinds/question'
 import type { Refusal } from './check'
 
 /**

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { runCalculation, findCalculation } from '../calc/registry'
 import { resolveChain } from '../document/chain'
-import { loopKinds, type LoopKind } from '../document/documents'
+import { loopKinds, type LoopKind } from '../kinds/kinds'
 import { propose } from '../survey/proposal'
 import { chained, idOf, step, swapped } from '../testing/chains'
 import { calcData } from '../testing/calcData'

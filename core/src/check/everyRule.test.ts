@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from '@jest/globals'
-import { loopKinds } from '../document/documents'
+import { loopKinds } from '../kinds/kinds'
 import { chained } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import { ruleCases as cases } from '../testing/ruleCases'

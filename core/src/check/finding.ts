@@ -1,7 +1,7 @@
 import type { FindingCode } from '../words/sayFinding'
 import type { Sentences } from '../words/sentences'
-import type { CalcCall } from '../survey/asked'
-import type { WorkflowStep } from '../survey/hazards'
+import type { CalcCall } from '../kinds/asked'
+import type { WorkflowStep } from '../kinds/hazards'
 import type { Fix } from './fix'
 
 export type Severity = 'stop' | 'look-again' | 'note'

@@ -2,7 +2,8 @@ import type { ChainDevice, PortRef } from '../document/chain'
 import type { Behaviour, OnOffBehaviour } from '../document/behaviour'
 import type { ControllerPlan } from '../document/controllerPlan'
 import { asSet } from '../device/asSet'
-import type { Category, DeviceProfile, PermissiveFacts } from '../device/deviceProfile'
+import type { DeviceProfile, PermissiveFacts } from '../device/deviceProfile'
+import type { Category } from '../choices/deviceChoices'
 import {
   addDevice,
   canJoin,

@@ -1,7 +1,7 @@
 import type { PlanOf } from '../document/behaviour'
 import type { ResolvedDevice } from '../document/chain'
 import { fieldValue } from '../plant/fieldValue'
-import { factsOfKind } from '../survey/kindFacts'
+import { factsOfKind } from '../kinds/kinds'
 import { reachOf } from '../wiring/reach'
 import type { LoopContext } from './context'
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { type Behaviour, fromSetpoint, planOf } from '../document/behaviour'
-import type { LoopKind } from '../document/documents'
+import type { LoopKind } from '../kinds/kinds'
 import { winterDay } from '../plant/winterDay'
 import { type ChosenFault, loopFaults, withFaults } from '../simulate/loop/loopFaults'
 import { type LoopRun, loopScenario } from '../simulate/loop/loopScenario'

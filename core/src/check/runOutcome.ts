@@ -4,7 +4,7 @@ import { floorLimit } from '../plant/floorOutput'
 import type { LoopRun } from '../simulate/loop/loopScenario'
 import { runFigures } from '../simulate/runFigures'
 import type { SimulationResult } from '../simulate/scenario'
-import { factsOfKind } from '../survey/kindFacts'
+import { factsOfKind } from '../kinds/kinds'
 import { type Advice, type Late, type RunFact, sayRun } from '../words/runWords'
 import type { RunWords } from '../words/sentences'
 import type { LoopContext } from './context'
@@ -310,7 +310,7 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
 /** Stretch in which a run that starts cold, or that a timer ends, is held against its target. */
 function judgedWithin({ loop, survey }: LoopContext, run: LoopRun, { events, trace }: SimulationResult) {
   const over = events.find(({ what }) => what === 'time-over')
-  if (loop.kind !== 'cabinet' && !over) return undefined
+  if (!factsOfKind(loop.kind).startsCold && !over) return undefined
   const values = trace.nodes[run.controlled]
   const { tolerance } = loop.survey.answers
   const nearC = (survey?.seen.targetC ?? Infinity) - (typeof tolerance === 'number' ? tolerance : 1)

@@ -10,7 +10,7 @@ import {
   switchingOf,
   withSwitching,
 } from '../document/behaviour'
-import { loopKinds } from '../document/documents'
+import { loopKinds } from '../kinds/kinds'
 import { inConvention } from '../document/replan'
 import { parameterView } from '../device/parameterView'
 import { withDefaultPlans } from '../survey/defaultPlans'

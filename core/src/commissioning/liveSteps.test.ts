@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '../check/context'
-import { loopKinds, type ProofReading } from '../document/documents'
+import { type ProofReading } from '../document/documents'
+import { loopKinds } from '../kinds/kinds'
 import { mountingSteps } from '../survey/mountingSteps'
 import { placements } from '../survey/placement'
 import { chained } from '../testing/chains'

@@ -1,6 +1,6 @@
 import type { HeldReading } from '../document/proofReadings'
 import type { PortRef } from '../document/chain'
-import type { WorkflowStep } from '../survey/hazards'
+import type { WorkflowStep } from '../kinds/hazards'
 import type { Quantity } from '../units/quantity'
 import type { CauseCode, FiguresOfVerdict, VerdictCode } from '../words/sayVerdict'
 

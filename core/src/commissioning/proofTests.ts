@@ -1,3 +1,4 @@
+import { factsOfKind } from '../kinds/kinds'
 import type { LoopContext } from '../check/context'
 import { type PlanOf, plansOf } from '../document/behaviour'
 import { ordered } from '../document/chain'
@@ -74,7 +75,7 @@ function ofPlan(context: LoopContext, plan: PlanOf): Maybe[] {
     ...(plan.kind === 'fan' && humidityInput(context, plan)
       ? [substituteTest(context, plan, humidityInput(context, plan)!)]
       : []),
-    ...(context.loop.kind === 'enclosure' && plan.action === 'cooling' ? [coolerTest(context, plan)] : []),
+    ...(factsOfKind(context.loop.kind).cooler && plan.action === 'cooling' ? [coolerTest(context, plan)] : []),
     ...(lead && plan.kind !== 'fan' ? [warmUpTest(context, plan)] : []),
   ]
 }

@@ -1,3 +1,4 @@
+import { factsOfKind } from '../kinds/kinds'
 import type { LoopContext } from '../check/context'
 import { electronicsOf } from './electronics'
 import { holdsCharge } from './isolateSteps'
@@ -73,7 +74,9 @@ function has(context: LoopContext): Has {
     own: rows.some(({ liveFrom }) => liveFrom !== undefined),
     charge: chain.devices.some(holdsCharge),
     electronics: electronicsOf(chain.devices).length > 0,
-    hotWater: moves('water-flow', 'fuel') || (context.loop.kind === 'pool' && moves('element')),
+    hotWater:
+      moves('water-flow', 'fuel') ||
+      (moves('element') && factsOfKind(context.loop.kind).guards?.('element') === 'liquid'),
     // A burner has a fan of its own.
     rotating: windingsOf(context).length > 0 || moves('air-flow', 'cooling', 'fuel'),
     limiter: loadLogics(chain).some(({ protects }) => protects.length > 0),

@@ -1,5 +1,5 @@
-import type { LoopKind } from '../document/documents'
-import type { WorkflowStep } from '../survey/hazards'
+import type { LoopKind } from '../kinds/kinds'
+import type { WorkflowStep } from '../kinds/hazards'
 import type { TestKind } from './proofTest'
 
 /** What must be in a loop for a cause to be possible there. */

@@ -1,4 +1,5 @@
-import type { ControllerFacts, Parameter, ParameterQuantity } from './deviceProfile'
+import type { ControllerFacts, Parameter } from './deviceProfile'
+import type { ParameterQuantity } from '../choices/deviceChoices'
 
 /** Parameter that carries a quantity of the plan, for a port where it has one of its own. */
 export function boundTo(

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { loopContext } from '../check/context'
-import { loopKinds } from '../document/documents'
+import { loopKinds } from '../kinds/kinds'
 import { keyingSheet } from '../commissioning/keyingSheet'
 import { withDefaultPlans } from '../survey/defaultPlans'
 import { fieldData } from '../testing/fieldData'

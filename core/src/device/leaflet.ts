@@ -4,7 +4,8 @@ import type { ProbePart } from '../probes/probe'
 import { signalTitle } from '../signal/signalTitle'
 import type { Quantity } from '../units/quantity'
 import type { Words } from '../units/words'
-import type { Category, ContactPort, DeviceProfile, Effect, Parameter, Port, SupplyVariant } from './deviceProfile'
+import type { ContactPort, DeviceProfile, Parameter, Port, SupplyVariant } from './deviceProfile'
+import type { Category, Effect } from '../choices/deviceChoices'
 import { placeTitles } from './placeTitles'
 
 export interface LeafletRow {

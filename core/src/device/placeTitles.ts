@@ -1,4 +1,4 @@
-import type { ProbePlace } from './deviceProfile'
+import type { ProbePlace } from '../choices/deviceChoices'
 
 /** Places of a probe as they are chosen. */
 export const placeTitles: Readonly<Record<ProbePlace, string>> = {

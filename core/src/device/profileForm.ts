@@ -1,5 +1,5 @@
 import type { Field, Fields } from '../schema/field'
-import type { Category } from './deviceProfile'
+import type { Category } from '../choices/deviceChoices'
 import { deviceRecord } from './fields/deviceFields'
 
 /** What the program writes itself, or what is chosen before the form. */

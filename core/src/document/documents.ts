@@ -1,4 +1,4 @@
-import { plantKinds } from '../plant/estimatePlant'
+import type { LoopKind } from '../kinds/kinds'
 import type { Value } from '../schema/value'
 import type { instrumentRecord, jobRecord } from './fields/jobFields'
 import { JOB_VERSION } from './fields/jobFields'
@@ -16,9 +16,6 @@ import type { pastResultRecord, proofReadingRecord } from './fields/proofFields'
 import type { settingReadingRecord } from './fields/readingFields'
 import type { foundRecord, wayRecord } from './fields/surveyFields'
 import type { boxRecord, rowChangeRecord, rowRecord, stepDoneRecord, wiringRecord } from './fields/wiringFields'
-
-export const loopKinds = plantKinds
-export type LoopKind = (typeof loopKinds)[number]
 
 /** What the loops of one job share. Collections are maps by id with an order key: no path holds an array index. */
 export interface JobDocument extends Value<typeof jobRecord> {}
@@ -38,8 +35,6 @@ export interface Temporary extends Value<typeof temporaryRecord> {}
 export interface WayTaken extends Value<typeof wayRecord> {}
 /** The control that was there before anything was keyed or lifted. */
 export interface Found extends Value<typeof foundRecord> {}
-/** A survey answer: a number in SI, or the key of a choice. */
-export type Answer = number | string
 /** What was typed, kept as typed, with its canonical value when it is one. */
 export interface Reading extends Value<typeof settingReadingRecord> {}
 /** A reading of a test step; a newer one supersedes, none is ever taken back. */

@@ -4,7 +4,7 @@ import { chained } from '../testing/chains'
 import { applyCommand } from './applyChange'
 import { resolveChain } from './chain'
 import type { LoopDocument, StepDone } from './documents'
-import { loopKinds } from './documents'
+import { loopKinds } from '../kinds/kinds'
 import { migration } from './migrate'
 import { mountingKey } from './mountingTwo'
 

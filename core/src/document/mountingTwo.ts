@@ -1,4 +1,5 @@
-import type { DeviceProfile, ProbePlace } from '../device/deviceProfile'
+import type { DeviceProfile } from '../device/deviceProfile'
+import type { ProbePlace } from '../choices/deviceChoices'
 import { type ChainDevice, resolveDevice } from './chain'
 import type { JobDocument } from './documents'
 

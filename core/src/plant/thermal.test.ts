@@ -1,3 +1,4 @@
+import { loopKinds } from '../kinds/kinds'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
@@ -7,7 +8,7 @@ import { brineProperties, fluids } from './brine'
 import { emitterModels, emitterNeed } from './emitterCurve'
 import { enclosureAreaM2, enclosureHeat, mountings } from './enclosure'
 import { insulations } from './estimate'
-import { estimatePlant, plantKinds } from './estimatePlant'
+import { estimatePlant } from '../kinds/estimatePlant'
 import { moistAir, saturationPa } from './moistAir'
 import { poolEvaporation } from './poolEvaporation'
 import { bufferVolumeL, storedJPerK, waterCoolDown, waterHeaterW, waterHeatUp } from './water'
@@ -226,7 +227,7 @@ describe('emitter', () => {
 })
 
 describe('estimates', () => {
-  it.each(plantKinds.flatMap((kind) => insulations.map((insulation) => [kind, insulation] as const)))(
+  it.each(loopKinds.flatMap((kind) => insulations.map((insulation) => [kind, insulation] as const)))(
     '%s, %s: low, typical and high in order, with a reason',
     (kind, insulation) => {
       const { low, high, why, ...typical } = estimatePlant(
@@ -242,7 +243,7 @@ describe('estimates', () => {
       expect(why).toMatch(/practice|ISO|λ/)
     },
   )
-  it.each(plantKinds.map((kind) => [kind] as const))('%s: better insulation loses less', (kind) => {
+  it.each(loopKinds.map((kind) => [kind] as const))('%s: better insulation loses less', (kind) => {
     const losses = insulations.map(
       (insulation) => estimatePlant({ kind, insulation, areaM2: 30, volumeM3: 40 }, calcData.fields).lossWPerK,
     )

@@ -10,7 +10,7 @@ import type { LoopDocument } from '../document/documents'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 import { boundTo, comesWith, timeFrom } from '../device/bound'
 import type { ContactPort, ControllerFacts } from '../device/deviceProfile'
-import { factsOfKind } from './kindFacts'
+import { factsOfKind } from '../kinds/kinds'
 
 /** Key limits lie this far about the set, and the alarm as much further out. */
 const LIMIT_K = 3

@@ -4,8 +4,8 @@ import type { LoopDocument } from '../document/documents'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 import { bindsAny, comesWith } from '../device/bound'
 import type { ControllerFacts } from '../device/deviceProfile'
-import { emitterIds, emitters } from './emitters'
-import { factsOfKind } from './kindFacts'
+import { emitterIds, emitters } from '../kinds/emitters'
+import { factsOfKind } from '../kinds/kinds'
 
 const MINUTE = 60
 /** Outdoor temperature at which the line's mild point is drawn, unless the room is cooler. */
@@ -19,12 +19,9 @@ function resetPlan(loop: LoopDocument, data: FieldData): ResetPlan {
   const facts = factsOfKind(loop.kind)
   const roomC = numberOf(answers['target']) ?? 21
   const designOutdoorC = numberOf(answers['designOutdoor']) ?? -10
-  const ofFloor = loop.kind === 'floor'
-  const emitter = emitters[emitterIds.find((id) => id === answers['emitter']) ?? (ofFloor ? 'floor' : 'radiators-old')]
+  const emitter = emitters[emitterIds.find((id) => id === answers['emitter']) ?? facts.emitter ?? 'radiators-old']
   const designSupplyC =
-    numberOf(answers['supplyWater']) ??
-    (loop.kind === 'boiler' ? facts.setsTo?.(answers, data) : undefined) ??
-    fieldValue(data, emitter.supply).typical
+    numberOf(answers['supplyWater']) ?? facts.setsTo?.(answers, data) ?? fieldValue(data, emitter.supply).typical
   const warmOutdoorC = Math.min(MILD_OUTDOOR_C, roomC - 2)
   const mild =
     warmOutdoorC > designOutdoorC && designSupplyC - emitter.dropK / 2 > roomC

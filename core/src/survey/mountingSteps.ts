@@ -1,27 +1,21 @@
+import type { MountingDraft } from '../kinds/kind'
+import { factsOfKind } from '../kinds/kinds'
 import type { LoopContext } from '../check/context'
 import type { ResolvedDevice } from '../document/chain'
-import type { LoopKind, StepDone } from '../document/documents'
-import type { ProbePlace } from '../device/deviceProfile'
+import type { StepDone } from '../document/documents'
+import type { ProbePlace } from '../choices/deviceChoices'
 import { SCALDS_C } from '../units/peopleLimits'
 import { figure } from '../units/words'
 import { touchedBy } from './atRisk'
 
-/** One step of the mechanical work, ticked when done. */
-export interface MountingStep {
-  /** Key under which its tick is kept. */
-  readonly id: string
-  readonly title: string
-  readonly doing: string
-  readonly caution?: string
+/** One step of the mechanical work, ticked when done; its id is the key under which its tick is kept. */
+export interface MountingStep extends MountingDraft {
   readonly done?: StepDone
 }
 
-/** A step as it is written; its id lasts, whatever comes before it one day. */
-type Draft = Omit<MountingStep, 'done'>
-
 const WET = `Pressure and hot water: let it cool, shut off, relieve, then open. Water over ${figure(SCALDS_C, 'C', 0)} scalds in seconds.`
 
-const byPlace: Readonly<Partial<Record<ProbePlace, readonly Draft[]>>> = {
+const byPlace: Readonly<Partial<Record<ProbePlace, readonly MountingDraft[]>>> = {
   pocket: [
     {
       id: 'shut-off',
@@ -94,42 +88,10 @@ const byPlace: Readonly<Partial<Record<ProbePlace, readonly Draft[]>>> = {
   ],
 }
 
-const byKind: Readonly<Partial<Record<LoopKind, readonly Draft[]>>> = {
-  pool: [
-    {
-      id: 'flush',
-      title: 'Flush to waste',
-      doing: 'Swarf and dirt out to waste before filter and heater are opened to the flow.',
-      caution: 'Pump off and locked while a union is open.',
-    },
-  ],
-  enclosure: [
-    {
-      id: 'air-line',
-      title: 'Shut and bleed the air line',
-      doing: 'Valve shut, pressure bled until the gauge is at nothing; filter in, vent path free.',
-      caution: 'Compressed air: an open line whips and blinds. Glasses, ear protection.',
-    },
-  ],
-  'cold-room': [
-    {
-      id: 'seal-holes',
-      title: 'Seal every hole',
-      doing: 'Foam and vapour seal on the warm side.',
-      caution: 'Somebody outside knows you are in; the inside release is tried first.',
-    },
-  ],
-  cabin: [
-    {
-      id: 'cable',
-      title: 'Cable in its own run',
-      doing: 'Away from exhaust and fuel line, grommet at each edge, fuse a hand from the battery.',
-      caution: 'Battery: fuse out before a spanner comes near it.',
-    },
-  ],
-}
-
-const others: readonly { readonly suits: (device: ResolvedDevice) => boolean; readonly steps: readonly Draft[] }[] = [
+const others: readonly {
+  readonly suits: (device: ResolvedDevice) => boolean
+  readonly steps: readonly MountingDraft[]
+}[] = [
   {
     suits: ({ facts }) => facts.permissive?.senses === 'flow',
     steps: [
@@ -182,14 +144,14 @@ const others: readonly { readonly suits: (device: ResolvedDevice) => boolean; re
   },
 ]
 
-const forDevice = (device: ResolvedDevice): readonly Draft[] => {
+const forDevice = (device: ResolvedDevice): readonly MountingDraft[] => {
   const place = device.sits ?? (Object.keys(device.facts.probe?.places ?? {})[0] as ProbePlace | undefined)
   const placed = device.facts.probe && place ? (byPlace[place] ?? []) : []
   return [...placed, ...others.filter(({ suits }) => suits(device)).flatMap(({ steps }) => steps)]
 }
 
 /** Metal at water that is touched is joined before anything there is energised; the dead tests measure it. */
-const bonding: Draft = {
+const bonding: MountingDraft = {
   id: 'bonding',
   title: 'Bond the metal at the water',
   doing:
@@ -200,7 +162,7 @@ const bonding: Draft = {
 /** The mechanical work of the loop as a checklist, device by device, with its cautions; what its kind needs comes last. */
 export function mountingSteps({ chain, loop }: Pick<LoopContext, 'chain' | 'loop'>): readonly MountingStep[] {
   const done = loop.wiring.done ?? {}
-  const withTick = (of: string, draft: Draft): MountingStep => {
+  const withTick = (of: string, draft: MountingDraft): MountingStep => {
     const id = `mount/${of}${draft.id}`
     return { ...draft, id, ...(done[id] ? { done: done[id] } : {}) }
   }
@@ -209,6 +171,6 @@ export function mountingSteps({ chain, loop }: Pick<LoopContext, 'chain' | 'loop
       forDevice(device).map((draft) => withTick(`${device.id}/`, { ...draft, title: `${device.tag}: ${draft.title}` })),
     ),
     ...(touchedBy({ loop }) ? [withTick('', bonding)] : []),
-    ...(byKind[loop.kind] ?? []).map((draft) => withTick('kind/', draft)),
+    ...(factsOfKind(loop.kind).mounting ?? []).map((draft) => withTick('kind/', draft)),
   ]
 }

@@ -1,14 +1,10 @@
+import type { PlacementRule } from '../kinds/kind'
+import { factsOfKind } from '../kinds/kinds'
 import type { LoopContext } from '../check/context'
 import { ordered, type ResolvedDevice } from '../document/chain'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
-import type { ProbePlace } from '../device/deviceProfile'
-import type { CalcCall } from './asked'
-
-/** A short rule with its reason. */
-export interface PlacementRule {
-  readonly text: string
-  readonly why: string
-}
+import type { ProbePlace } from '../choices/deviceChoices'
+import type { CalcCall } from '../kinds/asked'
 
 /** A mistake of placing, with what it costs in this loop. */
 export interface PlacementMistake extends PlacementRule {
@@ -269,18 +265,6 @@ const others: readonly { readonly suits: (device: ResolvedDevice) => boolean; re
   },
 ]
 
-/** What more holds where a loop is of a kind of its own. */
-const byKind: Readonly<Partial<Record<LoopContext['loop']['kind'], readonly PlacementRule[]>>> = {
-  enclosure: [
-    {
-      text: 'Probe at the cool intake\u2019s far side, near what must not get hot.',
-      why: 'In the cold jet it stops the cooler too soon.',
-    },
-  ],
-  pool: [{ text: 'Probe before the heater, behind the filter.', why: 'Behind the heater it reads its own heat.' }],
-  fan: [{ text: 'At the height of whoever breathes there.', why: 'Warm wet air lies under the roof.' }],
-}
-
 /** Air beside a pipe or a surface, where nothing else is known, \u00b0C. */
 const AIR_C = 20
 
@@ -339,7 +323,7 @@ function judged(context: LoopContext, device: ResolvedDevice, data: FieldData, m
 /** Where each probe and each guard of the loop goes and where not, with the reason, and what each mistake costs here. */
 export function placements(context: LoopContext): readonly Placement[] {
   const { chain, data, loop } = context
-  const extra = byKind[loop.kind] ?? []
+  const extra = factsOfKind(loop.kind).placing ?? []
   return chain.devices.flatMap((device): Placement[] => {
     const place = device.sits ?? (Object.keys(device.facts.probe?.places ?? {})[0] as ProbePlace | undefined)
     const mine = device.facts.probe ? advice[place ?? 'air'] : others.find(({ suits }) => suits(device))?.advice

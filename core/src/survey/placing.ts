@@ -1,9 +1,10 @@
 import type { LoopDocument } from '../document/documents'
 import type { FieldData } from '../plant/fieldValue'
-import type { DeviceProfile, ProbePlace } from '../device/deviceProfile'
+import type { DeviceProfile } from '../device/deviceProfile'
+import type { ProbePlace } from '../choices/deviceChoices'
 import type { Placing } from '../wiring/chainEdit'
-import { factsOfKind } from './kindFacts'
-import { freezePoint, liquids } from './kinds/freezePoint'
+import { factsOfKind } from '../kinds/kinds'
+import { freezePoint, liquids } from '../kinds/freezePoint'
 
 /** Where a new device goes and what it is set to, as this kind of loop usually has it: a limiter's dial, a probe's place. */
 export function placing(loop: LoopDocument, { limiter, probe, permissive }: DeviceProfile, data: FieldData): Placing {

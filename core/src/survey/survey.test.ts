@@ -1,13 +1,15 @@
+import { loopKinds } from '../kinds/kinds'
 import { describe, expect, it } from '@jest/globals'
 import { runCalculation, findCalculation } from '../calc/registry'
 import { calcData } from '../testing/calcData'
-import type { Answer } from '../document/documents'
+import type { Answer } from '../kinds/answers'
 import { resolveChain } from '../document/chain'
 import { fieldData } from '../testing/fieldData'
 import { answers, plannedFloor } from '../testing/warmFloor'
 import { wordsFor } from '../units/words'
-import { cautionsAt, hazards, hazardsOf, workflowSteps } from './hazards'
-import { floorQuestions } from './kinds/floorQuestions'
+import { cautionsAt, hazards, workflowSteps } from '../kinds/hazards'
+import { hazardsOf } from '../kinds/proposedHazards'
+import { floorQuestions } from '../kinds/floor/questions'
 import { surveyResult } from './surveyResult'
 
 const floor = plannedFloor()
@@ -94,11 +96,11 @@ describe('estimates', () => {
 describe('hazards', () => {
   it('have ids of their own, a caution of two sentences at least, and a stage where they bite', () => {
     expect(new Set(hazards.map(({ id }) => id)).size).toBe(hazards.length)
-    for (const { caution, more, steps: where, kinds } of hazards) {
+    for (const { id, caution, more, steps: where } of hazards) {
       expect(caution.split('. ').length).toBeGreaterThan(1)
       expect(more.length).toBeGreaterThan(caution.length / 2)
       expect(where.length).toBeGreaterThan(0)
-      expect(kinds.length).toBeGreaterThan(0)
+      expect(loopKinds.filter((kind) => hazardsOf(kind).some((own) => own.id === id))).not.toEqual([])
     }
   })
   it.each(['C', 'F'] as const)('speak °%s and leave no brace behind', (temperatureUnit) => {

@@ -1,12 +1,13 @@
 import type { LoopDocument } from '../document/documents'
 import type { ResolvedChain } from '../document/chain'
 import type { FieldData } from '../plant/fieldValue'
-import { askedOf, type SurveyFigure } from './asked'
-import { factsOfKind } from './kindFacts'
-import { isAsked } from './question'
-import type { Reckoned } from './reckoned'
+import { askedOf } from './asked'
+import { type SurveyFigure } from '../kinds/asked'
+import { factsOfKind } from '../kinds/kinds'
+import { isAsked } from '../kinds/question'
+import type { Reckoned } from '../kinds/reckoned'
 
-export type { CalcCall, SurveyFigure } from './asked'
+export type { CalcCall, SurveyFigure } from '../kinds/asked'
 
 /** What the answers of a survey mean: every figure, the plant as the probe sees it, and the lines that tell it. */
 export interface LoopSurvey extends Reckoned {

@@ -1,4 +1,5 @@
-import type { Answer, LoopKind } from '../document/documents'
+import type { Answer } from '../kinds/answers'
+import type { LoopKind } from '../kinds/kinds'
 import type { BandBehaviour, Behaviour, FanBehaviour, OnOffBehaviour } from '../document/behaviour'
 import { ordered, type ChainDevice } from '../document/chain'
 import type { ControllerPlan } from '../document/controllerPlan'
@@ -15,68 +16,10 @@ import {
 } from '../wiring/chainEdit'
 import { fieldData } from './fieldData'
 import { device, surveyed } from './loops'
+import { sampleOf } from './sampleOf'
 
-/** A chain that is sound for each kind: supplies first, then device by device; `a>b:c` puts c into the connection from a to b. */
-const sound: Readonly<Record<LoopKind, readonly string[]>> = {
-  floor: ['mains-230-16-30ma', 'floor-ntc10k', 'dipper', 'circulator-45', 'shrike'],
-  boiler: ['mains-230-10', 'martin', 'pocket-ntc10k', 'outdoor-ntc10k', 'boiler-cond'],
-  pool: [
-    'mains-230-16-30ma',
-    'safety-24',
-    'redstart',
-    'pocket-ntc10k-3977',
-    'pool-gas',
-    'flow-reed',
-    'redstart>flow-reed:isolate-24ac',
-  ],
-  fan: [
-    'mains-230-16-30ma',
-    'safety-24-20',
-    'swift',
-    'air-ntc10k',
-    'humid-010',
-    'fan-ec-010',
-    'lapwing',
-    'fan-ac',
-    'alarm-own',
-    'air-proof',
-    'air-proof.contact=alarm-own.in',
-    // The backup has a circuit of its own.
-    'mains-230-10',
-    'mains-230-10.out=lapwing.warm',
-  ],
-  enclosure: ['mains-230-10', 'ouzel', 'panel-k', 'air-valve-230'],
-  room: ['mains-230-10', 'dipper', 'room-ntc10k', 'panel-heater-1500', 'hobby'],
-  'cold-room': [
-    'mains-230-20',
-    'eider',
-    'chill-ntc10k',
-    'coil-ntc10k',
-    'cold-unit-1500',
-    'evaporator-fan',
-    'defrost-heater-800',
-  ],
-  chiller: [
-    'mains-230-10',
-    'curlew',
-    'pocket-pt1000',
-    'compressor-call',
-    'flow-reed',
-    'flow-reed>compressor-call:frost-stat',
-  ],
-  cabinet: [
-    'mains-230-20',
-    'goosander',
-    'oven-pt100',
-    'oven-element-2000',
-    'goshawk',
-    'goosander>goshawk:contactor-25',
-  ],
-  cabin: ['battery-12-lead', 'ptarmigan', 'cabin-ntc10k', 'cabin-heater', 'co-alarm'],
-}
-
-/** The steps of a kind's sound chain. */
-export const soundSteps = (kind: LoopKind) => sound[kind]
+/** The steps of a chain that is sound for a kind: supplies first, then device by device; `a>b:c` puts c into the connection from a to b. */
+export const soundSteps = (kind: LoopKind) => sampleOf(kind).chain
 
 let made = 0
 const planned = (edited: Edited) => withDefaultPlans(edited, fieldData, () => `plan-${++made}`)
@@ -112,7 +55,7 @@ export function step(edited: Edited, said: string): Edited {
 export const chained = (
   kind: LoopKind,
   answers: Readonly<Record<string, Answer | undefined>> = {},
-  steps: readonly string[] = sound[kind],
+  steps: readonly string[] = soundSteps(kind),
 ): Edited => steps.reduce(step, surveyed(kind, answers))
 
 export const withoutDevice = (edited: Edited, profile: string): Edited =>

@@ -1,4 +1,5 @@
-import type { Answer, LoopKind } from '../document/documents'
+import type { Answer } from '../kinds/answers'
+import type { LoopKind } from '../kinds/kinds'
 import type { Edited } from '../wiring/edited'
 import { chained, soundSteps } from './chains'
 

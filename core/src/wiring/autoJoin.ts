@@ -1,18 +1,15 @@
 import { ordered, type Connection, type PortRef, type ResolvedChain } from '../document/chain'
 import { asSet } from '../device/asSet'
 import type {
-  Category,
   ContactInPort,
   ContactPort,
-  ContactRole,
-  Effect,
   ElectricLoad,
   LoadPort,
   Port,
   ProbeFacts,
-  ProbePlace,
   SupplyOutPort,
 } from '../device/deviceProfile'
+import type { Category, ContactRole, Effect, ProbePlace } from '../choices/deviceChoices'
 import { lineVoltage, type Line, powerPaths, callPaths } from './powerPath'
 import { supplyVariant } from './supplyVariant'
 import type { Edited } from './edited'

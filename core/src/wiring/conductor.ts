@@ -1,4 +1,4 @@
-import type { Effect } from '../device/deviceProfile'
+import type { Effect } from '../choices/deviceChoices'
 import { type Practice, standardOf, type WiringStandard } from '../units/practice'
 
 export type WireRole = 'line' | 'switched' | 'neutral' | 'earth' | 'control' | 'probe' | 'signal' | 'motor' | 'screen'

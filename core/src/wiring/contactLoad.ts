@@ -1,5 +1,6 @@
 import { Refused } from '../units/refused'
-import type { ContactRating, ElectricLoad, LoadKind } from '../device/deviceProfile'
+import type { ContactRating, ElectricLoad } from '../device/deviceProfile'
+import type { LoadKind } from '../choices/deviceChoices'
 
 export type Verdict = 'fits' | 'look-again' | 'does-not-fit'
 

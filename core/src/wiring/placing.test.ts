@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '../check/context'
-import { loopKinds } from '../document/documents'
+import { loopKinds } from '../kinds/kinds'
 import { chained, idOf } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import { device } from '../testing/loops'

@@ -1,5 +1,6 @@
 import type { PortRef, ResolvedChain, ResolvedDevice } from '../document/chain'
-import type { ContactInPort, Effect, LoadPort, SignalInPort } from '../device/deviceProfile'
+import type { ContactInPort, LoadPort, SignalInPort } from '../device/deviceProfile'
+import type { Effect } from '../choices/deviceChoices'
 import { callPaths, type Line, powerPaths } from './powerPath'
 import { remembered } from '../document/remembered'
 

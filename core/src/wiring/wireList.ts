@@ -1,7 +1,7 @@
 import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../document/chain'
 import type { RowState } from '../document/documents'
 import { callPaths, lineVoltage, type PowerPath, powerPaths, supplyOf } from './powerPath'
-import type { Effect } from '../device/deviceProfile'
+import type { Effect } from '../choices/deviceChoices'
 import type { Practice } from '../units/practice'
 import { conductorFor, type Wear, type WireRole } from './conductor'
 import { EXTRA_LOW_V } from '../units/peopleLimits'

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '@nachtigal/core/check/context'
-import { type LoopDocument, loopKinds } from '@nachtigal/core/document/documents'
+import { type LoopDocument } from '@nachtigal/core/document/documents'
+import { loopKinds } from '@nachtigal/core/kinds/kinds'
 import { practices, soundIn } from '@nachtigal/core/testing/usChains'
 import { demoFile, testServer } from '../testing'
 import { asLeftSheet } from './asLeftSheet'

@@ -4,8 +4,8 @@ import { ownerView, type OwnerRow } from '@nachtigal/core/check/settings/ownerVi
 import { plansOf } from '@nachtigal/core/document/behaviour'
 import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import { boundTo } from '@nachtigal/core/device/bound'
-import { hazards } from '@nachtigal/core/survey/hazards'
-import { kindFacts } from '@nachtigal/core/survey/kindFacts'
+import { hazards } from '@nachtigal/core/kinds/hazards'
+import { kindFacts } from '@nachtigal/core/kinds/kinds'
 import { shownDay } from '@nachtigal/core/time/shownMoment'
 import { type Block, heading, INK, sheet, type Stamp, t, table } from './sheetParts'
 

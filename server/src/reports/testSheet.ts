@@ -1,7 +1,7 @@
 import type { LoopContext } from '@nachtigal/core/check/context'
 import { proofTests } from '@nachtigal/core/commissioning/proofTests'
 import { readText, shouldText } from '@nachtigal/core/commissioning/judgedTest'
-import { cautionsAt } from '@nachtigal/core/survey/hazards'
+import { cautionsAt } from '@nachtigal/core/kinds/hazards'
 import { type Block, heading, INK2, sheet, type Stamp, t, table } from './sheetParts'
 
 /** Where something is to be written by hand. */

@@ -1,6 +1,6 @@
 import { Link, NavLink, Outlet, useMatch, useParams } from 'react-router'
 import { stepStatus } from '@nachtigal/core/check/stepStatus'
-import { workflowSteps } from '@nachtigal/core/survey/hazards'
+import { workflowSteps } from '@nachtigal/core/kinds/hazards'
 import { Stroke } from '../instruments/StepTrack'
 import { PHONE, useMedia } from '../lib/useMedia'
 import { useJob } from '../loop/jobContext'

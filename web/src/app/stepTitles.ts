@@ -1,4 +1,4 @@
-import type { WorkflowStep } from '@nachtigal/core/survey/hazards'
+import type { WorkflowStep } from '@nachtigal/core/kinds/hazards'
 
 export const stepTitles: Record<WorkflowStep, string> = {
   survey: 'Survey',

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { drawPicture, findCalculation, runCalculation } from '@nachtigal/core/calc/registry'
-import type { CalcCall } from '@nachtigal/core/survey/asked'
+import type { CalcCall } from '@nachtigal/core/kinds/asked'
 import { PictureDrawing } from '../instruments/picture/PictureDrawing'
 import { useAppSelector } from '../lib/store'
 import { useJob } from './jobContext'

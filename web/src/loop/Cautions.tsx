@@ -1,5 +1,5 @@
 import { TriangleAlert } from 'lucide-react'
-import { cautionsAt, type WorkflowStep } from '@nachtigal/core/survey/hazards'
+import { cautionsAt, type WorkflowStep } from '@nachtigal/core/kinds/hazards'
 import { Opens } from '../ui/Opens'
 import { useLoop } from './loopContext'
 

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { workedLines } from '@nachtigal/core/calc/workedLines'
-import type { CalcCall } from '@nachtigal/core/survey/surveyResult'
+import type { CalcCall } from '@nachtigal/core/kinds/asked'
 import { Opens } from '../ui/Opens'
 import { useJob } from './jobContext'
 import { useLoop } from './loopContext'

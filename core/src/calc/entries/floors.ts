@@ -1,5 +1,6 @@
 import { type Build, builds, type Insulation, insulations } from '../../plant/estimate'
-import { estimatePlant, type PlantKind, plantKinds } from '../../plant/estimatePlant'
+import { estimatePlant } from '../../kinds/estimatePlant'
+import { type LoopKind, loopKinds } from '../../kinds/kinds'
 import { floorLimit, floorOutput, floorSurface, type FloorZone, floorZones } from '../../plant/floorOutput'
 import { type FloorFacts, floorPlant } from '../../plant/floorPlant'
 import { defineCalculation } from '../calculation'
@@ -16,7 +17,7 @@ const estimates: Fields = {
 }
 
 export const plantEstimate = defineCalculation<{
-  kind: PlantKind
+  kind: LoopKind
   areaM2?: number
   volumeM3?: number
   insulation: Insulation
@@ -26,7 +27,7 @@ export const plantEstimate = defineCalculation<{
   title: 'Loss and heat stored, estimated',
   find: 'heat loss coefficient capacity guess building size insulation time constant how big nobody knows',
   inputs: {
-    kind: choice('Kind', plantKinds),
+    kind: choice('Kind', loopKinds),
     areaM2: optional(
       number('Area', 'area', {
         over: 0,

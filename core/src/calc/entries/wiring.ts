@@ -1,4 +1,5 @@
-import { type ContactRating, loadKinds } from '../../device/deviceProfile'
+import { type ContactRating } from '../../device/deviceProfile'
+import { loadKinds } from '../../choices/deviceChoices'
 import { contactLoad, type LeastLoad, type SwitchedLoad } from '../../wiring/contactLoad'
 import { transformerLoad } from '../../wiring/transformerLoad'
 import { voltageDrop, type VoltageDropInput } from '../../wiring/voltageDrop'

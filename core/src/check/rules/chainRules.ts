@@ -1,5 +1,5 @@
 import type { ConnectionFact } from '../../words/connectionWords'
-import { factsOfKind } from '../../survey/kindFacts'
+import { factsOfKind } from '../../kinds/kinds'
 import { callPaths, powerPaths } from '../../wiring/powerPath'
 import { controlOutputs, reachOf } from '../../wiring/reach'
 import type { Found } from '../finding'

@@ -1,3 +1,4 @@
+import { factsOfKind } from '../../kinds/kinds'
 import { fieldValue } from '../../plant/fieldValue'
 import type { LoopContext } from '../context'
 import type { Found } from '../finding'
@@ -5,7 +6,7 @@ import { batteryView } from '../settings/batteryView'
 import { defrostView } from '../settings/defrostView'
 import { resetController, resetView } from '../settings/resetView'
 import { daysSay, weekView } from '../settings/weekView'
-import { screedMostC } from '../../survey/kinds/screedQuestions'
+import { screedMostC } from '../../kinds/screedQuestions'
 import { answered, lookAgain, type Rule, stop } from './rule'
 
 const controllers = ({ chain }: LoopContext) => chain.devices.filter(({ facts }) => facts.controller !== undefined)
@@ -37,7 +38,7 @@ const resetLineFits: Rule = (context) => {
         'set',
       ),
     )
-  const floor = loop.kind === 'floor' || answered(context, 'emitter') === 'floor'
+  const floor = factsOfKind(loop.kind).emitter === 'floor' || answered(context, 'emitter') === 'floor'
   const hottest = Math.max(...view.line.map(({ supplyC }) => supplyC))
   const { answers } = context.loop.survey
   const screed = screedMostC(answers, data)

@@ -1,11 +1,11 @@
 import { switchingPlans } from '../../document/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import type { ResolvedDevice } from '../../document/chain'
-import type { Effect } from '../../device/deviceProfile'
-import { factsOfKind } from '../../survey/kindFacts'
+import type { Effect } from '../../choices/deviceChoices'
+import { factsOfKind } from '../../kinds/kinds'
 import { limitersOf, limitersOnCommand, ownProtection } from '../../wiring/protections'
 import { callPaths, powerPaths } from '../../wiring/powerPath'
-import { screedMostC, screedWaitDays } from '../../survey/kinds/screedQuestions'
+import { screedMostC, screedWaitDays } from '../../kinds/screedQuestions'
 import { controlOutputs, reachOf } from '../../wiring/reach'
 import { isValve } from '../../wiring/valves'
 import type { LoopContext } from '../context'
@@ -170,8 +170,8 @@ const floorSupplyLimited: Rule = (context) => {
   const { answers } = loop.survey
   if (answers['screedKind'] === 'none') return []
   // A valve that mixes stays where it is when it fails or loses its voltage: a limiter in its line stops nothing.
-  const mixes = loop.kind === 'floor' && chain.devices.some(mixesWater)
-  if (!mixes && !(loop.kind === 'boiler' && answers['emitter'] === 'floor')) return []
+  const mixes = factsOfKind(loop.kind).emitter === 'floor' && chain.devices.some(mixesWater)
+  if (!mixes && answers['emitter'] !== 'floor') return []
   const mostC = screedMostC(answers, data)
   const holds = chain.devices.some(
     (device) =>
@@ -201,10 +201,7 @@ const screedOld: Rule = (context) => {
 
 /** What a limiter guards where overshoot is dangerous, by the kind of loop and what the load does. */
 function dangerOf({ loop }: LoopContext, does: Effect): FiguresOf<'C133_LIMITER_RESETS_ITSELF'>['what'] | undefined {
-  if (loop.kind === 'cabinet') return 'oven'
-  if (loop.kind === 'floor') return 'floor'
-  if (does === 'fuel') return 'fuel'
-  return does === 'element' && (loop.kind === 'pool' || loop.kind === 'boiler') ? 'liquid' : undefined
+  return factsOfKind(loop.kind).guards?.(does) ?? (does === 'fuel' ? 'fuel' : undefined)
 }
 
 const resetsByHand: Rule = (context) =>

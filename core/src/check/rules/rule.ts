@@ -1,6 +1,6 @@
 import { type OnOffBehaviour, type PlanOf, plansOf, switchingPlans } from '../../document/behaviour'
-import type { Answer } from '../../document/documents'
-import type { WorkflowStep } from '../../survey/hazards'
+import type { Answer } from '../../kinds/answers'
+import type { WorkflowStep } from '../../kinds/hazards'
 import type { LoopContext } from '../context'
 import type { FiguresOf, FindingCode } from '../../words/sayFinding'
 import type { Found, Severity } from '../finding'

@@ -1,5 +1,5 @@
 import { fieldValue } from '../../plant/fieldValue'
-import { freezePoint, liquids } from '../../survey/kinds/freezePoint'
+import { freezePoint, liquids } from '../../kinds/freezePoint'
 import type { Found } from '../finding'
 import type { LoopContext } from '../context'
 import { leastReturnC } from '../settings/leastReturn'

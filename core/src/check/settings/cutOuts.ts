@@ -1,5 +1,5 @@
 import type { ResolvedDevice } from '../../document/chain'
-import { freezePoint, liquids } from '../../survey/kinds/freezePoint'
+import { freezePoint, liquids } from '../../kinds/freezePoint'
 import type { LoopContext } from '../context'
 
 /** A device that stops the output by itself at a temperature. */

@@ -1,3 +1,4 @@
+import { factsOfKind } from '../../kinds/kinds'
 import { type ResetLine, resetLine, resetRatio } from '../../control/resetLine'
 import { usualDewPointC } from '../../control/resetSaving'
 import { returnAt } from '../../control/returnTemperature'
@@ -6,7 +7,7 @@ import type { ResetPlan } from '../../document/controllerPlan'
 import { emitterNeed } from '../../plant/emitterCurve'
 import { fieldValue } from '../../plant/fieldValue'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
-import { emitterIds, emitters } from '../../survey/emitters'
+import { emitterIds, emitters } from '../../kinds/emitters'
 import type { LoopContext } from '../context'
 import { leastReturnC } from './leastReturn'
 import { outdoorNow } from '../consequences'
@@ -83,7 +84,7 @@ function draw(context: LoopContext, device: ResolvedDevice): ResetView | undefin
   const { answers } = loop.survey
   const roomC = typeof answers['target'] === 'number' ? answers['target'] : 21
   const emitter =
-    emitters[emitterIds.find((id) => id === answers['emitter']) ?? (loop.kind === 'floor' ? 'floor' : 'radiators-old')]
+    emitters[emitterIds.find((id) => id === answers['emitter']) ?? factsOfKind(loop.kind).emitter ?? 'radiators-old']
   const designC = typeof answers['designOutdoor'] === 'number' ? answers['designOutdoor'] : plan.designOutdoorC
   const dropK = survey?.figures['waterDrop']?.value ?? emitter.dropK
   const exponent = fieldValue(data, emitter.exponent).typical

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { fromSetpoint, type PlanOf, plansOf, switchingPlans } from '../../document/behaviour'
-import { loopKinds, type Answer } from '../../document/documents'
+import { loopKinds } from '../../kinds/kinds'
+import { type Answer } from '../../kinds/answers'
 import { chained, idOf, replanned, replannedAt, rewhole, told } from '../../testing/chains'
 import { fieldData } from '../../testing/fieldData'
 import { device as shelved } from '../../testing/loops'

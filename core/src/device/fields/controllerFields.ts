@@ -1,7 +1,7 @@
 import { conventions } from '../../control/switchingPoints'
 import { choice, either, filled, flag, flags, id, map, maybe, number, record, text, yes } from '../../schema/field'
 import { quantities } from '../../units/quantity'
-import { controls, faultActions, parameterQuantities } from '../deviceProfile'
+import { controls, faultActions, parameterQuantities } from '../../choices/deviceChoices'
 import { degrees, order } from './portFields'
 
 /** One parameter as the controller shows it. */

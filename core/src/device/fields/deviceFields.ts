@@ -1,5 +1,5 @@
 import { wiringStandards } from '../../units/practice'
-import { plantKinds } from '../../plant/estimatePlant'
+import { loopKinds } from '../../kinds/kinds'
 import {
   choice,
   constant,
@@ -15,7 +15,7 @@ import {
   text,
   whole,
 } from '../../schema/field'
-import { categories, probePlaces } from '../deviceProfile'
+import { categories, probePlaces, senses } from '../../choices/deviceChoices'
 import { controllerRecord } from './controllerFields'
 import { degrees, order, portVariant, probeVariant, seconds, title } from './portFields'
 
@@ -92,7 +92,7 @@ export const loadFactsRecord = record('What it asks', {
 })
 
 export const permissiveFactsRecord = record('Permissive', {
-  senses: choice('Feels', ['flow', 'pressure', 'door', 'time', 'hand', 'frost', 'air-flow', 'co', 'level']),
+  senses: choice('Feels', senses),
   /** Temperature at which it opens as it comes, where it feels one, and what it can be set to. */
   opensAtC: maybe(degrees('Opens at, where it feels a temperature')),
   lowC: maybe(degrees('Can be set from')),
@@ -135,7 +135,7 @@ export const deviceRecord = whole(
       choice('Only where wiring follows', wiringStandards, { iec: 'IEC (Europe, UK)', us: 'US and Canadian codes' }),
     ),
     /** Kinds of loop it is made for; left out where it suits any. */
-    kinds: maybe(flags('Made for', plantKinds)),
+    kinds: maybe(flags('Made for', loopKinds)),
     terminals: map('Terminals, in the order of the strip', terminalRecord),
     ports: map('What the terminals are for', portVariant),
     options: maybe(map('Chosen on the device', optionRecord)),

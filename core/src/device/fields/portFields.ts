@@ -15,7 +15,7 @@ import {
   variant,
 } from '../../schema/field'
 import { signals } from '../../signal/signal'
-import { contactRoles, effects, loadKinds, probePlaces } from '../deviceProfile'
+import { contactRoles, effects, loadKinds, probePlaces } from '../../choices/deviceChoices'
 
 /** Place of an entry among the others of its map. */
 export const order = () => number('place in the list', 'count', { min: 0, max: 1e9 })

@@ -1,4 +1,4 @@
-import { probePlaces } from '../../device/deviceProfile'
+import { probePlaces } from '../../choices/deviceChoices'
 import { choice, filled, id, map, maybe, number, record, text, whole } from '../../schema/field'
 
 /** Place of an entry among the others of its map. */

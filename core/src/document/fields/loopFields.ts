@@ -1,4 +1,4 @@
-import { plantKinds } from '../../plant/estimatePlant'
+import { loopKinds } from '../../kinds/kinds'
 import {
   choice,
   constant,
@@ -108,7 +108,7 @@ export const loopRecord = record('loop', {
   type: constant('loop'),
   id: id('id'),
   jobId: id('job'),
-  kind: choice('kind', plantKinds),
+  kind: choice('kind', loopKinds),
   name: filled('name', 80),
   order: order(),
   survey: surveyRecord,

@@ -1,7 +1,7 @@
 import { anchors } from '../../control/proportional'
 import { conventionWords } from '../../control/conventionWords'
 import { conventions } from '../../control/switchingPoints'
-import { faultActions } from '../../device/deviceProfile'
+import { faultActions } from '../../choices/deviceChoices'
 import { choice, either, flag, maybe, number, record, variant, whole } from '../../schema/field'
 import { order, portRef } from './chainFields'
 

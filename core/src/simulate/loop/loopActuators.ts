@@ -2,7 +2,8 @@ import type { PlanOf } from '../../document/behaviour'
 import type { ResolvedChain, ResolvedDevice } from '../../document/chain'
 import type { LoopDocument } from '../../document/documents'
 import { type FieldData, fieldValue } from '../../plant/fieldValue'
-import { airCarries } from '../../plant/models/fanModel'
+import { airCarries } from '../../kinds/fan/fanModel'
+import { factsOfKind } from '../../kinds/kinds'
 import type { ThermalLink, ThermalNode } from '../../plant/thermalNetwork'
 import type { LoopSurvey } from '../../survey/surveyResult'
 import { type Reach, reachOf } from '../../wiring/reach'
@@ -60,6 +61,7 @@ export function loopActuators(
   data: FieldData,
 ): LoopActuators {
   const { seen, floor, boiler } = survey
+  const facts = factsOfKind(loop.kind)
   const driven = plans.flatMap((plan): Driven[] => {
     const ends = reachOf(chain, plan.output).filter(({ does }) => does !== 'light' && does !== 'defrost')
     const [first] = ends
@@ -100,13 +102,13 @@ export function loopActuators(
       limiterAt[id] = 'slab'
       return { id, node: 'slab', powerW: end.givesW || floor.facts.elementW || seen.powerW }
     }
-    if (end.does === 'air-flow' && loop.kind !== 'cold-room') {
+    if (end.does === 'air-flow' && !facts.coil) {
       const fans = ends.filter((each) => each.end.does === 'air-flow').length
       const flow = end.device.facts.load?.movesM3h ?? (survey.figures['airFlow']?.value ?? 0) / fans
       const wPerK = flow > 0 ? airCarries(flow).wPerK : seen.powerW / Math.max(1, seen.targetC - loopOutdoor(loop))
       const way = plan.kind === 'on-off' ? { while: id } : { by: id }
       links.push({ from: 'air', to: 'outdoor', wPerK, ...way })
-      if (loop.kind === 'fan') links.push({ from: 'moisture', to: 'wet', wPerK: airCarries(flow).kgPerS, ...way })
+      if (facts.ventilates) links.push({ from: 'moisture', to: 'wet', wPerK: airCarries(flow).kgPerS, ...way })
       return { id }
     }
     limiterAt[id] = model.controlled
@@ -118,18 +120,12 @@ export function loopActuators(
         node: model.heated,
         powerW,
         takesOut: true,
-        ...(loop.kind === 'chiller' || loop.kind === 'cold-room'
-          ? {
-              perK: {
-                of: model.heated,
-                share: percentPerK,
-                atC: loop.kind === 'chiller' ? seen.targetC : seen.targetC - fieldValue(data, 'cr.td').typical,
-              },
-            }
+        ...(facts.evaporatesAtC
+          ? { perK: { of: model.heated, share: percentPerK, atC: facts.evaporatesAtC(seen.targetC, data) } }
           : {}),
         ...travels,
       }
-    if (loop.kind === 'cabin')
+    if (facts.battery)
       return {
         id,
         node: model.heated,

@@ -6,7 +6,8 @@ import type { ControllerPlan } from '../../document/controllerPlan'
 import { ordered } from '../../document/chain'
 import type { LoopDocument } from '../../document/documents'
 import { type FieldData, fieldValue } from '../../plant/fieldValue'
-import { outdoorMoisture } from '../../plant/models/fanModel'
+import { outdoorMoisture } from '../../kinds/fan/fanModel'
+import { factsOfKind } from '../../kinds/kinds'
 import { restState } from '../../plant/restState'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import type { LoopSurvey } from '../../survey/surveyResult'
@@ -86,7 +87,8 @@ export function loopScenario(
   run: RunChoice,
 ): LoopRun {
   const { loop, chain, data } = given
-  const fan = loop.kind === 'cold-room' ? evaporatorFan(chain) : undefined
+  const facts = factsOfKind(loop.kind)
+  const fan = facts.coil ? evaporatorFan(chain) : undefined
   const plant = loopPlant(loop, survey, data, fan?.id)
   const { model } = plant
   const plans = plansOf(loop.settings.planned)
@@ -96,10 +98,10 @@ export function loopScenario(
   const [first] = moved.driven
   const middleC = first ? middleOf(first.plan) : survey.seen.targetC
   const boundariesC = { outdoor: outdoorC, ...plant.boundaries }
-  // A heated cabinet is loaded cold; everything else has been running.
-  const rest = restState(model, parts.startsAt(outdoorC) ?? (loop.kind === 'cabinet' ? outdoorC : middleC), boundariesC)
+  // What is loaded cold starts so; everything else has been running.
+  const rest = restState(model, parts.startsAt(outdoorC) ?? (facts.startsCold ? outdoorC : middleC), boundariesC)
   const heater = defrostHeater(chain)
-  const battery = loop.kind === 'cabin' ? batteryOf(given, moved.driven) : undefined
+  const battery = facts.battery ? batteryOf(given, moved.driven) : undefined
 
   for (const [i, { plan }] of moved.driven.entries()) parts.addProbe(i, plan)
   parts.addControls()
@@ -134,7 +136,7 @@ export function loopScenario(
           outdoor: { hourlyC: run.hourlyC },
           ...Object.fromEntries(Object.entries(plant.boundaries).map(([id, constantC]) => [id, { constantC }])),
           ...(mixed ? { supply: { supply: mixed.supply }, water: { supply: mixed.water } } : {}),
-          ...(loop.kind === 'fan'
+          ...(facts.ventilates
             ? { wet: { hourlyC: outdoorMoisture(run.hourlyC, fieldValue(data, 'sim.outdoor.humidity').typical) } }
             : {}),
         },
@@ -212,7 +214,7 @@ class Parts {
   /** Water of a floor whose controller mixes it by the weather: supply, and the mean that the screed sees. */
   mixed(dropK: number): Readonly<Record<'supply' | 'water', SupplyBoundary>> | undefined {
     const reset = this.driven.map(({ plan }) => this.whole(plan).reset).find((each) => each !== undefined)
-    if (!reset || this.given.loop.kind !== 'floor') return undefined
+    if (!reset) return undefined
     const { averageH: _a, shiftK, setbackK: _s, ...line } = reset
     const restC = this.survey.floor?.plant.designRoomC
     const of = (byK: number): SupplyBoundary => ({

@@ -1,7 +1,7 @@
 import type { LoopDocument } from '../../document/documents'
 import type { Climate } from '../../plant/climate'
 import { winterDay } from '../../plant/winterDay'
-import { factsOfKind } from '../../survey/kindFacts'
+import { factsOfKind } from '../../kinds/kinds'
 
 export const spans = ['day', 'week', 'season'] as const
 export type Span = (typeof spans)[number]
@@ -23,10 +23,8 @@ const YEAR_H = 8760
 const HEATING_SEASON = { fromDay: 273, days: 212 }
 const COOLING_SEASON = { fromDay: 104, days: 184 }
 
-const indoorKinds: readonly LoopDocument['kind'][] = ['enclosure', 'cold-room', 'chiller', 'cabinet']
-
 /** Whether a kind of loop stands indoors: its weather is that of the room. */
-export const isIndoor = ({ kind }: Pick<LoopDocument, 'kind'>) => indoorKinds.includes(kind)
+export const isIndoor = ({ kind }: Pick<LoopDocument, 'kind'>) => factsOfKind(kind).indoor === true
 /** Whether a kind of loop cools: its hardest day is the hottest. */
 export const isCooling = ({ kind }: Pick<LoopDocument, 'kind'>) => factsOfKind(kind).action === 'cooling'
 

@@ -4,7 +4,7 @@ import { plansOf } from '../../document/behaviour'
 import { fromSetpoint } from '../../document/behaviour'
 import type { LoopDocument } from '../../document/documents'
 import { controllerPlanOf, withControllerPlan } from '../../survey/controllerPlanOf'
-import { factsOfKind } from '../../survey/kindFacts'
+import { factsOfKind } from '../../kinds/kinds'
 import type { Scenario } from '../scenario'
 import type { loopScenario } from './loopScenario'
 import { stageIds } from './stageIds'
@@ -70,14 +70,11 @@ export function schools(given: Parameters<typeof loopScenario>[0]): readonly Sch
   if (!plan) return []
   const facts = factsOfKind(loop.kind)
   const { answers } = loop.survey
+  const own = facts.compares?.(answers) ?? []
   const made: School[] = []
   const swingK = fieldValue(data, facts.swing(answers)).typical
   const ids = stageIds(loop.settings.planned, plan.id)
-  if (
-    plan.kind === 'on-off' &&
-    ids.length === 1 &&
-    ['room', 'floor', 'cabinet', 'enclosure', 'pool', 'cabin'].includes(loop.kind)
-  ) {
+  if (plan.kind === 'on-off' && ids.length === 1 && own.includes('way')) {
     const band = otherWay(plan, Math.max(plan.swingK, fieldValue(data, 'band.valve.room').typical), swingK)
     made.push({
       id: 'way',
@@ -122,7 +119,7 @@ export function schools(given: Parameters<typeof loopScenario>[0]): readonly Sch
   }
   const device = chain.devices.find(({ id }) => id === plan.output.device)
   const whole = device ? controllerPlanOf(given, device) : {}
-  if (device && whole.reset && (loop.kind === 'boiler' || loop.kind === 'floor')) {
+  if (device && whole.reset && own.includes('reset')) {
     const { reset } = whole
     const fixed = withControllerPlan(given, device, {
       reset: { ...reset, warmSupplyC: reset.designSupplyC, setbackK: 0 },
@@ -137,7 +134,7 @@ export function schools(given: Parameters<typeof loopScenario>[0]): readonly Sch
       ],
     })
   }
-  if (loop.kind === 'room') {
+  if (own.includes('probe')) {
     const lag = (lagS: number, deadS: number) => (scenario: Scenario) => ({
       ...scenario,
       probes: scenario.probes.map((probe) =>
@@ -170,7 +167,7 @@ export function schools(given: Parameters<typeof loopScenario>[0]): readonly Sch
       ],
     })
   }
-  if (loop.kind === 'cold-room' && answers['unit'] === 'adapted') {
+  if (own.includes('override')) {
     const late = (scenario: Scenario) => ({
       ...scenario,
       probes: scenario.probes.map((probe) => (probe.id === 'probe 1' ? { ...probe, deadS: WARMER_S } : probe)),

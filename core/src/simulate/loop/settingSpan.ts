@@ -1,7 +1,7 @@
 import type { Behaviour } from '../../document/behaviour'
 import type { LoopDocument } from '../../document/documents'
 import { type FieldData, fieldValue } from '../../plant/fieldValue'
-import { factsOfKind } from '../../survey/kindFacts'
+import { factsOfKind } from '../../kinds/kinds'
 import type { Quantity } from '../../units/quantity'
 import { settingOf, type SweepSetting } from './sweep'
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { resolveChain } from '../../document/chain'
-import { loopKinds } from '../../document/documents'
+import { loopKinds } from '../../kinds/kinds'
 import { chained } from '../../testing/chains'
 import { device } from '../../testing/loops'
 import { plannedFloor } from '../../testing/warmFloor'

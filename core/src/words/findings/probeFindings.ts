@@ -1,5 +1,5 @@
 import { capital } from '../terms'
-import type { ProbePlace } from '../../device/deviceProfile'
+import type { ProbePlace } from '../../choices/deviceChoices'
 import { placeTitles } from '../../device/placeTitles'
 import type { Words } from '../../units/words'
 import type { Sentences } from '../sentences'

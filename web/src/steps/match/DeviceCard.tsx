@@ -1,6 +1,6 @@
 import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import { choiceOf } from '@nachtigal/core/device/asSet'
-import type { ProbePlace } from '@nachtigal/core/device/deviceProfile'
+import type { ProbePlace } from '@nachtigal/core/choices/deviceChoices'
 import { placeTitles } from '@nachtigal/core/device/placeTitles'
 import { dropSupply, leaveSupply, removeDevice, setDevice, setOption } from '@nachtigal/core/wiring/chainEdit'
 import { chainDeviceRecord } from '@nachtigal/core/document/fields/chainFields'

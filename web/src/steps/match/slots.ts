@@ -1,4 +1,4 @@
-import type { Category } from '@nachtigal/core/device/deviceProfile'
+import type { Category } from '@nachtigal/core/choices/deviceChoices'
 import type { DeviceSign } from '../../instruments/Chain'
 
 export interface Slot {

@@ -1,6 +1,6 @@
 import { useAct } from '../../loop/useAct'
 import { tickHazards } from '@nachtigal/core/actions/tickHazards'
-import { hazardsOf, proposedHazards } from '@nachtigal/core/survey/hazards'
+import { hazardsOf, proposedHazards } from '@nachtigal/core/kinds/proposedHazards'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
 import { Tick } from '../../ui/Tick'

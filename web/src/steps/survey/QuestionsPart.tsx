@@ -1,7 +1,7 @@
 import { useAct } from '../../loop/useAct'
 import { answerQuestions } from '@nachtigal/core/actions/answerQuestions'
 import { useState } from 'react'
-import type { ChoiceQuestion, NumberQuestion, Question } from '@nachtigal/core/survey/question'
+import type { ChoiceQuestion, NumberQuestion, Question } from '@nachtigal/core/kinds/question'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 import { ways } from '@nachtigal/core/survey/ways'
 import { formatValue } from '@nachtigal/core/units/quantity'

@@ -1,5 +1,5 @@
 import type { Quantity } from '@nachtigal/core/units/quantity'
-import type { CalcCall } from '@nachtigal/core/survey/asked'
+import type { CalcCall } from '@nachtigal/core/kinds/asked'
 import { useLoop } from '../../loop/loopContext'
 import { Worked } from '../../loop/Worked'
 

@@ -1,7 +1,7 @@
 import { useAct } from '../../loop/useAct'
 import { renameLoop } from '@nachtigal/core/actions/renameLoop'
 import { useNavigate, useParams } from 'react-router'
-import { factsOfKind } from '@nachtigal/core/survey/kindFacts'
+import { factsOfKind } from '@nachtigal/core/kinds/kinds'
 import { openQuestions } from '@nachtigal/core/survey/surveyResult'
 import { loopRecord } from '@nachtigal/core/document/fields/loopFields'
 import { Cautions } from '../../loop/Cautions'

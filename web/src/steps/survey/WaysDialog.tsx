@@ -1,7 +1,7 @@
 import { useAct } from '../../loop/useAct'
 import { answerByWay } from '@nachtigal/core/actions/answerByWay'
 import { useState } from 'react'
-import type { NumberQuestion } from '@nachtigal/core/survey/question'
+import type { NumberQuestion } from '@nachtigal/core/kinds/question'
 import { type Way, ways } from '@nachtigal/core/survey/ways'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { formatQuantity, formatValue, quantityView } from '@nachtigal/core/units/quantity'

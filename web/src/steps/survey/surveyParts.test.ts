@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
-import { emptyLoop, type LoopDocument, loopKinds } from '@nachtigal/core/document/documents'
-import { proposedHazards } from '@nachtigal/core/survey/hazards'
+import { emptyLoop, type LoopDocument } from '@nachtigal/core/document/documents'
+import { loopKinds } from '@nachtigal/core/kinds/kinds'
+import { proposedHazards } from '@nachtigal/core/kinds/proposedHazards'
 import { surveyParts } from './surveyParts'
 
 const loop = (kind: (typeof loopKinds)[number], survey: Partial<LoopDocument['survey']> = {}): LoopDocument => {

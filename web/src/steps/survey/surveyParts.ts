@@ -1,5 +1,5 @@
 import type { LoopDocument } from '@nachtigal/core/document/documents'
-import { proposedHazards } from '@nachtigal/core/survey/hazards'
+import { proposedHazards } from '@nachtigal/core/kinds/proposedHazards'
 import { counted } from '@nachtigal/core/units/words'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 

@@ -1,0 +1,133 @@
+export const categories = [
+  'controller',
+  'probe',
+  'transmitter',
+  'relay',
+  'limiter',
+  'permissive',
+  'drive',
+  'load',
+  'supply',
+] as const
+export type Category = (typeof categories)[number]
+
+export const loadKinds = ['resistive', 'motor', 'compressor', 'lamp', 'capacitive', 'coil', 'dc'] as const
+export type LoadKind = (typeof loadKinds)[number]
+
+export const contactRoles = ['alarm', 'defrost', 'fan', 'timer', 'open', 'close', 'pump', 'backup', 'light'] as const
+export type ContactRole = (typeof contactRoles)[number]
+
+export const effects = ['element', 'fuel', 'water-flow', 'cooling', 'air-flow', 'defrost', 'light', 'none'] as const
+/** What a load does to the loop: heats by its own power, burns fuel, moves heating water, takes heat out, moves air … or nothing (a coil). */
+export type Effect = (typeof effects)[number]
+
+export const probePlaces = [
+  'air',
+  'return-air',
+  'floor',
+  'pipe',
+  'pocket',
+  'water',
+  'outdoor',
+  'coil',
+  'surface',
+  'oven',
+] as const
+export type ProbePlace = (typeof probePlaces)[number]
+
+export const controls = [
+  'on-off',
+  'staged',
+  'modulating',
+  'time-proportioned',
+  'reset',
+  'fan',
+  'defrost',
+  'timer',
+  'battery',
+  'group',
+] as const
+export type Control = (typeof controls)[number]
+
+export const faultActions = ['off', 'on', 'last', 'duty'] as const
+
+export const parameterQuantities = [
+  'setpoint',
+  'swing',
+  'above',
+  'below',
+  'offset',
+  'lowest',
+  'highest',
+  'alarmHigh',
+  'alarmLow',
+  'minimumOff',
+  'probeFault',
+  'duty',
+  'convention',
+  'action',
+  'unit',
+  'input',
+  'stageCount',
+  'stageWait',
+  'lead',
+  'band',
+  'anchor',
+  'integral',
+  'least',
+  'most',
+  'cycle',
+  'travel',
+  'humidity',
+  'humidityBand',
+  'minimumMode',
+  'reset.coldOutdoor',
+  'reset.coldSupply',
+  'reset.mildOutdoor',
+  'reset.mildSupply',
+  'reset.least',
+  'reset.most',
+  'reset.shutdown',
+  'reset.frostOutdoor',
+  'reset.frostSupply',
+  'reset.average',
+  'reset.shift',
+  'reset.setback',
+  'defrost.by',
+  'defrost.every',
+  'defrost.coil',
+  'defrost.end',
+  'defrost.longest',
+  'defrost.drip',
+  'defrost.fanBack',
+  'defrost.blind',
+  'defrost.leads',
+  'defrost.waits',
+  'battery.cutOff',
+  'battery.hold',
+  'battery.restart',
+  'timer.mode',
+  'timer.a',
+  'timer.b',
+  'timer.from',
+  'timer.counts',
+  'period1.mode',
+  'period1.days',
+  'period1.start',
+  'period1.run',
+  'period2.mode',
+  'period2.days',
+  'period2.start',
+  'period2.run',
+  'period3.mode',
+  'period3.days',
+  'period3.start',
+  'period3.run',
+  'once.run',
+  'lock',
+] as const
+export type ParameterQuantity = (typeof parameterQuantities)[number]
+
+export const senses = ['flow', 'pressure', 'door', 'time', 'hand', 'frost', 'air-flow', 'co', 'level'] as const
+/** What a permissive contact feels. */
+export type Sense = (typeof senses)[number]

@@ -1,0 +1,11 @@
+// One line a kind: what else it takes lies in its folder.
+export { boiler } from './boiler/boiler'
+export { cabin } from './cabin/cabin'
+export { cabinet } from './cabinet/cabinet'
+export { chiller } from './chiller/chiller'
+export { coldRoom } from './coldRoom/coldRoom'
+export { enclosure } from './enclosure/enclosure'
+export { fan } from './fan/fan'
+export { floor } from './floor/floor'
+export { pool } from './pool/pool'
+export { room } from './room/room'
