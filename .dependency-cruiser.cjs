@@ -1,12 +1,20 @@
-/** Who may import whom: each workspace and each folder of core and web looks only at those before it. */
-const order = (name, folders, base) =>
-  folders.slice(0, -1).map((folder, i) => ({
-    name: `${name}-${folder.replace(/\W+/g, '-')}`,
+/** Who may import whom: each workspace and each room of core and web looks only at those before it, for types too. */
+const order = (name, rooms, base) =>
+  rooms.slice(0, -1).map((room, i) => ({
+    name: `${name}-${room.replace(/\W+/g, '-')}`,
     severity: 'error',
-    comment: `${folder} may not import from what stands on it`,
-    from: { path: `^${base}/(${folder})/`, pathNot: '\\.test\\.tsx?$' },
-    to: { path: `^${base}/(${folders.slice(i + 1).join('|')})/`, dependencyTypesNot: ['type-only'] },
+    comment: `${room} may not import from what stands on it`,
+    from: { path: `^${base}/(${room})`, pathNot: '\\.test\\.tsx?$' },
+    to: { path: `^${base}/(${rooms.slice(i + 1).join('|')})` },
   }))
+
+/** A setting has what is stored of it and its law below the documents, what one starts from below the survey, and its view above the loop. */
+const settings = {
+  stored:
+    'settings/([^/]+/(fields|binds|law/|move|replan|stageGroup|weekPlan)|behaviour|binding|controllerPlan|everyBinds|everyPlan|fieldParts|parameterQuantities|planFields)',
+  start: 'settings/[^/]+/start',
+  view: 'settings/([^/]+/[^/]+View|[^/]+/(resetSeason|leastReturn|switchingScale)|conditions|consequences|cutOuts|plannedValues|rungLoad|setParts|workingRange)',
+}
 
 module.exports = {
   forbidden: [
@@ -14,7 +22,7 @@ module.exports = {
       name: 'no-loops',
       severity: 'error',
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
     },
     {
       name: 'no-undeclared',
@@ -76,21 +84,31 @@ module.exports = {
     ...order(
       'core',
       [
-        'units|numeric|signal|series|time',
-        'probes|control|plant|net',
-        'schema',
-        'device',
-        'document',
-        'wiring',
-        'survey',
-        'simulate',
-        'check|commissioning',
-        'actions',
-        'calc',
+        '(units|numeric|signal|series|time|memory)/',
+        '(probes|control|plant|net)/',
+        'schema/',
+        'choices/',
+        settings.stored,
+        'words/',
+        'kinds/',
+        'device/',
+        'document/',
+        'wiring/',
+        settings.start,
+        'survey/',
+        'shapes/',
+        'loop/',
+        settings.view,
+        'simulate/',
+        'commissioning/',
+        'check/',
+        'progress/',
+        'actions/',
+        'calc/',
       ],
       'core/src',
     ),
-    ...order('web', ['lib', 'ui', 'instruments', 'loop', 'steps|places', 'app'], 'web/src'),
+    ...order('web', ['lib/', 'ui/', 'instruments/', 'loop/', '(steps|places)/', 'app/'], 'web/src'),
   ],
   options: {
     tsPreCompilationDeps: 'specify',

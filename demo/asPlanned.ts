@@ -1,5 +1,5 @@
-import { ordered } from '@nachtigal/core/document/chain'
-import { removeStage } from '@nachtigal/core/document/stageGroup'
+import { ordered } from '@nachtigal/core/schema/ordered'
+import { removeStage } from '@nachtigal/core/settings/stages/stageGroup'
 import { keyingSheet } from '@nachtigal/core/commissioning/keyingSheet'
 import { firstVisit } from './surveys'
 import {

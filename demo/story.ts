@@ -1,4 +1,4 @@
-import type { LoopContext } from '@nachtigal/core/check/context'
+import type { LoopContext } from '@nachtigal/core/loop/context'
 import type { LoopDocument, ProofReading, Reading } from '@nachtigal/core/document/documents'
 import type { LoopKind } from '@nachtigal/core/kinds/kinds'
 import { nextReadingOrder } from '@nachtigal/core/document/proofReadings'

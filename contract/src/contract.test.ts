@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { loopContext } from '@nachtigal/core/check/context'
+import { loopContext } from '@nachtigal/core/loop/context'
 import { emptyJob, emptyLoop, type LoopDocument } from '@nachtigal/core/document/documents'
 import { setAt } from '@nachtigal/core/document/applyChange'
 import { winterDay } from '@nachtigal/core/plant/winterDay'

@@ -1,6 +1,6 @@
 import { jobRecord } from '@nachtigal/core/document/fields/jobFields'
 import { loopRecord } from '@nachtigal/core/document/fields/loopFields'
-import { onOffRecord } from '@nachtigal/core/document/fields/planFields'
+import { onOffRecord } from '@nachtigal/core/settings/switching/fields'
 import { deviceRecord } from '@nachtigal/core/device/fields/deviceFields'
 import type { Field } from '@nachtigal/core/schema/field'
 import { answersRefusal } from './answersRefusal'

@@ -5,7 +5,7 @@ import fc from 'fast-check'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { leaflet } from '@nachtigal/core/device/leaflet'
 import { calcData } from '@nachtigal/core/testing/calcData'
-import { wordsFor } from '@nachtigal/core/units/words'
+import { wordsFor } from '@nachtigal/core/words/words'
 import { profileRefusal } from './profileRefusal'
 import { readShelfFile, shelfFileOf } from './shelfFile'
 

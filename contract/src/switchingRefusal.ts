@@ -1,4 +1,4 @@
-import type { OnOffBehaviour } from '@nachtigal/core/document/behaviour'
+import type { OnOffBehaviour } from '@nachtigal/core/settings/behaviour'
 import type { Refusal } from './check'
 
 /**

@@ -62,7 +62,11 @@ describe('every public function', () => {
     'spell',
   ])
   it('that works out a quantity says by which formula, or from where', () => {
-    const physical = files.filter((path) => /^core\/src\/((probes|control|plant|signal|numeric)\/|kinds\/\w+\/\w+Model\.ts)/.test(path))
+    const physical = files.filter((path) =>
+      /^core\/src\/((probes|control|plant|signal|numeric)\/|kinds\/(\w+\/\w+Model|estimatePlant)\.ts|settings\/\w+\/law\/)/.test(
+        path,
+      ),
+    )
     const docs = physical.flatMap((path) =>
       publicDocs(path).map(([name, doc]) => [`${path} ${name}`, name, doc] as const),
     )

@@ -4,7 +4,7 @@
  */
 import { readFileSync } from 'node:fs'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
-import { loopContext } from '@nachtigal/core/check/context'
+import { loopContext } from '@nachtigal/core/loop/context'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import type { FieldValue } from '@nachtigal/core/plant/fieldValue'
 

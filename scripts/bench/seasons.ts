@@ -1,6 +1,6 @@
 /** A season of every loop of the demo job, in the engine as it is shipped: bundled, and alone in its process. Prints kind and ms, line by line. */
 import { readFileSync } from 'node:fs'
-import { loopContext } from '@nachtigal/core/check/context'
+import { loopContext } from '@nachtigal/core/loop/context'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import type { Climate } from '@nachtigal/core/plant/climate'
 import type { FieldValue } from '@nachtigal/core/plant/fieldValue'

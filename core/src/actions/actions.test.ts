@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { checkLoop } from '../check/checkLoop'
-import { loopContext } from '../check/context'
+import { loopContext } from '../loop/context'
 import { findingKey } from '../check/finding'
 import { proofTests } from '../commissioning/proofTests'
 import { ruleCases } from '../testing/ruleCases'

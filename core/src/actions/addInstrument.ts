@@ -1,4 +1,4 @@
-import { nextOrder } from '../document/chain'
+import { nextOrder } from '../schema/ordered'
 import { instrumentRecord } from '../document/fields/jobFields'
 import { day, record } from '../schema/field'
 import { defineAction, withJob } from './action'

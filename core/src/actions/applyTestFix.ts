@@ -1,4 +1,4 @@
-import type { Behaviour } from '../document/behaviour'
+import type { Behaviour } from '../settings/behaviour'
 import { filled, record } from '../schema/field'
 import { Refused } from '../units/refused'
 import { defineAction, withLoop } from './action'

@@ -1,5 +1,5 @@
 import { checkLoop } from '../check/checkLoop'
-import { loopContext } from '../check/context'
+import { loopContext } from '../loop/context'
 import { findingKey, mayBeClosed } from '../check/finding'
 import { filled, id, record } from '../schema/field'
 import { Refused } from '../units/refused'

@@ -1,4 +1,4 @@
-import { nextOrder } from '../document/chain'
+import { nextOrder } from '../schema/ordered'
 import type { LoopDocument } from '../document/documents'
 import { filled, maybe, record, sha256, text } from '../schema/field'
 import type { Value } from '../schema/value'

@@ -1,4 +1,4 @@
-import { nextOrder } from '../document/chain'
+import { nextOrder } from '../schema/ordered'
 import { keptRunRecord } from '../document/fields/loopFields'
 import { record } from '../schema/field'
 import { defineAction, named, withLoop } from './action'

@@ -1,4 +1,4 @@
-import { nextOrder } from '../document/chain'
+import { nextOrder } from '../schema/ordered'
 import { temporaryKinds } from '../document/fields/loopFields'
 import { choice, filled, maybe, record, text } from '../schema/field'
 import { defineAction, named, withLoop } from './action'

@@ -1,4 +1,4 @@
-import { nextOrder } from '../document/chain'
+import { nextOrder } from '../schema/ordered'
 import { filled, record } from '../schema/field'
 import { defineAction, withLoop } from './action'
 

@@ -1,4 +1,4 @@
-import { loopContext } from '../check/context'
+import { loopContext } from '../loop/context'
 import type { ProofTest } from '../commissioning/proofTest'
 import { proofTests } from '../commissioning/proofTests'
 import { Refused } from '../units/refused'

@@ -1,4 +1,4 @@
-import { wordsFor } from '../units/words'
+import { wordsFor } from '../words/words'
 import type { Calculation } from './calculation'
 import { allowed } from './checkField'
 import type { Field, Fields } from './field'

@@ -1,5 +1,5 @@
 import { Refused, type Why } from '../units/refused'
-import { wordsFor } from '../units/words'
+import { wordsFor } from '../words/words'
 import type { CalcData, Calculation } from './calculation'
 import type { Picture } from './picture'
 import * as cycling from './entries/cycling'

@@ -6,7 +6,7 @@ import {
   trueMinus,
   type UnitPreferences,
 } from '../units/quantity'
-import { wordsFor } from '../units/words'
+import { wordsFor } from '../words/words'
 import { type ContactExpression } from '../wiring/contactLogic'
 import { sayExpression } from '../wiring/parseExpression'
 import type { CalcData } from './calculation'

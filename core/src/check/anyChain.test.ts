@@ -1,5 +1,5 @@
 import { readdirSync } from 'node:fs'
-import { switchingPlans } from '../document/behaviour'
+import { switchingPlans } from '../settings/behaviour'
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { changesBetween } from '../document/changesBetween'
@@ -18,9 +18,9 @@ import { outputPath } from '../wiring/outputPath'
 import { powerPaths } from '../wiring/powerPath'
 import { supplyVariant } from '../wiring/supplyVariant'
 import { checkLoop } from './checkLoop'
-import { consequences, probeFailures } from './consequences'
-import { loopContext } from './context'
-import { nextThing, signingBlockedBy, stepStatus } from './stepStatus'
+import { consequences, probeFailures } from '../settings/consequences'
+import { loopContext } from '../loop/context'
+import { nextThing, signingBlockedBy, stepStatus } from '../progress/stepStatus'
 
 const folders = [
   ...['controllers', 'drives', 'probes', 'transmitters', 'loads', 'limiters', 'permissives', 'relays', 'supplies'],

@@ -7,7 +7,7 @@ import { chained, idOf, step, swapped } from '../testing/chains'
 import { calcData } from '../testing/calcData'
 import { fieldData } from '../testing/fieldData'
 import { device, shelf, surveyed } from '../testing/loops'
-import { wordsFor } from '../units/words'
+import { wordsFor } from '../words/words'
 import {
   addDevice,
   type Edited,
@@ -26,7 +26,7 @@ import { powerPaths } from '../wiring/powerPath'
 import { reachOf } from '../wiring/reach'
 import { supplyDraws } from '../wiring/supplyDraws'
 import { checkLoop } from './checkLoop'
-import { loopContext } from './context'
+import { loopContext } from '../loop/context'
 import { applyFix, deviceFor, fixWords } from './fix'
 import { proposedChain } from './proposedChain'
 import { onOff } from '../testing/plans'

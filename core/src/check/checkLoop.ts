@@ -1,7 +1,7 @@
-import type { LoopContext } from './context'
+import type { LoopContext } from '../loop/context'
 import { bySeverity, type Finding, findingKey, mayBeClosed } from './finding'
 import { runRules } from './rules/rules'
-import { remembered } from '../document/remembered'
+import { remembered } from '../memory/remembered'
 
 export interface Checked {
   readonly open: readonly Finding[]

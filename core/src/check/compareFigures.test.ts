@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { wordsFor } from '../units/words'
+import { wordsFor } from '../words/words'
 import { compareFigures, furthestK } from './compareFigures'
 
 const run = { starts: 10, worstHour: 3, energyKwh: 20, onShare: 0.5, lowestC: 19, highestC: 21.5, settlesC: 20 }

@@ -1,5 +1,5 @@
 import type { RunFigures } from '../simulate/runFigures'
-import type { Words } from '../units/words'
+import type { Words } from '../words/words'
 
 /** One line of two runs side by side, and by how much the second differs. */
 export interface ComparedRow {

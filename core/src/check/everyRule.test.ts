@@ -6,7 +6,7 @@ import { fieldData } from '../testing/fieldData'
 import { ruleCases as cases } from '../testing/ruleCases'
 import type { Edited } from '../wiring/edited'
 import { checkLoop } from './checkLoop'
-import { loopContext } from './context'
+import { loopContext } from '../loop/context'
 
 const findings = ({ job, loop }: Edited) => checkLoop(loopContext(job, loop, fieldData)).open
 const codesOf = (edited: Edited) => findings(edited).map(({ code }) => code)

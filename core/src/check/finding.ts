@@ -2,7 +2,7 @@ import type { FindingCode } from '../words/sayFinding'
 import type { Sentences } from '../words/sentences'
 import type { CalcCall } from '../kinds/asked'
 import type { WorkflowStep } from '../kinds/hazards'
-import type { Fix } from './fix'
+import type { Fix } from '../shapes/fix'
 
 export type Severity = 'stop' | 'look-again' | 'note'
 

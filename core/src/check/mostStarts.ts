@@ -1,9 +1,9 @@
-import type { PlanOf } from '../document/behaviour'
+import type { PlanOf } from '../settings/behaviour'
 import type { ResolvedDevice } from '../document/chain'
 import { fieldValue } from '../plant/fieldValue'
 import { factsOfKind } from '../kinds/kinds'
 import { reachOf } from '../wiring/reach'
-import type { LoopContext } from './context'
+import type { LoopContext } from '../loop/context'
 
 export interface MostStarts {
   readonly perHour: number

@@ -10,8 +10,8 @@ import { practices, soundIn } from '../testing/usChains'
 import { joinPorts } from '../wiring/chainEdit'
 import type { Edited } from '../wiring/edited'
 import { checkLoop } from './checkLoop'
-import { loopContext } from './context'
-import { signingBlockedBy } from './stepStatus'
+import { loopContext } from '../loop/context'
+import { signingBlockedBy } from '../progress/stepStatus'
 
 const contextOf = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 const open = (edited: Edited) => checkLoop(contextOf(edited)).open

@@ -11,7 +11,7 @@ import type { Proposal } from '../survey/proposal'
 import { addDevice, dropWhere, type Edited } from '../wiring/chainEdit'
 import { controlOutputs, reachOf } from '../wiring/reach'
 import { checkLoop } from './checkLoop'
-import { type LoopContext, loopContext } from './context'
+import { type LoopContext, loopContext } from '../loop/context'
 import { applyFix } from './fix'
 
 interface Tools {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { type Behaviour, fromSetpoint, planOf } from '../document/behaviour'
+import { type Behaviour, fromSetpoint, planOf } from '../settings/behaviour'
 import type { LoopKind } from '../kinds/kinds'
 import { winterDay } from '../plant/winterDay'
 import { type ChosenFault, loopFaults, withFaults } from '../simulate/loop/loopFaults'
@@ -10,7 +10,7 @@ import { chained, replanned, rewhole } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import { onOff } from '../testing/plans'
 import { plannedFloor } from '../testing/warmFloor'
-import { loopContext } from './context'
+import { loopContext } from '../loop/context'
 import { runOutcome } from './runOutcome'
 
 const { job, loop } = plannedFloor()

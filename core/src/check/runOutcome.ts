@@ -1,4 +1,4 @@
-import type { PlanOf } from '../document/behaviour'
+import type { PlanOf } from '../settings/behaviour'
 import { fieldValue } from '../plant/fieldValue'
 import { floorLimit } from '../plant/floorOutput'
 import type { LoopRun } from '../simulate/loop/loopScenario'
@@ -7,7 +7,7 @@ import type { SimulationResult } from '../simulate/scenario'
 import { factsOfKind } from '../kinds/kinds'
 import { type Advice, type Late, type RunFact, sayRun } from '../words/runWords'
 import type { RunWords } from '../words/sentences'
-import type { LoopContext } from './context'
+import type { LoopContext } from '../loop/context'
 import { mostStarts } from './mostStarts'
 
 /** One thing that a run was found to do. */

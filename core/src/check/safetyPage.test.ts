@@ -7,7 +7,7 @@ import { soundIn } from '../testing/usChains'
 import { loopKinds } from '../kinds/kinds'
 import type { Edited } from '../wiring/edited'
 import { checkLoop } from './checkLoop'
-import { loopContext } from './context'
+import { loopContext } from '../loop/context'
 
 const contextOf = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { fromSetpoint } from '../document/behaviour'
+import { fromSetpoint } from '../settings/behaviour'
 import { plannedFloor } from '../testing/warmFloor'
 import { wordChange } from './wordChange'
 import { onOff } from '../testing/plans'

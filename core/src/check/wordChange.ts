@@ -1,6 +1,6 @@
 import { documentField } from '../document/atomicPath'
 import { readNow } from '../document/renamedInThree'
-import { type Switching, switchingOf, type SwitchingWords } from '../document/behaviour'
+import { type Switching, switchingOf, type SwitchingWords } from '../settings/behaviour'
 import type { Change } from '../document/command'
 import { type HandoverTick, handoverTicks } from '../document/handover'
 import type {
@@ -13,7 +13,7 @@ import type {
   StepDone,
   WayTaken,
 } from '../document/documents'
-import { planVariant } from '../document/fields/planFields'
+import { planVariant } from '../settings/planFields'
 import { safetyStepWords } from '../commissioning/safetyStep'
 import { kindOfTest, stepWords, testTitles } from '../commissioning/testTitles'
 import type { Field } from '../schema/field'

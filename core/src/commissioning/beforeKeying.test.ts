@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { loopContext } from '../check/context'
+import { loopContext } from '../loop/context'
 import { chained } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import { beforeKeying } from './beforeKeying'

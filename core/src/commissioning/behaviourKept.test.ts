@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { conventions, switchingPoints } from '../control/switchingPoints'
-import { loopContext } from '../check/context'
+import { conventions, switchingPoints } from '../settings/switching/law/switchingPoints'
+import { loopContext } from '../loop/context'
 import {
   fromPoints,
   keyedSwingK,
@@ -9,9 +9,9 @@ import {
   type SwitchingWords,
   switchingOf,
   withSwitching,
-} from '../document/behaviour'
+} from '../settings/behaviour'
 import { loopKinds } from '../kinds/kinds'
-import { inConvention } from '../document/replan'
+import { inConvention } from '../settings/switching/replan'
 import { parameterView } from '../device/parameterView'
 import { withDefaultPlans } from '../survey/defaultPlans'
 import { chained, idOf, swapped } from '../testing/chains'
@@ -21,7 +21,7 @@ import { shelf } from '../testing/loops'
 import { roundToStep } from '../units/displayRound'
 import { quantityView } from '../units/quantity'
 import { keyingSheet } from './keyingSheet'
-import { plannedValues } from './plannedValues'
+import { plannedValues } from '../settings/plannedValues'
 
 /** What a controller does that was keyed these words, as its display rounds them. */
 function asKeyed(words: SwitchingWords, stepK: number) {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from '@jest/globals'
-import { loopContext } from '../check/context'
+import { loopContext } from '../loop/context'
 import { loopKinds } from '../kinds/kinds'
 import { workflowSteps } from '../kinds/hazards'
 import { probeCurve } from '../probes/probeCurve'

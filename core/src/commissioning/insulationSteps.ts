@@ -1,5 +1,5 @@
 import type { StepFact } from '../words/stepWords'
-import type { LoopContext } from '../check/context'
+import type { LoopContext } from '../loop/context'
 import { deadTestVerdict, type DeadTestVerdict } from '../wiring/deadTest'
 import { EXTRA_LOW_V } from '../units/peopleLimits'
 import { givenBy } from '../wiring/groundFault'

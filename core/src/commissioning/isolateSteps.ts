@@ -1,4 +1,4 @@
-import type { LoopContext } from '../check/context'
+import type { LoopContext } from '../loop/context'
 import { fieldValue } from '../plant/fieldValue'
 import type { ResolvedDevice } from '../document/chain'
 import type { Source } from '../wiring/sources'

@@ -1,10 +1,10 @@
-import type { LoopContext } from '../check/context'
+import type { LoopContext } from '../loop/context'
 import { currentReadings, type HeldReading } from '../document/proofReadings'
-import { ordered } from '../document/chain'
+import { ordered } from '../schema/ordered'
 import { mayErr, outOfDate } from '../document/instruments'
 import { fieldValue } from '../plant/fieldValue'
 import { shownDay } from '../time/shownMoment'
-import type { Words } from '../units/words'
+import type { Words } from '../words/words'
 import { sayCause, sayVerdict } from '../words/sayVerdict'
 import { bandText, type ReadAndGood, setWords } from '../words/tests/anyTestWords'
 import type {

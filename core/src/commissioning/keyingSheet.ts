@@ -1,14 +1,15 @@
 import type { Beyond } from '../words/beyondWords'
 import type { ResolvedDevice } from '../document/chain'
 import type { LoopDocument, Reading } from '../document/documents'
-import type { LoopContext } from '../check/context'
+import type { LoopContext } from '../loop/context'
 import type { ControllerFacts } from '../device/deviceProfile'
 import { keyingOrder } from '../device/keyingRoute'
 import { keyPath, keyPathText } from '../device/keyPath'
-import { clockText, parameterView } from '../device/parameterView'
+import { parameterView } from '../device/parameterView'
+import { clockText } from '../time/clockText'
 import { type Quantity, shownText, type UnitPreferences } from '../units/quantity'
-import { plannedValues } from './plannedValues'
-import { remembered } from '../document/remembered'
+import { plannedValues } from '../settings/plannedValues'
+import { remembered } from '../memory/remembered'
 
 /** One parameter of the sheet: what to key, what was there, what is there now. */
 export interface KeyingRow {

@@ -1,4 +1,4 @@
-import type { LoopContext } from '../check/context'
+import type { LoopContext } from '../loop/context'
 import type { ResolvedChain, ResolvedConnection } from '../document/chain'
 import { fieldValue } from '../plant/fieldValue'
 import type { SupplyVariant } from '../device/deviceProfile'

@@ -1,4 +1,4 @@
-import type { LoopContext } from '../check/context'
+import type { LoopContext } from '../loop/context'
 import type { ResolvedDevice } from '../document/chain'
 import type { PermissiveFacts } from '../device/deviceProfile'
 

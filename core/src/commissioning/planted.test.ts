@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
-import { loopContext } from '../check/context'
-import { bandEnds } from '../control/proportional'
-import { fanDemand } from '../control/fanDemand'
+import { loopContext } from '../loop/context'
+import { bandEnds } from '../settings/band/law/proportional'
+import { fanDemand } from '../settings/fan/law/fanDemand'
 import {
   fromSetpoint,
   plansOf,
@@ -12,17 +12,17 @@ import {
   type PlanOf,
   type SwitchingWords,
   switchingOf,
-} from '../document/behaviour'
+} from '../settings/behaviour'
 import { faultyProbe } from '../probes/faultyProbe'
 import { mismatch } from '../probes/mismatch'
 import { probeCurve } from '../probes/probeCurve'
 import type { Control, Fault } from '../simulate/scenario'
 import { signalSpan, type Signal } from '../signal/signal'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
-import { judged, type Read, testOf } from '../testing/answered'
+import { judged, testOf } from '../testing/answered'
 import { chained, idOf, replanned, step } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
-import { soundReadings } from '../testing/soundReadings'
+import { type Read, soundReadings } from '../testing/soundReadings'
 import { runBench, throughC } from '../testing/plantedBench'
 import type { Edited } from '../wiring/edited'
 import { metered } from './procedures/sweepTest'

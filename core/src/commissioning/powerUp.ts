@@ -1,5 +1,5 @@
 import type { StepFact } from '../words/stepWords'
-import type { LoopContext } from '../check/context'
+import type { LoopContext } from '../loop/context'
 import type { ResolvedDevice } from '../document/chain'
 import { fieldValue } from '../plant/fieldValue'
 import { controlOutputs, reachOf } from '../wiring/reach'

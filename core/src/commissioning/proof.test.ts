@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { loopContext } from '../check/context'
+import { loopContext } from '../loop/context'
 import type { ProofReading } from '../document/documents'
 import { fieldData } from '../testing/fieldData'
 import { plannedFloor, surveyedFloor } from '../testing/warmFloor'

@@ -1,7 +1,7 @@
 import { factsOfKind } from '../kinds/kinds'
-import type { LoopContext } from '../check/context'
-import { type PlanOf, plansOf } from '../document/behaviour'
-import { ordered } from '../document/chain'
+import type { LoopContext } from '../loop/context'
+import { type PlanOf, plansOf } from '../settings/behaviour'
+import { ordered } from '../schema/ordered'
 import { bindsAny, boundTo } from '../device/bound'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
 import { livesOnAir } from '../survey/atRisk'
@@ -33,7 +33,7 @@ import { stagesTest } from './procedures/stagesTest'
 import { substituteTest } from './procedures/substituteTest'
 import { sweepTest } from './procedures/sweepTest'
 import { clockTest, timerTest } from './procedures/timerTest'
-import { remembered } from '../document/remembered'
+import { remembered } from '../memory/remembered'
 
 type Maybe = TestSpec | undefined
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
-import { loopContext } from '../check/context'
-import { signingBlockedBy, stepStatus } from '../check/stepStatus'
+import { loopContext } from '../loop/context'
+import { signingBlockedBy, stepStatus } from '../progress/stepStatus'
 import { type LoopDocument } from '../document/documents'
 import { loopKinds } from '../kinds/kinds'
 import { chained, idOf } from '../testing/chains'

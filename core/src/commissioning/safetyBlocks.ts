@@ -1,4 +1,4 @@
-import type { LoopContext } from '../check/context'
+import type { LoopContext } from '../loop/context'
 import { judgeRow } from '../wiring/judgeRow'
 import { deadSteps } from './deadSteps'
 import { isolateSteps } from './isolateSteps'
@@ -6,7 +6,7 @@ import { liveSteps } from './liveSteps'
 import { unansweredSafety } from '../survey/surveyResult'
 import { type SafetyBlockId, type SafetyStep, safetyBlockIds } from './safetyStep'
 import { keepsShut } from './temporaryWork'
-import { remembered } from '../document/remembered'
+import { remembered } from '../memory/remembered'
 
 export interface SafetyBlocks {
   readonly steps: Readonly<Record<SafetyBlockId, readonly SafetyStep[]>>

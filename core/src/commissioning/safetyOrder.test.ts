@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
-import { loopContext } from '../check/context'
-import { signingBlockedBy } from '../check/stepStatus'
+import { loopContext } from '../loop/context'
+import { signingBlockedBy } from '../progress/stepStatus'
 import type { LoopDocument, Temporary } from '../document/documents'
 import type { Answer } from '../kinds/answers'
 import type { LoopKind } from '../kinds/kinds'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { loopContext } from '../check/context'
+import { loopContext } from '../loop/context'
 import { chained } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import {

@@ -1,5 +1,5 @@
 import { factsOfKind } from '../kinds/kinds'
-import type { LoopContext } from '../check/context'
+import type { LoopContext } from '../loop/context'
 import { electronicsOf } from './electronics'
 import { holdsCharge } from './isolateSteps'
 import { safetyBlocks } from './safetyBlocks'
@@ -76,7 +76,7 @@ function has(context: LoopContext): Has {
     electronics: electronicsOf(chain.devices).length > 0,
     hotWater:
       moves('water-flow', 'fuel') ||
-      (moves('element') && factsOfKind(context.loop.kind).guards?.('element') === 'liquid'),
+      (moves('element') && factsOfKind(context.loop.kind).protects?.('element') === 'liquid'),
     // A burner has a fan of its own.
     rotating: windingsOf(context).length > 0 || moves('air-flow', 'cooling', 'fuel'),
     limiter: loadLogics(chain).some(({ protects }) => protects.length > 0),

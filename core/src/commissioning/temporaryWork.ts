@@ -1,5 +1,5 @@
-import { type LoopContext, loopContext } from '../check/context'
-import { ordered } from '../document/chain'
+import { type LoopContext, loopContext } from '../loop/context'
+import { ordered } from '../schema/ordered'
 import type { JobDocument, LoopDocument, Temporary } from '../document/documents'
 import type { FieldData } from '../plant/fieldValue'
 import { liveSteps } from './liveSteps'

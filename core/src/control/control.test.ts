@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { onOffCycle } from './onOffCycle'
-import { conventions, switchingPoints, type SwitchingInput } from './switchingPoints'
-import { translate } from './translate'
+import { conventions, switchingPoints, type SwitchingInput } from '../settings/switching/law/switchingPoints'
+import { translate } from '../settings/switching/law/translate'
 import { relayLifeYears, swingForRate, worstCycling } from './worstCycling'
 
 describe('switchingPoints', () => {

@@ -1,14 +1,21 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { dialTest } from './dialTest'
-import { driveHz, fanDemand } from './fanDemand'
-import { anchors, droop, type DroopInput, proportionalPercent, proportionalTemperature } from './proportional'
-import { resetLine, type ResetLine } from './resetLine'
-import { resetSaving } from './resetSaving'
-import { diagnoseStages, shiftStages, stagePoints, stagesEnergised } from './stages'
-import { switchingSequence } from './switchingSequence'
-import { type Action, conventions, switchingPoints } from './switchingPoints'
-import { translate } from './translate'
+import { driveHz, fanDemand } from '../settings/fan/law/fanDemand'
+import {
+  anchors,
+  droop,
+  type DroopInput,
+  proportionalPercent,
+  proportionalTemperature,
+} from '../settings/band/law/proportional'
+import { resetLine, type ResetLine } from '../settings/reset/law/resetLine'
+import { resetSaving } from '../settings/reset/law/resetSaving'
+import { diagnoseStages, shiftStages, stagePoints, stagesEnergised } from '../settings/stages/law/stages'
+import { switchingSequence } from '../settings/switching/law/switchingSequence'
+import { conventions, switchingPoints } from '../settings/switching/law/switchingPoints'
+import { type Action } from './action'
+import { translate } from '../settings/switching/law/translate'
 
 const action = fc.constantFrom<Action>('heating', 'cooling')
 const number = (min: number, max: number) => fc.double({ min, max, noNaN: true })

@@ -1,5 +1,5 @@
 import { Refused } from '../units/refused'
-import type { Action } from './switchingPoints'
+import type { Action } from './action'
 
 export interface OnOffCycleInput {
   readonly powerW: number

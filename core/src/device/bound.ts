@@ -1,5 +1,5 @@
 import type { ControllerFacts, Parameter } from './deviceProfile'
-import type { ParameterQuantity } from '../choices/deviceChoices'
+import type { ParameterQuantity } from '../settings/parameterQuantities'
 
 /** Parameter that carries a quantity of the plan, for a port where it has one of its own. */
 export function boundTo(

@@ -1,12 +1,12 @@
-import { conventionWords } from '../control/conventionWords'
+import { conventionWords } from '../settings/switching/law/conventionWords'
 import { probeName } from '../probes/probeName'
 import type { ProbePart } from '../probes/probe'
 import { signalTitle } from '../signal/signalTitle'
 import type { Quantity } from '../units/quantity'
-import type { Words } from '../units/words'
+import type { Words } from '../words/words'
 import type { ContactPort, DeviceProfile, Parameter, Port, SupplyVariant } from './deviceProfile'
 import type { Category, Effect } from '../choices/deviceChoices'
-import { placeTitles } from './placeTitles'
+import { placeTitles } from '../choices/placeTitles'
 
 export interface LeafletRow {
   readonly label: string

@@ -1,3 +1,4 @@
+import { clockText } from '../time/clockText'
 import { roundToStep } from '../units/displayRound'
 import { type Quantity, quantityView, shownText, type UnitPreferences } from '../units/quantity'
 import type { ControllerFacts, Parameter } from './deviceProfile'
@@ -26,12 +27,6 @@ const usualSteps: Partial<Record<Quantity, number>> = { voltage: 0.1, current: 0
 const decimalsOf = (step: number) => {
   const text = String(step)
   return text.includes('.') ? text.split('.')[1]!.length : 0
-}
-
-/** Wall time of a day as a display writes it: 6.5 is "06:30". */
-export function clockText(hours: number): string {
-  const minutes = Math.round(hours * 60)
-  return `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`
 }
 
 /**

@@ -1,8 +1,10 @@
+import { ordered } from '../schema/ordered'
 import { asSet } from '../device/asSet'
 import type { DeviceProfile, Port } from '../device/deviceProfile'
 import type { Value } from '../schema/value'
-import type { chainDeviceRecord, chainRecord, connectionRecord, portRef } from './fields/chainFields'
-import { remembered, rememberedOfBoth } from './remembered'
+import type { chainDeviceRecord, chainRecord, connectionRecord } from './fields/chainFields'
+import type { portRef } from '../schema/places'
+import { rememberedOfBoth } from '../memory/remembered'
 
 /** One device of a chain: a name on the job, and which profile it is. */
 export interface ChainDevice extends Value<typeof chainDeviceRecord> {}
@@ -36,27 +38,6 @@ interface Shared {
   readonly devices: Readonly<Record<string, ChainDevice>>
   readonly profiles: Readonly<Record<string, DeviceProfile>>
 }
-
-const byOrder = (a: { order: number; id: string }, b: { order: number; id: string }) =>
-  a.order - b.order || (a.id < b.id ? -1 : 1)
-
-interface Placed {
-  readonly order: number
-}
-
-const inOrder = remembered((map: Readonly<Record<string, Placed>>) =>
-  Object.entries(map)
-    .map(([id, item]) => ({ ...item, id }))
-    .sort(byOrder),
-)
-
-/** A map with order keys as a list, each with its id; ties broken by id. */
-export const ordered = <T extends Placed>(map: Readonly<Record<string, T>>) =>
-  inOrder(map) as readonly Placed[] as readonly (T & { readonly id: string })[]
-
-/** The order key that the next entry of a map takes. */
-export const nextOrder = (map: Readonly<Record<string, { readonly order: number }>> = {}): number =>
-  Object.values(map).reduce((most, { order }) => Math.max(most, order), 0) + 1
 
 /** A device with its profile looked up and set as its options are; nothing where the profile is gone. */
 export function resolveDevice(

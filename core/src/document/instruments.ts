@@ -1,7 +1,7 @@
-import { ordered } from './chain'
+import { ordered } from '../schema/ordered'
 import type { Instrument, JobDocument } from './documents'
 import type { Quantity } from '../units/quantity'
-import type { Words } from '../units/words'
+import type { Words } from '../words/words'
 
 /** A kind of instrument as the shelf holds it. */
 export interface InstrumentType {

@@ -1,12 +1,12 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { applyCommand, setAt, valueAt } from './applyChange'
-import { fromPoints, fromSetpoint, keyedSwingK, switchingOf } from './behaviour'
+import { fromPoints, fromSetpoint, keyedSwingK, switchingOf } from '../settings/behaviour'
 import { canonicalJson, sameValue } from './canonicalJson'
 import { changesBetween } from './changesBetween'
 import type { Change } from './command'
 import { inverseChanges } from './inverse'
-import { conventions } from '../control/switchingPoints'
+import { conventions } from '../settings/switching/law/switchingPoints'
 
 const stamp = () => ({ id: 'new', at: '2026-01-01T00:00:00Z', by: 'Me' })
 const change = (path: string[], from: unknown, to: unknown): Change => ({ document: 'd', path, from, to })

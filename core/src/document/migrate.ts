@@ -7,8 +7,9 @@ import {
   switchingOf,
   type SwitchingWords,
   withSwitching,
-} from './behaviour'
-import { nextOrder, ordered } from './chain'
+} from '../settings/behaviour'
+import { nextOrder } from '../schema/ordered'
+import { ordered } from '../schema/ordered'
 import type { Change } from './command'
 import type { JobDocument, LoopDocument, ProofReading } from './documents'
 import { mountingKey } from './mountingTwo'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { mountingSteps } from '../survey/mountingSteps'
+import { mountingSteps } from '../commissioning/mountingSteps'
 import { chained } from '../testing/chains'
 import { applyCommand } from './applyChange'
 import { resolveChain } from './chain'

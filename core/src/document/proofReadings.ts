@@ -1,4 +1,5 @@
-import { nextOrder, ordered } from './chain'
+import { nextOrder } from '../schema/ordered'
+import { ordered } from '../schema/ordered'
 import type { LoopDocument, ProofReading } from './documents'
 
 export type HeldReading = ProofReading & { readonly id: string }

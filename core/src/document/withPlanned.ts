@@ -1,4 +1,4 @@
-import { type Behaviour, storedPlan } from './behaviour'
+import { type Behaviour, storedPlan } from '../settings/behaviour'
 import type { LoopDocument } from './documents'
 
 /** The loop with all of its planned outputs. */

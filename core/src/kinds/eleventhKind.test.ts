@@ -76,8 +76,9 @@ describe('an eleventh kind of loop', () => {
     const found = JSON.parse(said) as Record<string, unknown>
     expect(found).toMatchObject({ listed: true, stored: true, title: 'Hatchery', control: 'on-off', stops: [] })
     expect(found['hazards']).toEqual(['mains', 'hot-surface'])
+    expect(found['begun']).toBeGreaterThan(1)
     expect(found['devices']).toBeGreaterThan(2)
-    expect(found['tests']).toEqual(expect.arrayContaining(['before', 'alarm']))
+    expect(found['tests']).toEqual(expect.arrayContaining(['before', 'limiter', 'warm-up']))
     expect(found['places']).toBeGreaterThan(0)
     expect(found['compared']).toBeGreaterThan(0)
     expect(found['meanC']).toBeGreaterThan(20)

@@ -1,4 +1,4 @@
-import type { Action } from '../control/switchingPoints'
+import type { Action } from '../control/action'
 import type { FieldData } from '../plant/fieldValue'
 import type { Effect, faultActions, ProbePlace } from '../choices/deviceChoices'
 import type { Answers } from './answers'
@@ -72,8 +72,8 @@ export interface KindFacts<Id extends string = string> {
   readonly compares?: (answers: Answers) => readonly KindComparison[]
   /** Emitters that the kind itself says. */
   readonly emitter?: EmitterId
-  /** What a limiter guards where overshoot is dangerous and no fuel burns. */
-  readonly guards?: (does: Effect) => 'oven' | 'floor' | 'liquid' | undefined
+  /** What a limiter protects where overshoot is dangerous and no fuel burns. */
+  readonly protects?: (does: Effect) => 'oven' | 'floor' | 'liquid' | undefined
   /** It stands in a room: the weather around it is that of the room. */
   readonly indoor?: true
   /** A run begins with the place cold, and is judged from when it is warm. */

@@ -1,4 +1,4 @@
-import type { Action } from '../control/switchingPoints'
+import type { Action } from '../control/action'
 import type { FloorFacts, FloorPlant } from '../plant/floorPlant'
 import type { FloorZone } from '../plant/floorOutput'
 import type { PoolLossInput } from '../plant/poolEvaporation'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { droop } from '../control/proportional'
+import { droop } from '../settings/band/law/proportional'
 import { onOffCycle } from '../control/onOffCycle'
 import type { Scenario } from '../simulate/scenario'
 import { simulate } from '../simulate/simulate'

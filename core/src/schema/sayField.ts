@@ -1,4 +1,4 @@
-import { spell } from '../control/timerSequence'
+import { spell } from '../time/spell'
 import { formatQuantity, type UnitPreferences } from '../units/quantity'
 import type { Field, NumberField, RecordField, VariantField } from './field'
 

@@ -1,5 +1,5 @@
 import type { ThermalFlow } from '../plant/thermalNetwork'
-import { resetLine } from '../control/resetLine'
+import { resetLine } from '../settings/reset/law/resetLine'
 import { continuousKinds, type Control, type Scenario } from './scenario'
 import { type Matrix, fastestRate, type Transition, transitions } from './transitions'
 

@@ -1,6 +1,6 @@
 import type { Machine } from './machine'
 import type { Program } from './program'
-import type { Grid } from './run'
+import type { Grid } from './grid'
 import type { SimulationResult } from './scenario'
 
 const DAY_S = 86400

@@ -1,3 +1,4 @@
+import type { Grid } from './grid'
 import { fluxOf } from './flux'
 import type { Machine } from './machine'
 import type { Ladder, Program } from './program'
@@ -5,18 +6,6 @@ import { Recorder } from './recorder'
 import type { SimulationResult } from './scenario'
 import { PowerSeries } from './series'
 import { anySize, unrolled } from './strides'
-
-/** Grid of a run, in ticks: strides are 2^base, and where they are held and nothing moves up to 2^levels. */
-export interface Grid {
-  readonly tickS: number
-  readonly base: number
-  readonly levels: number
-  readonly endTick: number
-  /** 0 keeps no trace. */
-  readonly traceTicks: number
-  /** Continuous controls look this often; 0 where there are none. */
-  readonly sampleTicks: number
-}
 
 export interface RunOptions {
   /** Asked at each hour of the run; aborted ends it with `SimulationCancelled`. */

@@ -1,4 +1,4 @@
-import type { ResetLine } from '../control/resetLine'
+import type { ResetLine } from '../settings/reset/law/resetLine'
 import type { ThermalFlow, ThermalGain, ThermalLink, ThermalNode } from '../plant/thermalNetwork'
 
 /** What is simulated, as open data. Powers and conductances in SI; times from the start of the run. */

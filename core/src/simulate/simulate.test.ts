@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { onOffCycle } from '../control/onOffCycle'
-import { loopContext } from '../check/context'
+import { loopContext } from '../loop/context'
 import { winterDay } from '../plant/winterDay'
 import { fieldData } from '../testing/fieldData'
 import { plannedFloor } from '../testing/warmFloor'

@@ -1,7 +1,8 @@
 import { checkScenario } from './checkScenario'
 import { Machine } from './machine'
 import { isContinuous, type Program, programOf } from './program'
-import { type Grid, run, type RunOptions } from './run'
+import type { Grid } from './grid'
+import { run, type RunOptions } from './run'
 import type { Scenario, SimulationResult } from './scenario'
 import { SAMPLE_S } from './controls/samples'
 

@@ -1,5 +1,5 @@
 import type { ResolvedChain, ResolvedDevice } from '../document/chain'
-import type { ControllerPlan } from '../document/controllerPlan'
+import type { ControllerPlan } from '../settings/controllerPlan'
 import type { LoopDocument } from '../document/documents'
 import type { FieldData } from '../plant/fieldValue'
 import { sourceOf } from '../wiring/sources'

@@ -4,7 +4,7 @@ import {
   fromSetpoint,
   type OnOffBehaviour,
   switchingOf,
-} from '../document/behaviour'
+} from '../settings/behaviour'
 import type { PortRef } from '../document/chain'
 import type { LoopDocument } from '../document/documents'
 import { type FieldData, fieldValue } from '../plant/fieldValue'

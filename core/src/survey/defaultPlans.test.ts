@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
-import { keyedSwingK, switchingOf } from '../document/behaviour'
-import { inConvention } from '../document/replan'
+import { keyedSwingK, switchingOf } from '../settings/behaviour'
+import { inConvention } from '../settings/switching/replan'
 import { fieldData } from '../testing/fieldData'
 import { plannedFloor, profile } from '../testing/warmFloor'
 import { addDevice, type Edited, removeDevice, replaceDevice } from '../wiring/chainEdit'

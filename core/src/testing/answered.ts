@@ -1,13 +1,10 @@
-import { type LoopContext, loopContext } from '../check/context'
+import { type LoopContext, loopContext } from '../loop/context'
 import type { ProofReading } from '../document/documents'
 import type { ProofTest } from '../commissioning/proofTest'
 import { proofTests } from '../commissioning/proofTests'
 import type { Edited } from '../wiring/edited'
 import { fieldData } from './fieldData'
-import { keptRead } from './soundReadings'
-
-/** What was read: a number in SI, nothing (it did not happen), a choice, or which were on. */
-export type Read = number | null | string | readonly string[]
+import { keptRead, type Read } from './soundReadings'
 
 /** A loop with these readings of one test, by step (or step/aside). */
 export function answered(

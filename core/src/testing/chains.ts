@@ -1,8 +1,9 @@
 import type { Answer } from '../kinds/answers'
 import type { LoopKind } from '../kinds/kinds'
-import type { BandBehaviour, Behaviour, FanBehaviour, OnOffBehaviour } from '../document/behaviour'
-import { ordered, type ChainDevice } from '../document/chain'
-import type { ControllerPlan } from '../document/controllerPlan'
+import type { BandBehaviour, Behaviour, FanBehaviour, OnOffBehaviour } from '../settings/behaviour'
+import { type ChainDevice } from '../document/chain'
+import { ordered } from '../schema/ordered'
+import type { ControllerPlan } from '../settings/controllerPlan'
 import { withDefaultPlans } from '../survey/defaultPlans'
 import { placing } from '../survey/placing'
 import {

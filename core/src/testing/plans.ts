@@ -1,4 +1,4 @@
-import { type Behaviour, type OnOffBehaviour, type Switching, switchingOf } from '../document/behaviour'
+import { type Behaviour, type OnOffBehaviour, type Switching, switchingOf } from '../settings/behaviour'
 
 /** A plan of a test that is known to switch. @throws RangeError when it does not */
 export function onOff(plan: Behaviour | undefined): OnOffBehaviour {

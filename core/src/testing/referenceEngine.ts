@@ -1,4 +1,4 @@
-import { resetLine } from '../control/resetLine'
+import { resetLine } from '../settings/reset/law/resetLine'
 import { saturationPa } from '../plant/moistAir'
 import type { Control, Expression, Fault, Scenario } from '../simulate/scenario'
 

@@ -1,9 +1,10 @@
-import type { LoopContext } from '../check/context'
+import type { LoopContext } from '../loop/context'
 import type { ProofReading } from '../document/documents'
 import type { Ask, ProofTest } from '../commissioning/proofTest'
 import { proofTests } from '../commissioning/proofTests'
 import { pickedText } from '../commissioning/judgedTest'
-import type { Read } from './answered'
+/** What was read: a number in SI, nothing (it did not happen), a choice, or which were on. */
+export type Read = number | null | string | readonly string[]
 
 /** What sound work reads where this is asked. */
 export function soundRead(ask: Ask): Read {

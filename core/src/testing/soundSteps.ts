@@ -1,4 +1,4 @@
-import type { LoopContext } from '../check/context'
+import type { LoopContext } from '../loop/context'
 import type { LoopDocument, ProofReading, StepDone } from '../document/documents'
 import { safetyBlocks } from '../commissioning/safetyBlocks'
 import type { SafetyBlockId, SafetyStep } from '../commissioning/safetyStep'

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { checkLoop } from '../check/checkLoop'
-import { loopContext } from '../check/context'
+import { loopContext } from '../loop/context'
 import { proposedChain } from '../check/proposedChain'
 import { proofTests } from '../commissioning/proofTests'
 import { emptyJob, emptyLoop } from '../document/documents'
@@ -15,10 +15,11 @@ import { schools } from '../simulate/loop/schools'
 import { simulate } from '../simulate/simulate'
 import { propose } from '../survey/proposal'
 import { surveyResult } from '../survey/surveyResult'
-import { placements } from '../survey/placement'
-import { mountingSteps } from '../survey/mountingSteps'
-import { wordsFor } from '../units/words'
+import { placements } from '../commissioning/placement'
+import { mountingSteps } from '../commissioning/mountingSteps'
+import { wordsFor } from '../words/words'
 import { fieldData } from './fieldData'
+import { chained } from './chains'
 import { shelf } from './loops'
 import { sampleOf } from './sampleOf'
 import { basics } from './warmFloor'
@@ -34,7 +35,8 @@ const outcome = surveyResult(loop, { devices: [], connections: [] } as never, fi
 if (!outcome.ok) throw new Error(`still to find out: ${outcome.missing.join(', ')}`)
 const proposal = propose(loop, outcome.survey, fieldData, words)
 let made = 0
-const edited = proposedChain({ job, loop }, proposal, { shelf, data: fieldData, makeId: () => `p${++made}` })!
+const begun = proposedChain({ job, loop }, proposal, { shelf, data: fieldData, makeId: () => `p${++made}` })
+const edited = chained(kind)
 const context = loopContext(edited.job, edited.loop, fieldData)
 const climates = JSON.parse(
   readFileSync(new URL('../../../shelf/data/climates.json', import.meta.url), 'utf8'),
@@ -48,6 +50,7 @@ process.stdout.write(
     stored: kindField !== undefined && JSON.stringify(kindField).includes(kind),
     title: factsOfKind(kind).title,
     control: proposal.control,
+    begun: Object.keys(begun?.loop.chain.devices ?? {}).length,
     devices: context.chain.devices.length,
     stops: checkLoop(context)
       .open.filter(({ severity }) => severity === 'stop')

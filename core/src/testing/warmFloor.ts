@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { ordered } from '../document/chain'
+import { ordered } from '../schema/ordered'
 import { emptyJob, emptyLoop, type JobDocument, type LoopDocument } from '../document/documents'
 import type { DeviceProfile } from '../device/deviceProfile'
 import { withParts } from '../device/withParts'

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { displayRound, roundToStep } from './displayRound'
 import { parseNumber } from './parseNumber'
 import { formatQuantity, quantities, quantityView } from './quantity'
-import { wordsFor } from './words'
+import { wordsFor } from '../words/words'
 
 const metric = { temperatureUnit: 'C', system: 'metric' } as const
 const us = { temperatureUnit: 'F', system: 'us' } as const

@@ -1,4 +1,5 @@
-import { ordered, type Connection, type PortRef, type ResolvedChain } from '../document/chain'
+import { type Connection, type PortRef, type ResolvedChain } from '../document/chain'
+import { ordered } from '../schema/ordered'
 import { asSet } from '../device/asSet'
 import type {
   ContactInPort,

@@ -1,7 +1,7 @@
 import type { ResolvedChain, ResolvedDevice } from '../document/chain'
 import type { RowState } from '../document/documents'
 import { EXTRA_LOW_V } from '../units/peopleLimits'
-import { remembered, rememberedByWord, rememberedOfBoth } from '../document/remembered'
+import { remembered, rememberedByWord, rememberedOfBoth } from '../memory/remembered'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 import type { Port } from '../device/deviceProfile'
 import type { Practice } from '../units/practice'

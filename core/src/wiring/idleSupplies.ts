@@ -1,4 +1,5 @@
-import { type Chain, ordered, resolveDevice, type ResolvedDevice } from '../document/chain'
+import { type Chain, resolveDevice, type ResolvedDevice } from '../document/chain'
+import { ordered } from '../schema/ordered'
 import type { JobDocument } from '../document/documents'
 
 /** Supplies that the job has and none of its loops is fed from yet. */

@@ -1,11 +1,9 @@
+import type { ContactDuty } from '../choices/deviceChoices'
 import type { ResolvedChain, ResolvedDevice } from '../document/chain'
 import type { ContactInPort, ContactPort, LoadPort, PermissiveFacts } from '../device/deviceProfile'
 import { type ContactExpression, contactLogic, type ContactLogic, contactsOf, mostContacts } from './contactLogic'
 import { callPaths, powerPaths } from './powerPath'
-import { remembered } from '../document/remembered'
-
-/** What a contact is there for. */
-export type ContactDuty = 'control' | 'limit' | 'protection' | 'hand' | 'time' | 'other'
+import { remembered } from '../memory/remembered'
 
 /** One contact as a fitter names it. */
 export interface NamedContact {

@@ -1,15 +1,15 @@
 import { describe, expect, it } from '@jest/globals'
-import { loopContext } from '../check/context'
+import { loopContext } from '../loop/context'
 import { loopKinds } from '../kinds/kinds'
 import { chained, idOf } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import { device } from '../testing/loops'
 import type { Edited } from './edited'
-import { boxPlan } from './boxPlan'
+import { boxPlan } from '../loop/boxPlan'
 import { BAR_MM, cutOutOf, cutOutPaper, cutOutSvg, printVerdict } from './cutOut'
 import { endVoltages, rowLoads } from './conductors'
-import { mountingSteps } from '../survey/mountingSteps'
-import { placements } from '../survey/placement'
+import { mountingSteps } from '../commissioning/mountingSteps'
+import { placements } from '../commissioning/placement'
 
 const contextOf = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 

@@ -1,6 +1,6 @@
 import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../document/chain'
 import type { ContactInPort, ContactPort, LoadPort, SupplyOutPort } from '../device/deviceProfile'
-import { remembered } from '../document/remembered'
+import { remembered } from '../memory/remembered'
 
 export interface LineContact {
   readonly device: ResolvedDevice

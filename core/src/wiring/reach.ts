@@ -2,7 +2,7 @@ import type { PortRef, ResolvedChain, ResolvedDevice } from '../document/chain'
 import type { ContactInPort, LoadPort, SignalInPort } from '../device/deviceProfile'
 import type { Effect } from '../choices/deviceChoices'
 import { callPaths, type Line, powerPaths } from './powerPath'
-import { remembered } from '../document/remembered'
+import { remembered } from '../memory/remembered'
 
 /** What an output ends in: the port that does something to the loop, and the devices on the way there. */
 export interface Reach {

@@ -1,5 +1,5 @@
 import type { ResolvedChain, ResolvedDevice } from '../document/chain'
-import { rememberedOfBoth } from '../document/remembered'
+import { rememberedOfBoth } from '../memory/remembered'
 import type { SupplyOutPort } from '../device/deviceProfile'
 import { supplyOf } from './powerPath'
 

@@ -1,7 +1,7 @@
 import type { ResolvedChain } from '../document/chain'
 import { contactLoad } from './contactLoad'
 import { powerPaths } from './powerPath'
-import { remembered } from '../document/remembered'
+import { remembered } from '../memory/remembered'
 
 /** What one device takes from one supply, VA. */
 export interface SharedDraw {

@@ -1,8 +1,8 @@
-import type { ElectricLoad } from '../device/deviceProfile'
+import type { LoadKind } from '../choices/deviceChoices'
 import type { ProbeFault } from '../probes/probe'
 import type { Signal } from '../signal/signal'
 import { signalTitle } from '../signal/signalTitle'
-import type { Words } from '../units/words'
+import type { Words } from './words'
 import type { ConnectionWords } from './sentences'
 
 /** What a probe gives at the temperature at which it is looked at. */
@@ -299,7 +299,7 @@ export const connectionWords = {
       readonly tag: string
       readonly loadTag: string
       readonly loadVolts: number
-      readonly kind: ElectricLoad['kind']
+      readonly kind: LoadKind
     },
     { say }: Words,
   ): ConnectionWords => ({
@@ -317,7 +317,7 @@ export const connectionWords = {
       readonly name: string
       readonly loadName: string
       readonly usedPercent: null | number
-      readonly kind: ElectricLoad['kind']
+      readonly kind: LoadKind
       readonly volts: number
       readonly assumedPowerFactor: number | undefined
       readonly remedy: string | undefined
@@ -391,7 +391,7 @@ export const connectionWords = {
       readonly tag: string
       readonly current: string
       readonly loadVolts: number
-      readonly kind: ElectricLoad['kind']
+      readonly kind: LoadKind
     },
     { say }: Words,
   ): ConnectionWords => ({

@@ -1,5 +1,5 @@
 import { hours } from '../units/hours'
-import { counted, type Words } from '../units/words'
+import { counted, type Words } from './words'
 import { withArticle } from './terms'
 import type { RunWords } from './sentences'
 

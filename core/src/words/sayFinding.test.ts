@@ -2,11 +2,11 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from '@jest/globals'
 import { checkLoop } from '../check/checkLoop'
-import { loopContext } from '../check/context'
+import { loopContext } from '../loop/context'
 import { fieldData } from '../testing/fieldData'
 import { findingsPage } from '../testing/findingsPage'
 import { ruleCases } from '../testing/ruleCases'
-import { wordsFor } from '../units/words'
+import { wordsFor } from './words'
 import { findingWords, type FiguresOf, type FindingCode, sayFinding } from './sayFinding'
 
 const root = fileURLToPath(new URL('../../../', import.meta.url))

@@ -1,4 +1,4 @@
-import type { Words } from '../units/words'
+import type { Words } from './words'
 import { airFindings } from './findings/airFindings'
 import { chainFindings } from './findings/chainFindings'
 import { controllerFindings } from './findings/controllerFindings'

@@ -1,4 +1,4 @@
-import type { Words } from '../units/words'
+import type { Words } from './words'
 import type { CauseWords, VerdictWords } from './sentences'
 import { alarmCauses, alarmVerdicts } from './tests/alarmWords'
 import { backupCauses, backupVerdicts } from './tests/backupWords'

@@ -1,4 +1,4 @@
-import { ohmWords } from '../wiring/ohmWords'
+import { ohmWords } from './ohmWords'
 import { capital } from './terms'
 import type { StepWords } from './sentences'
 

@@ -4,7 +4,7 @@ import { describe, expect, it } from '@jest/globals'
 import ts from 'typescript'
 import { practicesPage } from '../testing/practicesPage'
 import { practices } from '../units/practice'
-import { wordsFor } from '../units/words'
+import { wordsFor } from './words'
 import { capital, terms, termIn, withArticle } from './terms'
 
 const here = fileURLToPath(new URL('./', import.meta.url))

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import Papa from 'papaparse'
 import request from 'supertest'
-import { loopContext } from '@nachtigal/core/check/context'
+import { loopContext } from '@nachtigal/core/loop/context'
 import type { LoopDocument, Reading } from '@nachtigal/core/document/documents'
 import { keyingSheet } from '@nachtigal/core/commissioning/keyingSheet'
 import { demoFile, testServer } from '../testing'

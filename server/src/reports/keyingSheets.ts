@@ -1,7 +1,7 @@
 import { beyondWords } from '@nachtigal/core/words/beyondWords'
 import { FORMULA } from './formula'
 import Papa from 'papaparse'
-import type { LoopContext } from '@nachtigal/core/check/context'
+import type { LoopContext } from '@nachtigal/core/loop/context'
 import type { Reading } from '@nachtigal/core/document/documents'
 import { keyingRoute } from '@nachtigal/core/device/keyingRoute'
 import { beforeKeying } from '@nachtigal/core/commissioning/beforeKeying'

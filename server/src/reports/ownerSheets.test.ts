@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { loopContext } from '@nachtigal/core/check/context'
+import { loopContext } from '@nachtigal/core/loop/context'
 import { type LoopDocument } from '@nachtigal/core/document/documents'
 import { loopKinds } from '@nachtigal/core/kinds/kinds'
 import { practices, soundIn } from '@nachtigal/core/testing/usChains'

@@ -1,4 +1,4 @@
-import type { LoopContext } from '@nachtigal/core/check/context'
+import type { LoopContext } from '@nachtigal/core/loop/context'
 import { safetyBlocks } from '@nachtigal/core/commissioning/safetyBlocks'
 import { type SafetyBlockId, safetyBlockIds, type SafetyStep } from '@nachtigal/core/commissioning/safetyStep'
 import { cautionsAt } from '@nachtigal/core/kinds/hazards'

@@ -1,4 +1,4 @@
-import type { LoopContext } from '@nachtigal/core/check/context'
+import type { LoopContext } from '@nachtigal/core/loop/context'
 import { shownMoment } from '@nachtigal/core/time/shownMoment'
 import { fontRuns } from './fontRuns'
 

@@ -1,4 +1,4 @@
-import type { LoopContext } from '@nachtigal/core/check/context'
+import type { LoopContext } from '@nachtigal/core/loop/context'
 import { proofTests } from '@nachtigal/core/commissioning/proofTests'
 import { readText, shouldText } from '@nachtigal/core/commissioning/judgedTest'
 import { cautionsAt } from '@nachtigal/core/kinds/hazards'

@@ -1,6 +1,6 @@
 import { FORMULA } from './formula'
 import Papa from 'papaparse'
-import type { LoopContext } from '@nachtigal/core/check/context'
+import type { LoopContext } from '@nachtigal/core/loop/context'
 import { wireColumns } from './wireSheets'
 
 /** The list of wires as CSV; a cell that a table program would take for a formula is made plain text. */

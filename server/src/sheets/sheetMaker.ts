@@ -1,4 +1,4 @@
-import { loopContext, type LoopContext } from '@nachtigal/core/check/context'
+import { loopContext, type LoopContext } from '@nachtigal/core/loop/context'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import { cutOutOf } from '@nachtigal/core/wiring/cutOut'

@@ -1,5 +1,5 @@
 import { Link, NavLink, Outlet, useMatch, useParams } from 'react-router'
-import { stepStatus } from '@nachtigal/core/check/stepStatus'
+import { stepStatus } from '@nachtigal/core/progress/stepStatus'
 import { workflowSteps } from '@nachtigal/core/kinds/hazards'
 import { Stroke } from '../instruments/StepTrack'
 import { PHONE, useMedia } from '../lib/useMedia'

@@ -1,7 +1,7 @@
 import { useLayoutEffect } from 'react'
 import { useMatch, useNavigate, useParams } from 'react-router'
 import { useStore } from 'react-redux'
-import { ordered } from '@nachtigal/core/document/chain'
+import { ordered } from '@nachtigal/core/schema/ordered'
 import { workflowSteps } from '@nachtigal/core/kinds/hazards'
 import { selectJob } from '../lib/documentsSlice'
 import type { AppStore } from '../lib/store'

@@ -1,4 +1,4 @@
-import type { StepState } from '@nachtigal/core/check/stepStatus'
+import type { StepState } from '@nachtigal/core/progress/stepStatus'
 
 interface Props {
   readonly states: readonly StepState[]

@@ -1,5 +1,5 @@
 import { useRef, type PointerEvent } from 'react'
-import { clockText } from '@nachtigal/core/device/parameterView'
+import { clockText } from '@nachtigal/core/time/clockText'
 import { drawnNote } from './drawn'
 import { useBox } from './useBox'
 import { svgSpot, useHandles } from './useHandles'

@@ -2,7 +2,7 @@
 import { afterEach, describe, expect, it, jest } from '@jest/globals'
 import { cleanup, render, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import type { StepState } from '@nachtigal/core/check/stepStatus'
+import type { StepState } from '@nachtigal/core/progress/stepStatus'
 import { Chain, type ChainConnection, type ChainLink, UprightChain } from './Chain'
 import { MiniScale } from './MiniScale'
 import { ProofBar } from './ProofBar'

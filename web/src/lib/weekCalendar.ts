@@ -1,6 +1,6 @@
 import ICAL from 'ical.js'
-import type { WeekPeriod } from '@nachtigal/core/document/controllerPlan'
-import { clockText } from '@nachtigal/core/device/parameterView'
+import type { WeekPeriod } from '@nachtigal/core/settings/week/fields'
+import { clockText } from '@nachtigal/core/time/clockText'
 import { civilDay, dayNumber } from '@nachtigal/core/time/civilDay'
 import { isoInZone } from '@nachtigal/core/time/wallClock'
 

@@ -1,4 +1,5 @@
-import { type Fix, fixWords } from '@nachtigal/core/check/fix'
+import { fixWords } from '@nachtigal/core/check/fix'
+import { type Fix } from '@nachtigal/core/shapes/fix'
 import { Button } from '../ui/Button'
 import { useLoop } from './loopContext'
 import { useEdit } from './useEdit'

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
-import type { ConnectionVerdict } from '@nachtigal/core/check/judgeConnection'
+import type { ConnectionVerdict } from '@nachtigal/core/loop/judgeConnection'
 import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import { outputPath } from '@nachtigal/core/wiring/outputPath'
 import { Chain, UprightChain, type ChainConnection, type ChainLink, type DeviceSign } from '../instruments/Chain'

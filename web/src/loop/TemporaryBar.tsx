@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { ordered } from '@nachtigal/core/document/chain'
+import { ordered } from '@nachtigal/core/schema/ordered'
 import type { Temporary } from '@nachtigal/core/document/documents'
 import { temporaryKinds } from '@nachtigal/core/document/fields/loopFields'
 import { Button } from '../ui/Button'

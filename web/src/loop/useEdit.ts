@@ -1,6 +1,7 @@
 import { useCallback } from 'react'
 import { followChain } from '@nachtigal/core/actions/followChain'
-import { applyFix, type Fix } from '@nachtigal/core/check/fix'
+import { applyFix } from '@nachtigal/core/check/fix'
+import { type Fix } from '@nachtigal/core/shapes/fix'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { placing } from '@nachtigal/core/survey/placing'
 import type { Edited } from '@nachtigal/core/wiring/edited'

@@ -1,4 +1,4 @@
-import type { ConnectionVerdict } from '@nachtigal/core/check/judgeConnection'
+import type { ConnectionVerdict } from '@nachtigal/core/loop/judgeConnection'
 import type { Verdict } from '@nachtigal/core/wiring/contactLoad'
 import type { ShapeKind } from '../ui/Shape'
 

@@ -4,7 +4,7 @@ import {
   type ProportionalBand,
   proportionalTemperature,
   bandEnds,
-} from '../../control/proportional'
+} from '../../settings/band/law/proportional'
 import { diagnoseSignal, signalCauses, type SignalRow } from '../../signal/diagnoseSignal'
 import { type Signal, signalPercent, signals, signalSpan, signalValue } from '../../signal/signal'
 import { defineCalculation } from '../calculation'

@@ -6,7 +6,7 @@ import { readProbe, readTransmitter } from '../../probes/readProbe'
 import { type RtdClass, rtdClasses, rtdTolerance } from '../../probes/rtdTolerance'
 import { steinhartFit } from '../../probes/steinhartFit'
 import { signalSpan } from '../../signal/signal'
-import { figure } from '../../units/words'
+import { figure } from '../../words/words'
 import { defineCalculation } from '../calculation'
 import { InputError } from '../checkField'
 import {

@@ -1,4 +1,4 @@
-import { driveHz, fanDemand, type FanDemandInput } from '../../control/fanDemand'
+import { driveHz, fanDemand, type FanDemandInput } from '../../settings/fan/law/fanDemand'
 import { acrossResistorV, loopCurrent } from '../../signal/signalLoop'
 import { signalBudget } from '../../wiring/signalBudget'
 import { defineCalculation } from '../calculation'

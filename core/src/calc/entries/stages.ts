@@ -5,10 +5,11 @@ import {
   stagePoints,
   type StagePointsInput,
   stagesEnergised,
-} from '../../control/stages'
-import { requireOrder } from '../../control/switchingSequence'
-import { type Action, conventions } from '../../control/switchingPoints'
-import { conventionWords } from '../../control/conventionWords'
+} from '../../settings/stages/law/stages'
+import { requireOrder } from '../../settings/switching/law/switchingSequence'
+import { conventions } from '../../settings/switching/law/switchingPoints'
+import { type Action } from '../../control/action'
+import { conventionWords } from '../../settings/switching/law/conventionWords'
 import { defineCalculation } from '../calculation'
 import { InputError } from '../checkField'
 import { action, difference, temperature } from '../commonFields'

@@ -1,15 +1,15 @@
 import {
-  type Action,
   type Convention,
   conventions,
   switchingPoints,
   type SwitchingInput,
-} from '../../control/switchingPoints'
-import { conventionWords } from '../../control/conventionWords'
+} from '../../settings/switching/law/switchingPoints'
+import { type Action } from '../../control/action'
+import { conventionWords } from '../../settings/switching/law/conventionWords'
 import { dialContacts, dialMarkings, dialTest, type DialTestInput } from '../../control/dialTest'
-import { switchingSequence } from '../../control/switchingSequence'
-import { translate } from '../../control/translate'
-import { figure } from '../../units/words'
+import { switchingSequence } from '../../settings/switching/law/switchingSequence'
+import { translate } from '../../settings/switching/law/translate'
+import { figure } from '../../words/words'
 import { defineCalculation } from '../calculation'
 import { InputError } from '../checkField'
 import { action, difference, temperature } from '../commonFields'

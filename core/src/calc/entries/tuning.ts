@@ -1,10 +1,10 @@
-import { anchors, droop, type DroopInput, bandEnds, proportionalPercent } from '../../control/proportional'
+import { anchors, droop, type DroopInput, bandEnds, proportionalPercent } from '../../settings/band/law/proportional'
 import { tuneController, type TuningMethod, tuningMethods } from '../../control/tuneController'
 import { defineCalculation } from '../calculation'
 import { action, difference, loss, power, temperature } from '../commonFields'
 import { choice, number, optional, text } from '../field'
 import { evenly, type Spot } from '../picture'
-import { figure } from '../../units/words'
+import { figure } from '../../words/words'
 
 export const controlDroop = defineCalculation<DroopInput>({
   id: 'control.droop',

@@ -1,9 +1,9 @@
-import { type Behaviour, type PlanOf, plansOf } from '../../document/behaviour'
+import { type Behaviour, type PlanOf, plansOf } from '../../settings/behaviour'
 import { proofTests } from '../../commissioning/proofTests'
 import { livesOnAir } from '../../survey/atRisk'
 import { forcedAir } from '../../wiring/forcedAir'
 import { reachOf } from '../../wiring/reach'
-import type { LoopContext } from '../context'
+import type { LoopContext } from '../../loop/context'
 import type { Found } from '../finding'
 import { lookAgain, type Rule, stop, told } from './rule'
 

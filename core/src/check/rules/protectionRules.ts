@@ -1,4 +1,4 @@
-import { switchingPlans } from '../../document/behaviour'
+import { switchingPlans } from '../../settings/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import type { ResolvedDevice } from '../../document/chain'
 import type { Effect } from '../../choices/deviceChoices'
@@ -8,7 +8,7 @@ import { callPaths, powerPaths } from '../../wiring/powerPath'
 import { screedMostC, screedWaitDays } from '../../kinds/screedQuestions'
 import { controlOutputs, reachOf } from '../../wiring/reach'
 import { isValve } from '../../wiring/valves'
-import type { LoopContext } from '../context'
+import type { LoopContext } from '../../loop/context'
 import type { Found } from '../finding'
 import type { FiguresOf } from '../../words/sayFinding'
 import { lookAgain, note, type Rule, stop, told } from './rule'
@@ -22,7 +22,7 @@ interface Heater {
   readonly solidState: ResolvedDevice | undefined
 }
 
-/** Every load that must have a limiter, with what guards it. */
+/** Every load that must have a limiter, with what protects it. */
 function heatersOf({ chain, loop }: LoopContext): readonly Heater[] {
   const guarded = factsOfKind(loop.kind).limiterFor
   const commands = chain.devices.flatMap((device) =>
@@ -164,7 +164,7 @@ const mixesWater = ({ facts }: ResolvedDevice) =>
       (port.kind === 'signal-in' && port.does === 'water-flow') || (port.kind === 'load' && port.role !== undefined),
   )
 
-/** A boiler, a valve or a line that feeds a floor: the pipe to it has a limiter of its own, whatever guards the boiler. */
+/** A boiler, a valve or a line that feeds a floor: the pipe to it has a limiter of its own, whatever protects the boiler. */
 const floorSupplyLimited: Rule = (context) => {
   const { loop, chain, data } = context
   const { answers } = loop.survey
@@ -199,9 +199,9 @@ const screedOld: Rule = (context) => {
     : []
 }
 
-/** What a limiter guards where overshoot is dangerous, by the kind of loop and what the load does. */
+/** What a limiter protects where overshoot is dangerous, by the kind of loop and what the load does. */
 function dangerOf({ loop }: LoopContext, does: Effect): FiguresOf<'C133_LIMITER_RESETS_ITSELF'>['what'] | undefined {
-  return factsOfKind(loop.kind).guards?.(does) ?? (does === 'fuel' ? 'fuel' : undefined)
+  return factsOfKind(loop.kind).protects?.(does) ?? (does === 'fuel' ? 'fuel' : undefined)
 }
 
 const resetsByHand: Rule = (context) =>
@@ -230,7 +230,7 @@ const bothLegsBroken: Rule = (context) =>
     ]
   })
 
-/** A limiter far over what it guards lets too much through; one under the working point trips every day. */
+/** A limiter far over what it protects lets too much through; one under the working point trips every day. */
 const limiterNearTarget: Rule = ({ chain, survey, words, loop, data }) => {
   if (!survey || survey.floor || survey.seen.action !== 'heating') return []
   const usualC = factsOfKind(loop.kind).limiterC(loop.survey.answers, data)
@@ -305,7 +305,7 @@ const minimumOffKept: Rule = ({ chain, loop, words }) =>
     }),
   )
 
-/** Rules about limiters and what guards a load. */
+/** Rules about limiters and what protects a load. */
 export const protectionRules: readonly Rule[] = [
   limiterPresent,
   solidStateGuarded,

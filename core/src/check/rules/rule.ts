@@ -1,7 +1,7 @@
-import { type OnOffBehaviour, type PlanOf, plansOf, switchingPlans } from '../../document/behaviour'
+import { type OnOffBehaviour, type PlanOf, plansOf, switchingPlans } from '../../settings/behaviour'
 import type { Answer } from '../../kinds/answers'
 import type { WorkflowStep } from '../../kinds/hazards'
-import type { LoopContext } from '../context'
+import type { LoopContext } from '../../loop/context'
 import type { FiguresOf, FindingCode } from '../../words/sayFinding'
 import type { Found, Severity } from '../finding'
 

@@ -1,5 +1,5 @@
 import { type FiguresOf, type FindingCode, sayFinding } from '../../words/sayFinding'
-import type { LoopContext } from '../context'
+import type { LoopContext } from '../../loop/context'
 import type { Finding } from '../finding'
 import { airRules } from './airRules'
 import { chainRules } from './chainRules'

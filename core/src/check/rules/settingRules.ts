@@ -3,10 +3,10 @@ import { keyingSheet } from '../../commissioning/keyingSheet'
 import { parameterView } from '../../device/parameterView'
 import { limitersOf } from '../../wiring/protections'
 import { lineOfOutput } from '../../wiring/outputPath'
-import type { LoopContext } from '../context'
+import type { LoopContext } from '../../loop/context'
 import type { Found } from '../finding'
-import { bandView } from '../settings/bandView'
-import { ownerView } from '../settings/ownerView'
+import { bandView } from '../../settings/band/bandView'
+import { ownerView } from '../../settings/owner/ownerView'
 import { eachPlan, lookAgain, note, type Rule } from './rule'
 
 const controllers = ({ chain }: LoopContext) => chain.devices.filter(({ facts }) => facts.controller !== undefined)

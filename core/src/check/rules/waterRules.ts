@@ -5,7 +5,7 @@ import { groundFault, mainsCircuits, voltsToEarth } from '../../wiring/groundFau
 import { lineVoltage, type PowerPath, powerPaths, supplyOf } from '../../wiring/powerPath'
 import { touchedBy, wantsGroundFault } from '../../survey/atRisk'
 import { isValve } from '../../wiring/valves'
-import type { LoopContext } from '../context'
+import type { LoopContext } from '../../loop/context'
 import type { Found } from '../finding'
 import { answered, lookAgain, type Rule, stop, told } from './rule'
 

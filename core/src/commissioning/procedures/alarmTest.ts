@@ -1,5 +1,5 @@
-import type { LoopContext } from '../../check/context'
-import type { PlanOf } from '../../document/behaviour'
+import type { LoopContext } from '../../loop/context'
+import type { PlanOf } from '../../settings/behaviour'
 import { boundTo } from '../../device/bound'
 import { fieldValue } from '../../plant/fieldValue'
 import type { Judged, StepSpec, TestSpec } from '../proofTest'

@@ -1,5 +1,5 @@
-import type { LoopContext } from '../../check/context'
-import { plansOf, type PlanOf } from '../../document/behaviour'
+import type { LoopContext } from '../../loop/context'
+import { plansOf, type PlanOf } from '../../settings/behaviour'
 import { forcedAir } from '../../wiring/forcedAir'
 import type { StepSpec, TestSpec } from '../proofTest'
 import { cause, nameOf, noted, outputName, spec, stop, toKeying, toWires, yesNo } from './parts'

@@ -1,6 +1,6 @@
-import type { LoopContext } from '../../check/context'
+import type { LoopContext } from '../../loop/context'
 import type { ResolvedDevice } from '../../document/chain'
-import type { BatteryPlan } from '../../document/controllerPlan'
+import type { BatteryPlan } from '../../settings/battery/fields'
 import { fieldValue } from '../../plant/fieldValue'
 import { boundTo } from '../../device/bound'
 import type { Judged, TestSpec } from '../proofTest'

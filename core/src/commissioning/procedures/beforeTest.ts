@@ -1,5 +1,5 @@
-import type { LoopContext } from '../../check/context'
-import type { PlanOf } from '../../document/behaviour'
+import type { LoopContext } from '../../loop/context'
+import type { PlanOf } from '../../settings/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import { reachOf } from '../../wiring/reach'
 import type { TestSpec } from '../proofTest'

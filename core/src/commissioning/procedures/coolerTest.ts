@@ -1,5 +1,5 @@
-import type { LoopContext } from '../../check/context'
-import type { PlanOf } from '../../document/behaviour'
+import type { LoopContext } from '../../loop/context'
+import type { PlanOf } from '../../settings/behaviour'
 import type { TestSpec } from '../proofTest'
 import { cause, loadName, look, spec, toKeying, toWires, yesNo } from './parts'
 

@@ -1,6 +1,6 @@
-import type { LoopContext } from '../../check/context'
+import type { LoopContext } from '../../loop/context'
 import type { ResolvedDevice } from '../../document/chain'
-import type { DefrostPlan } from '../../document/controllerPlan'
+import type { DefrostPlan } from '../../settings/defrost/fields'
 import { fieldValue } from '../../plant/fieldValue'
 import { readsColdWhenOpen } from '../../probes/readsColdWhenOpen'
 import { boundTo } from '../../device/bound'

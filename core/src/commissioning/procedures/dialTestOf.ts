@@ -1,6 +1,6 @@
 import { dialTest } from '../../control/dialTest'
-import type { LoopContext } from '../../check/context'
-import type { OnOffBehaviour, PlanOf } from '../../document/behaviour'
+import type { LoopContext } from '../../loop/context'
+import type { OnOffBehaviour, PlanOf } from '../../settings/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import type { Judged, StepSpec, TestSpec } from '../proofTest'
 import { cause, deviceOf, lookAmong, nameOf, noted, sourceOfRow, stop, toProbe, toWires } from './parts'

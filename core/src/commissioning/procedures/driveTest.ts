@@ -1,7 +1,7 @@
-import type { LoopContext } from '../../check/context'
-import type { PlanOf } from '../../document/behaviour'
+import type { LoopContext } from '../../loop/context'
+import type { PlanOf } from '../../settings/behaviour'
 import type { ResolvedDevice } from '../../document/chain'
-import { outputScale } from '../../check/settings/bandView'
+import { outputScale } from '../../settings/band/bandView'
 import type { TestSpec } from '../proofTest'
 import { around, cause, nameOf, spec, toKeying, toWires } from './parts'
 

@@ -1,6 +1,6 @@
-import { fanAt } from '../../check/settings/fanView'
-import type { LoopContext } from '../../check/context'
-import type { FanBehaviour, PlanOf } from '../../document/behaviour'
+import { fanAt } from '../../settings/fan/fanView'
+import type { LoopContext } from '../../loop/context'
+import type { FanBehaviour, PlanOf } from '../../settings/behaviour'
 import { sourceOf } from '../../wiring/sources'
 import type { Judged, StepSpec, TestSpec } from '../proofTest'
 import {

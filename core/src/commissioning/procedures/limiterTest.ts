@@ -1,4 +1,4 @@
-import type { LoopContext } from '../../check/context'
+import type { LoopContext } from '../../loop/context'
 import type { ResolvedDevice } from '../../document/chain'
 import { fieldValue } from '../../plant/fieldValue'
 import { limitersOf, ownProtection } from '../../wiring/protections'

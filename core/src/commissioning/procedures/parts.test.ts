@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
-import { loopContext } from '../../check/context'
-import { plansOf } from '../../document/behaviour'
+import { loopContext } from '../../loop/context'
+import { plansOf } from '../../settings/behaviour'
 import { chained } from '../../testing/chains'
 import { fieldData } from '../../testing/fieldData'
 import {

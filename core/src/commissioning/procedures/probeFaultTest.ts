@@ -1,6 +1,6 @@
-import { spell } from '../../control/timerSequence'
-import type { LoopContext } from '../../check/context'
-import type { PlanOf } from '../../document/behaviour'
+import { spell } from '../../time/spell'
+import type { LoopContext } from '../../loop/context'
+import type { PlanOf } from '../../settings/behaviour'
 import type { ChoiceAsk, Judged, TestSpec } from '../proofTest'
 import {
   cause,

@@ -1,8 +1,8 @@
-import type { LoopContext } from '../../check/context'
-import { type ResetLine, resetLine } from '../../control/resetLine'
-import type { PlanOf } from '../../document/behaviour'
+import type { LoopContext } from '../../loop/context'
+import { type ResetLine, resetLine } from '../../settings/reset/law/resetLine'
+import type { PlanOf } from '../../settings/behaviour'
 import type { ResolvedDevice } from '../../document/chain'
-import type { ResetPlan } from '../../document/controllerPlan'
+import type { ResetPlan } from '../../settings/reset/fields'
 import { fieldValue } from '../../plant/fieldValue'
 import type { Found, Judged, StepSpec, TestSpec } from '../proofTest'
 import {

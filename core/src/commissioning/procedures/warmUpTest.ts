@@ -1,5 +1,5 @@
-import type { LoopContext } from '../../check/context'
-import type { PlanOf } from '../../document/behaviour'
+import type { LoopContext } from '../../loop/context'
+import type { PlanOf } from '../../settings/behaviour'
 import { quantityView } from '../../units/quantity'
 import type { StepSpec, TestSpec } from '../proofTest'
 import { readingsOf } from '../judgedTest'

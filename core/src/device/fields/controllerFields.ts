@@ -1,7 +1,8 @@
-import { conventions } from '../../control/switchingPoints'
+import { conventions } from '../../settings/switching/law/switchingPoints'
 import { choice, either, filled, flag, flags, id, map, maybe, number, record, text, yes } from '../../schema/field'
 import { quantities } from '../../units/quantity'
-import { controls, faultActions, parameterQuantities } from '../../choices/deviceChoices'
+import { controls, faultActions } from '../../choices/deviceChoices'
+import { parameterQuantities } from '../../settings/parameterQuantities'
 import { degrees, order } from './portFields'
 
 /** One parameter as the controller shows it. */

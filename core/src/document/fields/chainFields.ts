@@ -1,11 +1,6 @@
+import { order, portRef } from '../../schema/places'
 import { probePlaces } from '../../choices/deviceChoices'
 import { choice, filled, id, map, maybe, number, record, text, whole } from '../../schema/field'
-
-/** Place of an entry among the others of its map. */
-export const order = () => number('place in the list', 'count', { min: 0, max: 1e15 })
-
-/** A port of a device. */
-export const portRef = (word: string) => record(word, { device: id('device'), port: id('port') })
 
 /** One device of a chain: a name on the job, and which profile it is. */
 export const chainDeviceRecord = record('device', {

@@ -2,7 +2,8 @@ import { deviceRecord } from '../../device/fields/deviceFields'
 import { practices, practiceTitles } from '../../units/practice'
 import { errRecord } from './errFields'
 import { choice, constant, day, filled, flag, growing, id, map, maybe, record, text, whole } from '../../schema/field'
-import { chainDeviceRecord, order } from './chainFields'
+import { chainDeviceRecord } from './chainFields'
+import { order } from '../../schema/places'
 import { noted } from './loopFields'
 
 /** Version of a job's document that is written; older ones are brought forward. */

@@ -15,9 +15,10 @@ import {
   text,
   whole,
 } from '../../schema/field'
-import { chainRecord, order } from './chainFields'
-import { controllerPlanRecord } from './controllerPlanFields'
-import { planVariant } from './planFields'
+import { chainRecord } from './chainFields'
+import { order } from '../../schema/places'
+import { controllerPlanRecord } from '../../settings/controllerPlan'
+import { planVariant } from '../../settings/planFields'
 import { proofRecord } from './proofFields'
 import { settingReadingRecord } from './readingFields'
 import { surveyRecord } from './surveyFields'

@@ -1,5 +1,5 @@
 import { choice, filled, id, instant, map, maybe, number, record, whole, since } from '../../schema/field'
-import { order } from './chainFields'
+import { order } from '../../schema/places'
 import { readingParts } from './readingFields'
 
 /** A record of many years: every reading of every test stays. */

@@ -1,5 +1,5 @@
 import { choice, either, flag, growing, id, map, maybe, number, record, text, whole } from '../../schema/field'
-import { order } from './chainFields'
+import { order } from '../../schema/places'
 
 /** One way of finding a figure on site, with what was measured, in SI. */
 export const wayRecord = whole(

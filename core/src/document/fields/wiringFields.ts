@@ -1,6 +1,6 @@
 import { mountings } from '../../plant/enclosure'
 import { choice, filled, flag, growing, instant, map, maybe, number, record, text, whole } from '../../schema/field'
-import { order } from './chainFields'
+import { order } from '../../schema/places'
 import { readingRecord } from './readingFields'
 
 const side = (word: string) => maybe(number(word, 'length', { over: 0, max: 10 }))

@@ -61,7 +61,7 @@ export const boiler: KindFacts<'boiler'> = {
   },
   hazards: ['mains', 'fuel', 'hot-water', 'legionella', 'pressure', 'wet', 'freezing', 'explosive'],
   compares: () => ['reset'],
-  guards: (does) => (does === 'element' ? 'liquid' : undefined),
+  protects: (does) => (does === 'element' ? 'liquid' : undefined),
   reckon,
   estimate,
   plant,

@@ -38,7 +38,7 @@ export const cabinet: KindFacts<'cabinet'> = {
   }),
   hazards: ['mains', 'hot-surface', 'combustible', 'explosive'],
   compares: () => ['way'],
-  guards: () => 'oven',
+  protects: () => 'oven',
   indoor: true,
   startsCold: true,
   reckon,

@@ -38,7 +38,7 @@ export const floor: KindFacts<'floor'> = {
   hazards: ['mains', 'hot-water', 'pressure', 'wet', 'animals', 'combustible', 'screed-new', 'explosive'],
   compares: () => ['way', 'reset'],
   emitter: 'floor',
-  guards: () => 'floor',
+  protects: () => 'floor',
   reckon,
   estimate,
   plant,

@@ -43,7 +43,7 @@ export const pool: KindFacts<'pool'> = {
   ],
   placing: [{ text: 'Probe before the heater, behind the filter.', why: 'Behind the heater it reads its own heat.' }],
   compares: () => ['way'],
-  guards: (does) => (does === 'element' ? 'liquid' : undefined),
+  protects: (does) => (does === 'element' ? 'liquid' : undefined),
   reckon,
   estimate,
   plant,

@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 import type { Alarm } from '../scenario'
 import { Comparator } from './comparator'
 import type { Unit } from './unit'
@@ -12,7 +12,7 @@ export class AlarmUnit implements Unit {
   private readonly low: Comparator
 
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     private readonly alarm: Alarm,
   ) {
     this.probe = m.program.probe(alarm.probe)

@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 import type { PiControl, ProportionalControl, ThreePointControl } from '../scenario'
 import { BandShare } from './bandShare'
 import { ContinuousUnit } from './continuousUnit'
@@ -8,7 +8,7 @@ export class BandUnit extends ContinuousUnit {
   private readonly band: BandShare
 
   constructor(
-    m: Machine,
+    m: ControlHost,
     private readonly control: ProportionalControl | PiControl | ThreePointControl,
   ) {
     super(m, control)

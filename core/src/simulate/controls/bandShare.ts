@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { Base, ControlHost, Following } from './host'
 
 interface BandLike {
   readonly action: 'heating' | 'cooling'
@@ -26,13 +26,13 @@ export class BandShare {
   private error = 0
   private readonly past: (number | null)[] = []
   private readonly late: number
-  private readonly base: ReturnType<Machine['base']>
+  private readonly base: Base
 
   /** @param everyS how often it is asked */
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     private readonly probe: number,
-    private readonly control: BandLike & Parameters<Machine['base']>[0],
+    private readonly control: BandLike & Following,
     private readonly everyS: number,
   ) {
     this.base = m.base(control)

@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 import type { BatteryControl } from '../scenario'
 import type { Unit } from './unit'
 
@@ -9,7 +9,7 @@ export class BatteryUnit implements Unit {
   private readonly probe: number
 
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     private readonly control: BatteryControl,
   ) {
     this.probe = m.program.probe(control.probe)

@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 
 /**
  * Whether a probe shows a temperature or more (sign 1), or less (sign −1), as its reader knows it: a reader with a dead time sees each
@@ -12,7 +12,7 @@ export class Comparator {
   private queue: { tick: number; raw: boolean }[] = []
 
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     private readonly probe: number,
     private readonly sign: 1 | -1,
   ) {

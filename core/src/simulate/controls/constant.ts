@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 import type { ConstantControl } from '../scenario'
 import type { Unit } from './unit'
 
@@ -8,7 +8,7 @@ export class ConstantUnit implements Unit {
   private readonly actuator: number
 
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     { drives }: ConstantControl,
   ) {
     this.actuator = m.program.actuator(drives)

@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 import { Samples } from './samples'
 import type { Unit } from './unit'
 
@@ -15,7 +15,7 @@ export abstract class ContinuousUnit implements Unit {
   protected readonly samples: Samples
 
   constructor(
-    protected readonly m: Machine,
+    protected readonly m: ControlHost,
     { drives, sampleS }: { readonly drives: string; readonly sampleS?: number },
   ) {
     this.actuator = m.program.actuator(drives)

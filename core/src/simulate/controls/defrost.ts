@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 import type { DefrostControl } from '../scenario'
 import { Comparator } from './comparator'
 import type { Unit } from './unit'
@@ -24,7 +24,7 @@ export class DefrostUnit implements Unit {
   private readonly heater: number
 
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     private readonly control: DefrostControl,
   ) {
     const { program } = m

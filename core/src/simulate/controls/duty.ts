@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 
 /** Beat of an output that runs its share of the time without its probe, s. */
 const CYCLE_S = 1200
@@ -7,7 +7,7 @@ const CYCLE_S = 1200
 export class Duty {
   private from: number | undefined
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     private readonly share: number,
   ) {}
 

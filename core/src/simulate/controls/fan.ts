@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 import type { FanControl } from '../scenario'
 import { ContinuousUnit } from './continuousUnit'
 
@@ -7,7 +7,7 @@ export class FanUnit extends ContinuousUnit {
   private readonly probes: readonly number[]
 
   constructor(
-    m: Machine,
+    m: ControlHost,
     private readonly control: FanControl,
   ) {
     super(m, control)

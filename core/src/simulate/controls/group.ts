@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 import type { GroupControl } from '../scenario'
 import type { DefrostUnit } from './defrost'
 import type { Unit } from './unit'
@@ -11,7 +11,7 @@ export class GroupUnit implements Unit {
   private told = false
 
   constructor(
-    _: Machine,
+    _: ControlHost,
     private readonly control: GroupControl,
     defrosts: ReadonlyMap<string, DefrostUnit>,
   ) {

@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { Base, ControlHost } from './host'
 import type { OnOffControl } from '../scenario'
 import { Comparator } from './comparator'
 import { Duty } from './duty'
@@ -12,11 +12,11 @@ export class OnOffUnit implements Unit {
   private readonly actuator: number
   private readonly turnsOn: Comparator
   private readonly turnsOff: Comparator
-  private readonly base: ReturnType<Machine['base']>
+  private readonly base: Base
   private readonly duty: Duty
 
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     private readonly control: OnOffControl,
   ) {
     this.probe = m.program.probe(control.probe)

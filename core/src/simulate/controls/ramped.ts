@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { Base, ControlHost } from './host'
 import type { RampedControl } from '../scenario'
 import { ContinuousUnit } from './continuousUnit'
 
@@ -9,10 +9,10 @@ const LIT = 1e-6
 export class RampedUnit extends ContinuousUnit {
   private since = Number.NEGATIVE_INFINITY
   private readonly probe: number
-  private readonly base: ReturnType<Machine['base']>
+  private readonly base: Base
 
   constructor(
-    m: Machine,
+    m: ControlHost,
     private readonly control: RampedControl,
   ) {
     super(m, control)

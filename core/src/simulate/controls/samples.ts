@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 
 /** How often a continuous control acts that does not say, s. */
 export const SAMPLE_S = 10
@@ -13,7 +13,7 @@ export class Samples {
   private last = -1
 
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     readonly everyS = SAMPLE_S,
   ) {
     this.everyTicks = m.ticksOf(everyS)

@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 import type { ScheduleControl } from '../scenario'
 import type { Unit } from './unit'
 
@@ -12,7 +12,7 @@ export class ScheduleUnit implements Unit {
   private readonly spans: readonly (readonly [number, number])[]
 
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     { periods }: ScheduleControl,
   ) {
     this.spans = periods.flatMap(({ days, start, minutes }) =>

@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { Base, ControlHost } from './host'
 import type { StagedControl } from '../scenario'
 import { Comparator } from './comparator'
 import { Duty } from './duty'
@@ -11,7 +11,7 @@ export class StagedUnit implements Unit {
   private readonly actuators: readonly number[]
   private readonly turnsOn: readonly Comparator[]
   private readonly turnsOff: readonly Comparator[]
-  private readonly base: ReturnType<Machine['base']>
+  private readonly base: Base
   private readonly duty: Duty
   /** What each step of the ladder asks for. */
   private readonly asked: boolean[]
@@ -20,7 +20,7 @@ export class StagedUnit implements Unit {
   private lastAdded = Number.NEGATIVE_INFINITY
 
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     private readonly control: StagedControl,
   ) {
     const { stages, action } = control

@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 import type { Input } from '../scenario'
 import { Comparator } from './comparator'
 import type { Unit } from './unit'
@@ -16,7 +16,7 @@ export class ThresholdUnit implements Unit {
   private readonly backC: number = 0
 
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     private readonly name: string,
     private readonly input: Exclude<Input, { readonly constant: boolean }>,
   ) {

@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 import type { TimeProportionedControl } from '../scenario'
 import { BandShare } from './bandShare'
 import type { Unit } from './unit'
@@ -16,7 +16,7 @@ export class TimeProportionedUnit implements Unit {
   private offTick = 0
 
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     control: TimeProportionedControl,
   ) {
     this.actuator = m.program.actuator(control.drives)

@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { ControlHost } from './host'
 import type { TimerControl } from '../scenario'
 import { Comparator } from './comparator'
 import type { Unit } from './unit'
@@ -11,7 +11,7 @@ export class TimerUnit implements Unit {
   private readonly reached: Comparator | undefined
 
   constructor(
-    private readonly m: Machine,
+    private readonly m: ControlHost,
     private readonly control: TimerControl,
   ) {
     const { from } = control

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { readFileSync } from 'node:fs'
-import { loopContext } from '../../check/context'
+import { loopContext } from '../../loop/context'
 import { runOutcome } from '../../check/runOutcome'
 import { type LoopKind, loopKinds } from '../../kinds/kinds'
 import type { Climate } from '../../plant/climate'

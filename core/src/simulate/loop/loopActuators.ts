@@ -1,4 +1,4 @@
-import type { PlanOf } from '../../document/behaviour'
+import type { PlanOf } from '../../settings/behaviour'
 import type { ResolvedChain, ResolvedDevice } from '../../document/chain'
 import type { LoopDocument } from '../../document/documents'
 import { type FieldData, fieldValue } from '../../plant/fieldValue'

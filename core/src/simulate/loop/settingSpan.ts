@@ -1,4 +1,4 @@
-import type { Behaviour } from '../../document/behaviour'
+import type { Behaviour } from '../../settings/behaviour'
 import type { LoopDocument } from '../../document/documents'
 import { type FieldData, fieldValue } from '../../plant/fieldValue'
 import { factsOfKind } from '../../kinds/kinds'

@@ -1,7 +1,7 @@
 import { capital } from '../terms'
-import { conventionSays } from '../../control/conventionWords'
-import type { Convention } from '../../control/switchingPoints'
-import type { Words } from '../../units/words'
+import { conventionSays } from '../../settings/switching/law/conventionWords'
+import type { Convention } from '../../settings/switching/law/switchingPoints'
+import type { Words } from '../words'
 import { type CauseCode, sayCause, sayVerdict, type VerdictCode } from '../sayVerdict'
 import type { Sentences } from '../sentences'
 

@@ -1,7 +1,7 @@
 import { capital } from '../terms'
 import type { ProbePlace } from '../../choices/deviceChoices'
-import { placeTitles } from '../../device/placeTitles'
-import type { Words } from '../../units/words'
+import { placeTitles } from '../../choices/placeTitles'
+import type { Words } from '../words'
 import type { Sentences } from '../sentences'
 
 /** Sentences of the findings about what feels the temperature. */

@@ -1,4 +1,4 @@
-import type { Words } from '../../units/words'
+import type { Words } from '../words'
 import type { Sentences } from '../sentences'
 
 /** Sentences of the findings about limiters and minimum off times. */

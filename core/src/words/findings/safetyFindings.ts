@@ -1,6 +1,6 @@
 import { capital } from '../terms'
 import { CLASS_A_MOST_V } from '../../units/peopleLimits'
-import type { Words } from '../../units/words'
+import type { Words } from '../words'
 import type { Sentences } from '../sentences'
 
 const and = (list: readonly string[]) =>

@@ -1,4 +1,4 @@
-import type { Words } from '../../units/words'
+import type { Words } from '../words'
 import { type Beyond, beyondWords } from '../beyondWords'
 import type { Sentences } from '../sentences'
 

@@ -1,4 +1,4 @@
-import type { Words } from '../../units/words'
+import type { Words } from '../words'
 import { CLASS_A_MOST_V } from '../../units/peopleLimits'
 import type { Sentences } from '../sentences'
 

@@ -1,7 +1,7 @@
 import type { Practice } from '../../units/practice'
-import { sizeWords } from '../../wiring/conductor'
-import type { ContactDuty } from '../../wiring/loadLogic'
-import type { Words } from '../../units/words'
+import { sizeWords } from '../sizeWords'
+import type { ContactDuty } from '../../choices/deviceChoices'
+import type { Words } from '../words'
 import type { Sentences } from '../sentences'
 import { sayStep, type StepFact } from '../stepWords'
 

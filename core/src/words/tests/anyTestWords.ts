@@ -1,5 +1,5 @@
 import type { Quantity } from '../../units/quantity'
-import { counted, type Words } from '../../units/words'
+import { counted, type Words } from '../words'
 import type { VerdictWords } from '../sentences'
 
 /** What was read of a figure and what is good, or what was seen and what should be. */

@@ -1,4 +1,4 @@
-import type { Words } from '../../units/words'
+import type { Words } from '../words'
 import type { CauseWords, VerdictWords } from '../sentences'
 
 /** Verdicts of this test from their figures. */

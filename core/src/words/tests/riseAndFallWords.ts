@@ -1,5 +1,5 @@
 import { capital } from '../terms'
-import type { Words } from '../../units/words'
+import type { Words } from '../words'
 import type { CauseWords, VerdictWords } from '../sentences'
 
 /** Verdicts of this test from their figures. */

@@ -1,6 +1,6 @@
 import type { Quantity } from '../../units/quantity'
 import type { SignalDiagnosis } from '../../signal/diagnoseSignal'
-import type { Words } from '../../units/words'
+import type { Words } from '../words'
 import type { CauseWords, VerdictWords } from '../sentences'
 
 interface SignalFound {

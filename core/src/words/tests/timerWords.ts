@@ -1,4 +1,4 @@
-import { spell } from '../../control/timerSequence'
+import { spell } from '../../time/spell'
 import type { CauseWords, VerdictWords } from '../sentences'
 
 /** Verdicts of this test from their figures. */

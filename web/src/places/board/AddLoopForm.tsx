@@ -1,4 +1,4 @@
-import { nextOrder } from '@nachtigal/core/document/chain'
+import { nextOrder } from '@nachtigal/core/schema/ordered'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { emptyLoop } from '@nachtigal/core/document/documents'

@@ -1,6 +1,6 @@
 import { keepNote, notedIn } from '@nachtigal/core/actions/keepNote'
 import { useState } from 'react'
-import { ordered } from '@nachtigal/core/document/chain'
+import { ordered } from '@nachtigal/core/schema/ordered'
 import { changesBetween } from '@nachtigal/core/document/changesBetween'
 import { calculationNote, type WorkedCalculation } from '@nachtigal/core/calc/workedLines'
 import type { JobInHand } from '../../loop/jobContext'

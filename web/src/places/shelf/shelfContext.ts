@@ -1,7 +1,7 @@
 import { createContext, useContext } from 'react'
 import type { CalcData } from '@nachtigal/core/calc/calculation'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
-import type { Words } from '@nachtigal/core/units/words'
+import type { Words } from '@nachtigal/core/words/words'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 
 /** What every page of the shelf needs: the devices, the units, and where its addresses begin. */

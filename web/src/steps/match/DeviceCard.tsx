@@ -1,7 +1,7 @@
 import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import { choiceOf } from '@nachtigal/core/device/asSet'
 import type { ProbePlace } from '@nachtigal/core/choices/deviceChoices'
-import { placeTitles } from '@nachtigal/core/device/placeTitles'
+import { placeTitles } from '@nachtigal/core/choices/placeTitles'
 import { dropSupply, leaveSupply, removeDevice, setDevice, setOption } from '@nachtigal/core/wiring/chainEdit'
 import { chainDeviceRecord } from '@nachtigal/core/document/fields/chainFields'
 import { useLoop } from '../../loop/loopContext'

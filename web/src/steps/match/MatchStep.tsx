@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import type { ConnectionVerdict } from '@nachtigal/core/check/judgeConnection'
+import type { ConnectionVerdict } from '@nachtigal/core/loop/judgeConnection'
 import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import type { Category } from '@nachtigal/core/choices/deviceChoices'
 import { Sign } from '../../instruments/Chain'

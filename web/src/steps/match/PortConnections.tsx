@@ -1,4 +1,5 @@
-import { ordered, type PortRef, resolveDevice, type ResolvedDevice } from '@nachtigal/core/document/chain'
+import { type PortRef, resolveDevice, type ResolvedDevice } from '@nachtigal/core/document/chain'
+import { ordered } from '@nachtigal/core/schema/ordered'
 import { canJoin, joinPorts, partPorts } from '@nachtigal/core/wiring/chainEdit'
 import { gives, accepts } from '@nachtigal/core/wiring/joins'
 import { useLoop } from '../../loop/loopContext'

@@ -1,4 +1,4 @@
-import { conditions } from '@nachtigal/core/check/settings/conditions'
+import { conditions } from '@nachtigal/core/settings/conditions'
 import { useState } from 'react'
 import { useSetting } from './setting'
 

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import type { Consequence } from '@nachtigal/core/check/consequences'
+import type { Consequence } from '@nachtigal/core/settings/consequences'
 import { formatQuantity } from '@nachtigal/core/units/quantity'
 import { Cautions } from '../../loop/Cautions'
 import { Findings } from '../../loop/Findings'

@@ -1,4 +1,4 @@
-import { ownerView } from '@nachtigal/core/check/settings/ownerView'
+import { ownerView } from '@nachtigal/core/settings/owner/ownerView'
 import { Tick } from '../../ui/Tick'
 import { Shape } from '../../ui/Shape'
 import { MeaningPanel } from './MeaningPanel'

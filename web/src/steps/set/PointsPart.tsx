@@ -1,10 +1,10 @@
 import { useState } from 'react'
-import { consequences } from '@nachtigal/core/check/consequences'
-import { energisedAt, switchingScale, soundPatterns } from '@nachtigal/core/check/settings/switchingScale'
-import { conventionWords } from '@nachtigal/core/control/conventionWords'
-import { type Convention, conventions } from '@nachtigal/core/control/switchingPoints'
-import type { Behaviour, OnOffBehaviour, PlanOf } from '@nachtigal/core/document/behaviour'
-import { inConvention, replan } from '@nachtigal/core/document/replan'
+import { consequences } from '@nachtigal/core/settings/consequences'
+import { energisedAt, switchingScale, soundPatterns } from '@nachtigal/core/settings/switching/switchingScale'
+import { conventionWords } from '@nachtigal/core/settings/switching/law/conventionWords'
+import { type Convention, conventions } from '@nachtigal/core/settings/switching/law/switchingPoints'
+import type { Behaviour, OnOffBehaviour, PlanOf } from '@nachtigal/core/settings/behaviour'
+import { inConvention, replan } from '@nachtigal/core/settings/switching/replan'
 import {
   eachRung,
   addStage,
@@ -17,11 +17,11 @@ import {
   spacings,
   swingForAll,
   turned,
-} from '@nachtigal/core/document/stageGroup'
+} from '@nachtigal/core/settings/stages/stageGroup'
 import { bindsAny } from '@nachtigal/core/device/bound'
 import { formatQuantity } from '@nachtigal/core/units/quantity'
-import { stagePlanRecord } from '@nachtigal/core/document/fields/controllerPlanFields'
-import { onOffRecord } from '@nachtigal/core/document/fields/planFields'
+import { stagePlanRecord } from '@nachtigal/core/settings/stages/fields'
+import { onOffRecord } from '@nachtigal/core/settings/switching/fields'
 import { SwitchingScale } from '../../instruments/SwitchingScale'
 import type { ScalePart as ScaleHandle } from '../../instruments/scaleValues'
 import { PHONE, useMedia } from '../../lib/useMedia'

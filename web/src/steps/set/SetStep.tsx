@@ -1,6 +1,6 @@
 import type { ComponentType } from 'react'
 import { useParams } from 'react-router'
-import { type SetPartId, setParts, setPartTitles } from '@nachtigal/core/check/settings/setParts'
+import { type SetPartId, setParts, setPartTitles } from '@nachtigal/core/settings/setParts'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
 import { PartsNav } from '../../ui/PartsNav'

@@ -1,10 +1,17 @@
 import { useRef, useState } from 'react'
-import { daysSay, weekView } from '@nachtigal/core/check/settings/weekView'
-import type { WeekPlan } from '@nachtigal/core/document/controllerPlan'
-import { addPeriod, endOverlap, startAt, toggleDay, withoutPeriod, withPeriod } from '@nachtigal/core/document/weekPlan'
+import { daysSay, weekView } from '@nachtigal/core/settings/week/weekView'
+import type { WeekPlan } from '@nachtigal/core/settings/week/fields'
+import {
+  addPeriod,
+  endOverlap,
+  startAt,
+  toggleDay,
+  withoutPeriod,
+  withPeriod,
+} from '@nachtigal/core/settings/week/weekPlan'
 import { bindsAny, boundTo } from '@nachtigal/core/device/bound'
 import { wallMinutes } from '@nachtigal/core/time/weekSchedule'
-import { weekPeriodRecord, weekPlanRecord } from '@nachtigal/core/document/fields/controllerPlanFields'
+import { weekPeriodRecord, weekPlanRecord } from '@nachtigal/core/settings/week/fields'
 import { type WeekBarDrawn, WeekStrip } from '../../instruments/WeekStrip'
 import { download } from '../../lib/download'
 import { PHONE, useMedia } from '../../lib/useMedia'

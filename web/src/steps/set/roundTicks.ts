@@ -1,4 +1,4 @@
-import { spell } from '@nachtigal/core/control/timerSequence'
+import { spell } from '@nachtigal/core/time/spell'
 
 /** Times to write under a strip: about six, on round numbers. */
 export function roundTicks(untilS: number): { at: number; text: string }[] {

@@ -1,6 +1,6 @@
 import type { LoopDocument } from '@nachtigal/core/document/documents'
 import { proposedHazards } from '@nachtigal/core/kinds/proposedHazards'
-import { counted } from '@nachtigal/core/units/words'
+import { counted } from '@nachtigal/core/words/words'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 
 export type PartId = string

@@ -1,5 +1,5 @@
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react'
-import type { LoopContext } from '@nachtigal/core/check/context'
+import type { LoopContext } from '@nachtigal/core/loop/context'
 import { runOutcome, type RunOutcome } from '@nachtigal/core/check/runOutcome'
 import type { LoopDocument } from '@nachtigal/core/document/documents'
 import type { Climate } from '@nachtigal/core/plant/climate'

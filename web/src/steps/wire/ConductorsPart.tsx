@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { sizeWords } from '@nachtigal/core/wiring/conductor'
+import { sizeWords } from '@nachtigal/core/words/sizeWords'
 import { dropCall, endVoltages, rowLoads } from '@nachtigal/core/wiring/conductors'
 import { assumedLengthM } from '@nachtigal/core/wiring/rowVerdict'
 import { useLoop } from '../../loop/loopContext'

@@ -1,6 +1,6 @@
 import { useAct } from '../../loop/useAct'
 import { forgetChanges } from '@nachtigal/core/actions/forgetChanges'
-import { ordered } from '@nachtigal/core/document/chain'
+import { ordered } from '@nachtigal/core/schema/ordered'
 import { useLoop } from '../../loop/loopContext'
 import { Shape } from '../../ui/Shape'
 

@@ -1,4 +1,4 @@
-import { sizeWords } from '@nachtigal/core/wiring/conductor'
+import { sizeWords } from '@nachtigal/core/words/sizeWords'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { measuredOhm } from '@nachtigal/core/document/fields/readingFields'
 import { draftCleared, drafted } from '../../lib/draftsSlice'

@@ -1,0 +1,48 @@
+import type { ChainDevice, PortRef } from '../document/chain'
+import type { OnOffBehaviour } from '../settings/behaviour'
+import type { ControllerPlan } from '../settings/controllerPlan'
+import type { PermissiveFacts } from '../device/deviceProfile'
+import type { Category } from '../choices/deviceChoices'
+
+/** What a device for a remedy must be able to do, never which one it is. */
+export interface WantedDevice {
+  readonly category: Category
+  /** A relay's coil. */
+  readonly coil?: { readonly volts: number; readonly current: 'ac' | 'dc' }
+  /** Carries this much of this kind of load at these volts. */
+  readonly carries?: { readonly load: string; readonly volts: number; readonly amps: number }
+  /** Contact clean enough for millivolts and milliamps. */
+  readonly gold?: true
+  /** Mains and extra-low voltage side by side on one body. */
+  readonly separated?: true
+  readonly senses?: PermissiveFacts['senses']
+  /** Turns one signal into another. */
+  readonly converts?: { readonly from: string; readonly to: string }
+}
+
+/** A remedy that the chain can carry out itself, as data. */
+export type Fix =
+  | { readonly do: 'insert'; readonly connection: string; readonly wants: WantedDevice }
+  | {
+      readonly do: 'set-option'
+      readonly device: string
+      readonly option: string
+      readonly choice: string
+      readonly say: string
+    }
+  | { readonly do: 'set-device'; readonly device: string; readonly change: Partial<ChainDevice>; readonly say: string }
+  | { readonly do: 'plan'; readonly plan: string; readonly change: Partial<OnOffBehaviour>; readonly say: string }
+  | {
+      /** A circuit like the one that feeds a line now, for that line alone. */
+      readonly do: 'own-circuit'
+      readonly supply: string
+      readonly into: PortRef
+      readonly say: string
+    }
+  | {
+      readonly do: 'controller'
+      readonly device: string
+      /** Parts of the controller's plan, each as a whole. */
+      readonly change: Partial<ControllerPlan>
+      readonly say: string
+    }
