@@ -1,3 +1,4 @@
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { createHash, randomUUID } from 'node:crypto'
 import { documentSchema } from '@nachtigal/contract/documentSchemas'
 import type { JobFile } from '@nachtigal/contract/api'
@@ -24,6 +25,7 @@ interface Given {
   readonly by: string
   readonly at: string
   readonly data: FieldData
+  readonly shelf: readonly DeviceProfile[]
 }
 
 /** The command that an action makes of a job, or what is wrong with what was put in. */
@@ -37,12 +39,13 @@ export function commandOf({
   by,
   at,
   data,
+  shelf,
 }: Given): { readonly command: Command } | Refusal {
   const wrong = inputRefusal(action, input)
   if (wrong) return wrong
   let after: Edited
   try {
-    after = action.run({ job, loop }, input, { by, at, newId: randomUUID, data })
+    after = action.run({ job, loop }, input, { by, at, newId: randomUUID, data, shelf, loops: Object.values(loops) })
   } catch (error) {
     if (error instanceof Refused) return { field: error.field, message: error.message }
     throw error

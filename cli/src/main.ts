@@ -1,4 +1,5 @@
-import { existsSync, openAsBlob, readFileSync } from 'node:fs'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
+import { existsSync, openAsBlob, readFileSync, readdirSync } from 'node:fs'
 import path from 'node:path'
 import { Readable } from 'node:stream'
 import { text as textOf } from 'node:stream/consumers'
@@ -46,6 +47,16 @@ const shelf = (name: string): unknown => JSON.parse(readFileSync(path.join(root,
 
 const fieldData = (): FieldData =>
   Object.fromEntries((shelf('fieldValues') as FieldValue[]).map((row) => [row.id, row]))
+
+/** Every device of the shelf that is shipped. */
+const devices = (): DeviceProfile[] =>
+  readdirSync(path.join(root, 'shelf'), { withFileTypes: true })
+    .filter((each) => each.isDirectory() && each.name !== 'data' && each.name !== 'node_modules')
+    .flatMap(({ name }) =>
+      readdirSync(path.join(root, 'shelf', name)).map(
+        (file) => JSON.parse(readFileSync(path.join(root, 'shelf', name, file), 'utf8')) as DeviceProfile,
+      ),
+    )
 
 const calcData = (): CalcData => ({
   fields: fieldData(),
@@ -257,7 +268,18 @@ async function doIt(given: string[]) {
     )
   const by = process.env['NACHTIGAL_NAME'] || process.env['USER'] || 'unnamed'
   const now = new Date().toISOString()
-  const made = commandOf({ action, job, loops, revision, loop, input, by, at: now, data: fieldData() })
+  const made = commandOf({
+    action,
+    job,
+    loops,
+    revision,
+    loop,
+    input,
+    by,
+    at: now,
+    data: fieldData(),
+    shelf: devices(),
+  })
   if ('message' in made) refuse(made.field, made.message)
   print(
     file

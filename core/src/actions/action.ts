@@ -1,3 +1,5 @@
+import type { DeviceProfile } from '../device/deviceProfile'
+import type { LoopDocument } from '../document/documents'
 import type { FieldData } from '../plant/fieldValue'
 import type { RecordField } from '../schema/field'
 import type { Value } from '../schema/value'
@@ -10,6 +12,10 @@ export interface Hand {
   readonly at: string
   readonly newId: () => string
   readonly data: FieldData
+  /** The devices that can be chosen. */
+  readonly shelf?: readonly DeviceProfile[]
+  /** The job’s other loops, where what they share counts. */
+  readonly loops?: readonly LoopDocument[]
 }
 
 /** What a person does to a loop or its job: from the documents and an input to the documents after it. */

@@ -7,6 +7,7 @@ import { ruleCases } from '../testing/ruleCases'
 import { changesBetween } from '../document/changesBetween'
 import type { Reading } from '../document/documents'
 import { chained } from '../testing/chains'
+import { shelf } from '../testing/loops'
 import { fieldData } from '../testing/fieldData'
 import { Refused } from '../units/refused'
 import type { Edited } from '../wiring/edited'
@@ -23,7 +24,7 @@ const frozen = <T>(value: T): T => {
 
 function handOf(by = 'Ilse Farn'): Hand {
   let made = 0
-  return { by, at: '2026-01-05T08:00:00.000Z', newId: () => `made-${++made}`, data: fieldData }
+  return { by, at: '2026-01-05T08:00:00.000Z', newId: () => `made-${++made}`, data: fieldData, shelf }
 }
 
 const floor = chained('floor')
@@ -39,9 +40,18 @@ const [plan] = Object.keys(floor.loop.settings.planned) as [string]
 const [controller] = Object.entries(floor.loop.chain.devices).flatMap(([id, { profile }]) =>
   floor.job.profiles[profile]?.controller ? [id] : [],
 ) as [string]
+const [limiter] = Object.entries(floor.loop.chain.devices).flatMap(([id, { profile }]) =>
+  floor.job.profiles[profile]?.limiter ? [id] : [],
+) as [string]
+const otherLimiter = shelf.find(
+  ({ limiter: facts, id }) => facts && id !== floor.job.profiles[floor.loop.chain.devices[limiter]!.profile]!.id,
+)!.id
+const [supply] = Object.keys(floor.job.devices) as [string]
+const { to: into } = Object.values(floor.loop.chain.connections).find(({ to }) => to.device === controller)!
 const dimmed: Edited = {
   job: {
     ...floor.job,
+    devices: { ...floor.job.devices, idle: { ...floor.job.devices[supply]!, order: 9, tag: 'X9' } },
     instruments: { meter: { order: 1, name: 'Meter', serial: '7' } },
     kit: { '2026-01-05': { meter: true } },
   },
@@ -81,12 +91,24 @@ const cases: Readonly<Record<string, readonly [input: object, paths: readonly st
   'apply-test-fix': [{ test: 'none' }, []],
   'begin-test-again': [{ test: `rise-and-fall/${plan}` }, ['proof.attempts', 'proof.past']],
   'carry-instrument': [{ instrument: 'meter', day: '2026-01-05', out: false }, ['kit.2026-01-05.meter']],
+  'carry-out': [{ finding: 'none' }, []],
+  'change-settings': [
+    { planned: { [plan]: { ...floor.loop.settings.planned[plan]!, setpointC: 25 } } },
+    ['settings.planned'],
+  ],
+  'choose-device': [{ profile: otherLimiter, instead: limiter }, [`chain.devices.${limiter}`, 'profiles']],
   'close-finding': [{ finding: 'C040_OFFSET_LARGE/x', reason: ' seen ' }, ['waivers.C040_OFFSET_LARGE/x']],
   'keep-note': [{ text: 'Damp here' }, ['notes']],
   'keep-run': [
     { title: 'Day', choice: '{}', planned: '{}', starts: 1, energyKwh: 1, lowestC: 1, highestC: 2 },
     ['trial.runs.made-1'],
   ],
+  'drop-supply': [{ supply: 'idle' }, ['devices.idle']],
+  'feed-from': [{ supply: 'idle', instead: supply }, ['chain.connections']],
+  'insert-device': [{ connection: 'none', profile: 'shrike' }, []],
+  'join-ports': [{ to: into }, ['chain.connections']],
+  'lay-across': [{ over: { device: limiter, port: 'contact' }, profile: 'flow-reed' }, []],
+  'leave-supply': [{ supply }, ['chain.connections']],
   'key-values': [{ side: 'asLeft', device: controller, values: { set: reading } }, [`settings.asLeft.${controller}`]],
   'leave-test-out': [{ test: `offset/${plan}`, reason: 'no reference' }, [`proof.skipped.offset/${plan}`]],
   'make-test-after-all': [{ test: 'offset/x' }, ['proof.skipped.offset/x']],
@@ -96,9 +118,12 @@ const cases: Readonly<Record<string, readonly [input: object, paths: readonly st
   ],
   'open-again': [{ why: 'new pump' }, ['handover.reopened']],
   'put-temporary': [{ kind: 'lifted', what: 'B1 lifted' }, ['temporary.made-1']],
+  'remove-device': [{ device: limiter }, [`chain.devices.${limiter}`, 'chain.connections']],
   'remove-run': [{ run: 'old' }, ['trial.runs.old']],
   'rename-loop': [{ name: 'Other' }, ['name']],
+  'set-device-option': [{ device: controller, option: 'none', choice: 'none' }, []],
   'set-plant-value': [{ row: 'cap.screed' }, ['trial.plant.cap.screed']],
+  'start-chain': [{}, ['chain', 'settings', 'devices', 'profiles']],
   sign: [{ by: 'Ilse Farn', instrument: 'Meter' }, ['handover.signed', 'handover.past']],
   'take-readings': [{ test: 'before/x', readings: [{ ...reading, step: 'commanded' }] }, ['proof.readings.made-1']],
   'tick-hand-over': [{ tick: 'leaflet', on: true }, ['handover.ticks']],
@@ -108,6 +133,7 @@ const cases: Readonly<Record<string, readonly [input: object, paths: readonly st
   'write-as-found': [{ found: { state: 'none' } }, ['survey.found']],
   'write-box': [{ box: { depthM: 0.2 }, none: ['widthM'] }, ['wiring.box.depthM', 'wiring.box.widthM']],
   'write-complaint': [{ text: '' }, ['survey.complaint']],
+  'write-device': [{ device: limiter, place: 'at the manifold' }, [`chain.devices.${limiter}.place`]],
   'write-hand-over': [{ part: 'call', text: 'Ann' }, ['handover.call']],
   'write-instrument': [{ instrument: 'meter', part: 'serial', text: '' }, ['instruments.meter']],
   'write-job-details': [
@@ -144,6 +170,21 @@ describe('actions', () => {
     ['apply-test-fix', { test: 'none' }, 'test'],
     ['begin-test-again', { test: 'no such test' }, 'test'],
     ['leave-test-out', { test: 'no such test', reason: 'x' }, 'test'],
+    ['carry-out', { finding: 'none' }, 'finding'],
+    ['carry-out', { connection: 'none' }, 'connection'],
+    ['change-settings', { planned: { none: floor.loop.settings.planned[plan]! } }, 'planned'],
+    ['change-settings', { controllers: { none: {} } }, 'controllers'],
+    ['choose-device', { profile: 'none' }, 'profile'],
+    ['choose-device', { profile: otherLimiter, instead: 'none' }, 'instead'],
+    ['drop-supply', { supply }, 'supply'],
+    ['feed-from', { supply: 'none' }, 'supply'],
+    ['insert-device', { connection: 'none', profile: otherLimiter }, 'connection'],
+    ['join-ports', { from: { device: limiter, port: 'none' }, to: into }, 'from'],
+    ['join-ports', { from: into, to: into }, 'from'],
+    ['lay-across', { over: { device: limiter, port: 'none' }, profile: otherLimiter }, 'over'],
+    ['leave-supply', { supply: 'none' }, 'supply'],
+    ['remove-device', { device: 'none' }, 'device'],
+    ['set-device-option', { device: controller, option: 'none', choice: 'x' }, 'option'],
     ['undo-temporary', { entry: 'nothing' }, 'entry'],
     ['write-instrument', { instrument: 'none', part: 'serial', text: '1' }, 'instrument'],
   ])('%s of what is not there names the field and changes nothing', (id, input, field) => {
@@ -156,6 +197,24 @@ describe('actions', () => {
     })()
     expect(refused).toBeInstanceOf(Refused)
     expect((refused as Refused).field).toBe(field)
+  })
+  const remedied = Object.entries(ruleCases).flatMap(([code, [make]]) => {
+    const { job, loop } = make()
+    const found = checkLoop(loopContext(job, loop, fieldData)).open.find((each) => each.code === code && each.fix)
+    return found ? [[code, { job, loop }, found] as const] : []
+  })
+  it.each(remedied)('a remedy that one tap carries out clears %s', (code, edited, found) => {
+    const { job, loop } = run('carry-out', edited, { finding: findingKey(found) })
+    const still = checkLoop(loopContext(job, loop, fieldData)).open
+    expect(still.filter((each) => each.code === code && each.about === found.about)).toEqual([])
+  })
+  it('there are remedies to try', () => expect(remedied.length).toBeGreaterThan(8))
+  it('a device that goes into a line by hand is fed on', () => {
+    const [line] = Object.entries(floor.loop.chain.connections).find(
+      ([, { from }]) => from.device === controller && from.port.startsWith('out'),
+    )!
+    const after = run('insert-device', floor, { connection: line, profile: otherLimiter })
+    expect(Object.keys(after.loop.chain.devices)).toHaveLength(Object.keys(floor.loop.chain.devices).length + 1)
   })
   it('no test that proves a safety is left out, whoever asks', () => {
     const limiter = proofTests(loopContext(floor.job, floor.loop, fieldData)).find(({ protects }) => protects)!

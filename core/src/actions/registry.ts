@@ -1,4 +1,17 @@
 import type { AnyAction } from './action'
+import { chooseDevice } from './chooseDevice'
+import { insertDeviceInto } from './insertDeviceInto'
+import { removeDeviceFromChain } from './removeDeviceFromChain'
+import { writeDevice } from './writeDevice'
+import { setDeviceOption } from './setDeviceOption'
+import { joinPortsByHand } from './joinPortsByHand'
+import { feedFrom } from './feedFrom'
+import { leaveSupplyHere } from './leaveSupplyHere'
+import { dropSupplyFromJob } from './dropSupplyFromJob'
+import { layAcross } from './layAcross'
+import { carryOutRemedy } from './carryOutRemedy'
+import { changeSettings } from './changeSettings'
+import { startChain } from './startChain'
 import { addInstrument } from './addInstrument'
 import { answerByWay } from './answerByWay'
 import { answerQuestions } from './answerQuestions'
@@ -66,6 +79,19 @@ export const actions: readonly AnyAction[] = [
   writeInstrument,
   writeJobDetails,
   writeRow,
+  chooseDevice,
+  insertDeviceInto,
+  removeDeviceFromChain,
+  writeDevice,
+  setDeviceOption,
+  joinPortsByHand,
+  feedFrom,
+  leaveSupplyHere,
+  dropSupplyFromJob,
+  layAcross,
+  carryOutRemedy,
+  changeSettings,
+  startChain,
 ].sort((a, b) => (a.id < b.id ? -1 : 1)) as unknown as readonly AnyAction[]
 
 const byId = new Map(actions.map((action) => [action.id, action]))

@@ -1,7 +1,7 @@
 import type { Practice } from '../units/practice'
 
 /** Nearest trade gauge of the sizes used here, for the list in US practice. */
-const gaugeOf: Readonly<Record<string, string>> = {
+export const gaugeOf: Readonly<Record<string, string>> = {
   '0.52': '20 AWG',
   '0.82': '18 AWG',
   '1.31': '16 AWG',

@@ -56,7 +56,7 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
               </p>
               {finding.fix ? (
                 <div className="col-start-2 pt-1.5">
-                  <FixButton fix={finding.fix} />
+                  <FixButton fix={finding.fix} of={{ finding: findingKey(finding) }} />
                 </div>
               ) : null}
             </div>

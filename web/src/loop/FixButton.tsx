@@ -1,17 +1,18 @@
 import { fixWords } from '@nachtigal/core/check/fix'
 import { type Fix } from '@nachtigal/core/shapes/fix'
+import { carryOutRemedy } from '@nachtigal/core/actions/carryOutRemedy'
 import { Button } from '../ui/Button'
 import { useLoop } from './loopContext'
-import { useEdit } from './useEdit'
+import { useAct } from './useAct'
 
 /** One tap that carries a remedy out, as an undoable change; nothing where the shelf has nothing for it. */
-export function FixButton({ fix }: { fix: Fix }) {
+export function FixButton({ fix, of }: { fix: Fix; of: { finding: string } | { connection: string } }) {
   const { profiles } = useLoop()
-  const edit = useEdit()
+  const act = useAct()
   const say = fixWords(fix, profiles)
   if (say === undefined) return null
   return (
-    <Button second onClick={() => edit.fix(fix, say.toLowerCase())} end="+">
+    <Button second onClick={() => void act(carryOutRemedy, of, { why: say.toLowerCase() })} end="+">
       {say}
     </Button>
   )

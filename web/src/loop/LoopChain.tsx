@@ -114,7 +114,7 @@ export function ConnectionDetail({ verdicts, loop }: { verdicts: readonly Connec
             </h3>
             <p>{v.reason}</p>
             {v.remedy && v.verdict !== 'fits' ? <p className="underline underline-offset-2">{v.remedy}</p> : null}
-            {v.fix ? <FixButton fix={v.fix} /> : null}
+            {v.fix ? <FixButton fix={v.fix} of={{ connection: v.connection }} /> : null}
             {v.worked.map((call) => (
               <div key={call.calc} className="grid gap-2">
                 {call.calc === 'probe.mismatch' ? <CallPicture call={call} label="What the display shows" /> : null}

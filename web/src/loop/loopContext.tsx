@@ -27,6 +27,8 @@ export interface Output {
 }
 
 export interface Loop extends LoopContext {
+  /** All loops of the job. */
+  readonly loops: readonly LoopDocument[]
   /** Units to show and type in: the job's, or the look in the other one. */
   readonly preferences: UnitPreferences
   readonly profiles: readonly DeviceProfile[]
@@ -77,9 +79,10 @@ export function LoopProvider({ job, loop, data, profiles, loops, children }: Pro
     [unit, job.temperatureUnit, job.system],
   )
   const derived = useMemo(() => {
-    const context = loopContext(job, loop, data, preferences, Object.values(loops))
+    const all = Object.values(loops)
+    const context = loopContext(job, loop, data, preferences, all)
     const plans = plansOf(loop.settings.planned)
-    return { ...context, ...checkLoop(context), plans, outputs: outputsOf(context, plans) }
+    return { ...context, ...checkLoop(context), loops: all, plans, outputs: outputsOf(context, plans) }
   }, [job, loop, data, preferences, loops])
   const dispatch = useAppDispatch()
   const taken = useAppSelector((state) => state.view.outputs[loop.id])

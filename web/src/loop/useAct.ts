@@ -18,20 +18,23 @@ interface Doing<I> {
 
 /** Does something to the loop in hand or its job, as one command. Answers what is wrong, and then nothing is changed. */
 export function useAct() {
-  const { job, loop, data, change } = useLoop()
+  const { job, loop, loops, data, profiles, change } = useLoop()
   const by = useAppSelector((state) => state.view.by)
   return useCallback(
     <I>(action: Doing<I>, input: I, options: Pick<SendOptions, 'why' | 'tell'> = {}): string | undefined => {
       const wrong = inputRefusal(action, input)
       if (wrong) return wrong.message
       try {
-        const after = action.run({ job, loop }, input, { by, at: new Date().toISOString(), newId, data })
+        const after = action.run({ job, loop }, input, {
+          ...{ by, at: new Date().toISOString(), newId, data },
+          ...{ shelf: profiles, loops },
+        })
         return change(after, { ...options, action: action.id })
       } catch (error) {
         if (error instanceof Refused) return error.message
         throw error
       }
     },
-    [job, loop, data, by, change],
+    [job, loop, loops, data, profiles, by, change],
   )
 }

@@ -1,7 +1,24 @@
+import type { Keys } from '../check/checkPart'
+import { banded } from './keys'
 import type { ControlHost } from './host'
 import type { PiControl, ProportionalControl, ThreePointControl } from '../scenario'
 import { BandShare } from './bandShare'
 import { ContinuousUnit } from './continuousUnit'
+
+/** What is written of it in a scenario. */
+export const proportionalKeys = { ...banded, sampleS: 'over0?' } as const satisfies Keys
+
+/** What is written of it in a scenario. */
+export const piKeys = { ...banded, sampleS: 'over0?', setC: 'number', integralS: 'over0' } as const satisfies Keys
+
+/** What is written of it in a scenario. */
+export const threePointKeys = {
+  ...banded,
+  sampleS: 'over0?',
+  setC: 'number?',
+  integralS: 'over0?',
+  neutralShare: 'share',
+} as const satisfies Keys
 
 /** An output that gives more or less: a signal, or a valve driven open and closed. */
 export class BandUnit extends ContinuousUnit {

@@ -1,6 +1,15 @@
+import type { Keys } from '../check/checkPart'
 import type { ControlHost } from './host'
 import type { BatteryControl } from '../scenario'
 import type { Unit } from './unit'
+
+/** What is written of it in a scenario. */
+export const batteryKeys = {
+  probe: 'text',
+  cutOffV: 'number',
+  holdS: 'from0',
+  restartV: 'number',
+} as const satisfies Keys
 
 /** Keeps a battery from being drawn flat: opens after the hold, closes when it is charged again. */
 export class BatteryUnit implements Unit {

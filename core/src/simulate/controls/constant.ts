@@ -1,6 +1,10 @@
+import type { Keys } from '../check/checkPart'
 import type { ControlHost } from './host'
 import type { ConstantControl } from '../scenario'
 import type { Unit } from './unit'
+
+/** What is written of it in a scenario. */
+export const constantKeys = { drives: 'text' } as const satisfies Keys
 
 /** Always on. */
 export class ConstantUnit implements Unit {

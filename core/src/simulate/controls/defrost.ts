@@ -1,7 +1,25 @@
+import type { Keys } from '../check/checkPart'
 import type { ControlHost } from './host'
 import type { DefrostControl } from '../scenario'
 import { Comparator } from './comparator'
 import type { Unit } from './unit'
+
+/** What is written of it in a scenario. */
+export const defrostKeys = {
+  by: 'text',
+  cooling: 'text',
+  fan: 'text?',
+  heater: 'text?',
+  coil: 'text',
+  everyS: 'from0',
+  coilC: 'number?',
+  blindS: 'from0?',
+  endC: 'number',
+  longestS: 'over0',
+  dripS: 'from0',
+  fanBackC: 'number',
+  fanDelayS: 'from0?',
+} as const satisfies Keys
 
 type Phase = 'cools' | 'melts' | 'drips' | 'waits' | 'fan-waits'
 

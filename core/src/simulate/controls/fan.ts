@@ -1,6 +1,18 @@
+import type { Keys } from '../check/checkPart'
 import type { ControlHost } from './host'
 import type { FanControl } from '../scenario'
 import { ContinuousUnit } from './continuousUnit'
+
+/** What is written of it in a scenario. */
+export const fanKeys = {
+  drives: 'text',
+  demands: 'list',
+  leastShare: 'share',
+  stops: 'truth?',
+  scaled: 'truth?',
+  sampleS: 'over0?',
+  probeFault: 'text',
+} as const satisfies Keys
 
 /** A fan that follows the stronger of its demands, never under its least. */
 export class FanUnit extends ContinuousUnit {

@@ -1,7 +1,11 @@
+import type { Keys } from '../check/checkPart'
 import type { ControlHost } from './host'
 import type { GroupControl } from '../scenario'
 import type { DefrostUnit } from './defrost'
 import type { Unit } from './unit'
+
+/** What is written of it in a scenario. */
+export const groupKeys = { leader: 'text', members: 'list', waits: 'truth' } as const satisfies Keys
 
 /** Coils that melt together: the leader's start starts all, and cooling may wait for the last. */
 export class GroupUnit implements Unit {

@@ -1,8 +1,21 @@
+import type { Keys } from '../check/checkPart'
+import { faulted, probed } from './keys'
 import type { Base, ControlHost } from './host'
 import type { OnOffControl } from '../scenario'
 import { Comparator } from './comparator'
 import { Duty } from './duty'
 import type { Unit } from './unit'
+
+/** What is written of it in a scenario. */
+export const onOffKeys = {
+  ...probed,
+  ...faulted,
+  drives: 'text',
+  onC: 'number',
+  offC: 'number',
+  minimumOnS: 'from0?',
+  minimumOffS: 'from0?',
+} as const satisfies Keys
 
 /** One relay with a cut-in and a cut-out. */
 export class OnOffUnit implements Unit {

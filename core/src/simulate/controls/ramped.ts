@@ -1,6 +1,23 @@
+import type { Keys } from '../check/checkPart'
+import { probed } from './keys'
 import type { Base, ControlHost } from './host'
 import type { RampedControl } from '../scenario'
 import { ContinuousUnit } from './continuousUnit'
+
+/** What is written of it in a scenario. */
+export const rampedKeys = {
+  ...probed,
+  probeFault: 'text',
+  drives: 'text',
+  onC: 'number',
+  offC: 'number',
+  fullC: 'number',
+  leastShare: 'share',
+  igniteS: 'from0',
+  rampS: 'from0',
+  minimumOffS: 'from0?',
+  sampleS: 'over0?',
+} as const satisfies Keys
 
 /** Position that counts as lit but giving nothing. */
 const LIT = 1e-6

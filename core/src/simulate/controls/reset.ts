@@ -1,7 +1,11 @@
+import type { Keys } from '../check/checkPart'
 import { resetLine } from '../../settings/reset/law/resetLine'
 import type { Control } from '../scenario'
 import type { ControlHost } from './host'
 import type { Unit } from './unit'
+
+/** What is written of it in a scenario. */
+export const resetKeys = { probe: 'text', line: 'tree', shiftK: 'number?' } as const satisfies Keys
 
 /** A reset line that is left for warm weather, or for frost, comes back this much to the other side. */
 const RESET_DIFFERENTIAL_K = 0.3

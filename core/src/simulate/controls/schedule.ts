@@ -1,6 +1,10 @@
+import type { Keys } from '../check/checkPart'
 import type { ControlHost } from './host'
 import type { ScheduleControl } from '../scenario'
 import type { Unit } from './unit'
+
+/** What is written of it in a scenario. */
+export const scheduleKeys = { periods: 'list' } as const satisfies Keys
 
 const DAY_S = 86400
 const WEEK_S = 7 * DAY_S

@@ -1,8 +1,21 @@
+import type { Keys } from '../check/checkPart'
+import { faulted, probed } from './keys'
 import type { Base, ControlHost } from './host'
 import type { StagedControl } from '../scenario'
 import { Comparator } from './comparator'
 import { Duty } from './duty'
 import type { Unit } from './unit'
+
+/** What is written of it in a scenario. */
+export const stagedKeys = {
+  ...probed,
+  ...faulted,
+  stages: 'list',
+  waitS: 'from0?',
+  lead: 'text?',
+  minimumOnS: 'from0?',
+  minimumOffS: 'from0?',
+} as const satisfies Keys
 
 /** Stages that come and go one after another, with rests, a wait between two, and a fixed or changing lead. */
 export class StagedUnit implements Unit {

@@ -1,7 +1,17 @@
+import type { Keys } from '../check/checkPart'
+import { banded } from './keys'
 import type { ControlHost } from './host'
 import type { TimeProportionedControl } from '../scenario'
 import { BandShare } from './bandShare'
 import type { Unit } from './unit'
+
+/** What is written of it in a scenario. */
+export const timeProportionedKeys = {
+  ...banded,
+  cycleS: 'over0',
+  setC: 'number?',
+  integralS: 'over0?',
+} as const satisfies Keys
 
 /** A shorter pulse, or pause, is not made: share of the cycle. */
 const SHORTEST = 0.01

@@ -1,7 +1,11 @@
+import type { Keys } from '../check/checkPart'
 import type { ControlHost } from './host'
 import type { TimerControl } from '../scenario'
 import { Comparator } from './comparator'
 import type { Unit } from './unit'
+
+/** What is written of it in a scenario. */
+export const timerKeys = { mode: 'text', aS: 'from0', bS: 'from0', from: 'tree?' } as const satisfies Keys
 
 /** A timer that counts down once, or repeats A and B; before it counts it holds, so that the place can get there. */
 export class TimerUnit implements Unit {

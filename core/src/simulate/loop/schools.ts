@@ -7,7 +7,7 @@ import { controllerPlanOf, withControllerPlan } from '../../survey/controllerPla
 import { factsOfKind } from '../../kinds/kinds'
 import type { Scenario } from '../scenario'
 import type { loopScenario } from './loopScenario'
-import { stageIds } from './stageIds'
+import { stageIds } from '../../settings/stages/stageIds'
 import { withLoopSetting } from './sweep'
 
 /** One side of a comparison: the loop as it would be planned, and what a plan cannot say. */

@@ -2,10 +2,14 @@ import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import { choiceOf } from '@nachtigal/core/device/asSet'
 import type { ProbePlace } from '@nachtigal/core/choices/deviceChoices'
 import { placeTitles } from '@nachtigal/core/choices/placeTitles'
-import { dropSupply, leaveSupply, removeDevice, setDevice, setOption } from '@nachtigal/core/wiring/chainEdit'
+import { dropSupplyFromJob } from '@nachtigal/core/actions/dropSupplyFromJob'
+import { leaveSupplyHere } from '@nachtigal/core/actions/leaveSupplyHere'
+import { removeDeviceFromChain } from '@nachtigal/core/actions/removeDeviceFromChain'
+import { setDeviceOption } from '@nachtigal/core/actions/setDeviceOption'
+import { type KnownOfDevice, writeDevice } from '@nachtigal/core/actions/writeDevice'
 import { chainDeviceRecord } from '@nachtigal/core/document/fields/chainFields'
 import { useLoop } from '../../loop/loopContext'
-import { useEdit } from '../../loop/useEdit'
+import { useAct } from '../../loop/useAct'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { NumberField } from '../../ui/NumberField'
 import { TextField } from '../../ui/TextField'
@@ -14,10 +18,10 @@ import { PortConnections } from './PortConnections'
 /** What belongs to a device on this job: where it is, how it is set up, what it is joined to. */
 export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRemoved: () => void }) {
   const { chain, loop, preferences, profiles } = useLoop()
-  const { edited, apply } = useEdit()
+  const act = useAct()
   const { id, facts, tag } = device
   const idle = device.shared && !chain.devices.some((each) => each.id === id)
-  const write = (change: Parameters<typeof setDevice>[2]) => apply(setDevice(edited, id, change))
+  const write = (known: Omit<KnownOfDevice, 'device'>) => act(writeDevice, { device: id, ...known })
   const places = Object.keys(facts.probe?.places ?? {}) as ProbePlace[]
   const newest = profiles.find((profile) => profile.id === facts.id)
   const older = newest !== undefined && (newest.version ?? 1) > (facts.version ?? 1)
@@ -35,7 +39,7 @@ export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRe
           <ChoiceField
             label={`${tag} sits in`}
             value={device.sits ?? places[0]}
-            onChoose={(sits) => write({ sits: sits as ProbePlace })}
+            onChoose={(sits) => void write({ sits: sits as ProbePlace })}
             choices={places.map((place) => ({ value: place, title: placeTitles[place] }))}
           />
         ) : null}
@@ -78,7 +82,7 @@ export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRe
                   label={title}
                   aside={{ model: 'as bought', link: 'link on the board', parameter: 'keyed' }[by]}
                   value={chosen}
-                  onChoose={(choice) => apply(setOption(edited, id, option, choice))}
+                  onChoose={(choice) => void act(setDeviceOption, { device: id, option, choice })}
                   hint={choices[chosen]?.does ?? ''}
                   choices={Object.entries(choices)
                     .sort(([, a], [, b]) => a.order - b.order)
@@ -109,8 +113,10 @@ export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRe
               type="button"
               className="third min-h-10 max-md:min-h-12"
               onClick={() => {
-                if (idle) apply(dropSupply(edited, id), { tell: `${tag} ${device.name} removed from the job.` })
-                else apply(leaveSupply(edited, id), { tell: `${tag} ${device.name} feeds nothing here any longer.` })
+                if (idle)
+                  act(dropSupplyFromJob, { supply: id }, { tell: `${tag} ${device.name} removed from the job.` })
+                else
+                  act(leaveSupplyHere, { supply: id }, { tell: `${tag} ${device.name} feeds nothing here any longer.` })
                 onRemoved()
               }}
             >
@@ -122,7 +128,7 @@ export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRe
             type="button"
             className="third min-h-10 max-md:min-h-12"
             onClick={() => {
-              apply(removeDevice(edited, id), { tell: `${tag} ${device.name} removed from the chain.` })
+              act(removeDeviceFromChain, { device: id }, { tell: `${tag} ${device.name} removed from the chain.` })
               onRemoved()
             }}
           >

@@ -1,9 +1,10 @@
 import { type PortRef, resolveDevice, type ResolvedDevice } from '@nachtigal/core/document/chain'
 import { ordered } from '@nachtigal/core/schema/ordered'
-import { canJoin, joinPorts, partPorts } from '@nachtigal/core/wiring/chainEdit'
+import { joinPortsByHand } from '@nachtigal/core/actions/joinPortsByHand'
+import { canJoin } from '@nachtigal/core/wiring/chainEdit'
 import { gives, accepts } from '@nachtigal/core/wiring/joins'
 import { useLoop } from '../../loop/loopContext'
-import { useEdit } from '../../loop/useEdit'
+import { useAct } from '../../loop/useAct'
 import { ChoiceField } from '../../ui/ChoiceField'
 
 const NOTHING = 'nothing'
@@ -11,8 +12,8 @@ const keyOf = ({ device, port }: PortRef) => `${device}|${port}`
 
 /** What each port of a device takes from, to be chosen, and what it gives to, told. */
 export function PortConnections({ device }: { device: ResolvedDevice }) {
-  const { chain, job } = useLoop()
-  const { edited, apply } = useEdit()
+  const { chain, job, loop } = useLoop()
+  const act = useAct()
   const others = [
     ...chain.devices,
     // A supply that only other loops use so far can feed this one too.
@@ -33,7 +34,7 @@ export function PortConnections({ device }: { device: ResolvedDevice }) {
             const present = chain.connections.find((c) => c.to.device === device.id && c.to.port === port)
             const offered = others.flatMap((other) =>
               Object.entries(other.facts.ports)
-                .filter(([id]) => canJoin(edited, { device: other.id, port: id }, to))
+                .filter(([id]) => canJoin({ job, loop }, { device: other.id, port: id }, to))
                 .map(([id, facts]) => ({
                   value: keyOf({ device: other.id, port: id }),
                   title: `${other.tag} ${other.name}${Object.values(other.facts.ports).filter(gives).length > 1 ? `, ${facts.title}` : ''}`,
@@ -45,9 +46,8 @@ export function PortConnections({ device }: { device: ResolvedDevice }) {
                 label={`${title}, from`}
                 value={present ? keyOf(present.from) : NOTHING}
                 onChoose={(value) => {
-                  const bare = present ? partPorts(edited, present.id) : edited
                   const [from = '', out = ''] = value.split('|')
-                  apply(value === NOTHING ? bare : joinPorts(bare, { device: from, port: out }, to))
+                  act(joinPortsByHand, value === NOTHING ? { to } : { from: { device: from, port: out }, to })
                 }}
                 choices={[{ value: NOTHING, title: 'nothing' }, ...offered]}
               />

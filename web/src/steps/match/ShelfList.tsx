@@ -7,15 +7,17 @@ import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import type { Category } from '@nachtigal/core/choices/deviceChoices'
 import { suitsPractice } from '@nachtigal/core/device/suitsPractice'
 import type { Practice } from '@nachtigal/core/units/practice'
-import { addDevice, moveSupply, replaceDevice, useSupply as feedFrom } from '@nachtigal/core/wiring/chainEdit'
+import { chooseDevice } from '@nachtigal/core/actions/chooseDevice'
+import { feedFrom } from '@nachtigal/core/actions/feedFrom'
+import { placing } from '@nachtigal/core/survey/placing'
+import { addDevice, replaceDevice } from '@nachtigal/core/wiring/chainEdit'
 import { idleSupplies } from '@nachtigal/core/wiring/idleSupplies'
 import { useJob } from '../../loop/jobContext'
 import { useLoop } from '../../loop/loopContext'
-import { useEdit } from '../../loop/useEdit'
+import { useAct } from '../../loop/useAct'
 import { verdictShape, worstOf } from '../../loop/verdict'
 import { Field } from '../../ui/Field'
 import { Shape } from '../../ui/Shape'
-import { newId } from '../../lib/newId'
 
 interface Props {
   readonly category: Category
@@ -30,9 +32,9 @@ const BESIDE = 2
 
 /** The devices of one category on the shelf, each tried in this chain before it is chosen. */
 export function ShelfList({ category, title, first }: Props) {
-  const { job, loop, profiles, words } = useLoop()
+  const { job, loop, profiles, words, data } = useLoop()
   const { loops } = useJob()
-  const { apply, placed } = useEdit()
+  const act = useAct()
   const [typed, setTyped] = useState('')
   const [all, setAll] = useState(false)
   const list = useRef<HTMLDivElement>(null)
@@ -64,9 +66,10 @@ export function ShelfList({ category, title, first }: Props) {
       (found ?? mine)
         .map((profile) => {
           const id = first?.id ?? 'tried'
+          const places = placing(loop, profile, data)
           const edited = first
-            ? replaceDevice({ job, loop }, first.id, profile, placed(profile))
-            : addDevice({ job, loop }, profile, id, placed(profile))
+            ? replaceDevice({ job, loop }, first.id, profile, places)
+            : addDevice({ job, loop }, profile, id, places)
           const chain = resolveChain(edited.job, edited.loop.chain)
           const judgedConnections = judgeConnections(chain, words).filter(({ connection }) =>
             chain.connections.some((c) => c.id === connection && (c.fromDevice.id === id || c.toDevice.id === id)),
@@ -75,7 +78,7 @@ export function ShelfList({ category, title, first }: Props) {
         })
         // The one in use first, then what fits; among equals as they stand on the shelf.
         .sort((a, b) => place(a, inUse, loop.kind, job.practice) - place(b, inUse, loop.kind, job.practice)),
-    [found, mine, first, job, loop, words, placed, inUse],
+    [found, mine, first, job, loop, words, data, inUse],
   )
   /** A supply that other loops hang on is not exchanged under them: this loop moves to another one. */
   const elsewhere =
@@ -87,18 +90,12 @@ export function ShelfList({ category, title, first }: Props) {
           ({ from, to }) => from.device === first.id || to.device === first.id,
         ),
     )
-  const choose = (profile: DeviceProfile) => {
-    const id = newId()
-    if (first && elsewhere) {
-      apply(moveSupply(addDevice({ job, loop }, profile, id, placed(profile)), first.id, id))
-      return
-    }
-    apply(
-      first
-        ? replaceDevice({ job, loop }, first.id, profile, placed(profile))
-        : addDevice({ job, loop }, profile, id, placed(profile)),
-    )
-  }
+  const choose = (profile: DeviceProfile) =>
+    act(chooseDevice, {
+      profile: profile.id,
+      ...(first ? { instead: first.id } : {}),
+      ...(first && elsewhere ? { here: true as const } : {}),
+    })
   const idle = idleSupplies(job, Object.values(loops))
   const ofJob =
     category === 'supply'
@@ -145,7 +142,7 @@ export function ShelfList({ category, title, first }: Props) {
               key={id}
               type="button"
               className="third min-h-10 max-md:min-h-12"
-              onClick={() => apply(first ? moveSupply({ job, loop }, first.id, id) : feedFrom({ job, loop }, id))}
+              onClick={() => void act(feedFrom, first ? { supply: id, instead: first.id } : { supply: id })}
             >
               Feed it from {tag} {name}
             </button>

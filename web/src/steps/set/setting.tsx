@@ -8,6 +8,8 @@ import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import type { ControllerPlan } from '@nachtigal/core/settings/controllerPlan'
 import type { LoopDocument } from '@nachtigal/core/document/documents'
 import { controllerPlanOf, withControllerPlan } from '@nachtigal/core/survey/controllerPlanOf'
+import { changeSettings, settingsChange } from '@nachtigal/core/actions/changeSettings'
+import { useAct } from '../../loop/useAct'
 import { useLoop } from '../../loop/loopContext'
 
 /** What the parts of the stage share: the loop as it is being dragged, and the ways to change it. */
@@ -39,7 +41,8 @@ const Context = createContext<Setting | null>(null)
 /** Hands down the loop in hand as it is being set. */
 export function SettingProvider({ device, children }: { device: ResolvedDevice; children: ReactNode }) {
   const inHand = useLoop()
-  const { loop, change, behaviour } = inHand
+  const { loop, behaviour } = inHand
+  const act = useAct()
   const [held, setHeld] = useState<LoopDocument | null>(null)
   const context = useMemo((): LoopContext => (held ? { ...inHand, loop: held } : inHand), [held, inHand])
   const findings = useMemo(
@@ -49,9 +52,9 @@ export function SettingProvider({ device, children }: { device: ResolvedDevice; 
   const keep = useCallback(
     (next: LoopDocument) => {
       setHeld(null)
-      return change({ loop: next }, { action: 'change-setting' })
+      return act(changeSettings, settingsChange(loop.settings, next.settings))
     },
-    [change],
+    [act, loop],
   )
   const replanned = useCallback(
     (planned: Readonly<Record<string, Behaviour>>): LoopDocument => withPlanned(loop, planned),

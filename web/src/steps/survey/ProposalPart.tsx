@@ -1,4 +1,4 @@
-import { withoutChain } from '@nachtigal/core/document/withPlanned'
+import { startChain } from '@nachtigal/core/actions/startChain'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { propose } from '@nachtigal/core/survey/proposal'
@@ -26,22 +26,15 @@ export function ProposalPart() {
   const start = () => {
     setProblem(undefined)
     setLooking(true)
-    const bare = {
-      job,
-      loop: withoutChain(loop),
-    }
-    const running = proposeChain(bare, proposal, profiles, data)
+    const running = proposeChain({ job, loop }, profiles, data)
     cancel.current = running.cancel
     running.result.then(
       (made) => {
         setLooking(false)
-        if (!made) {
-          setProblem('The shelf has no controller for this. Add one from its leaflet.')
-          return
-        }
         change(
           { job: made.job, loop: made.loop },
           {
+            action: startChain.id,
             why: `chain of the proposal: ${proposal.title.toLowerCase()}`,
             ...(own > 0 ? { tell: 'The chain was replaced.' } : {}),
           },

@@ -1,3 +1,5 @@
+import { changeSettings, settingsChange } from '@nachtigal/core/actions/changeSettings'
+import { useAct } from '../../loop/useAct'
 import { Slider } from 'radix-ui'
 import { useMemo } from 'react'
 import {
@@ -24,7 +26,8 @@ export const settingTitles: Readonly<Record<SweepSetting, string>> = {
 
 /** Settings of the output in hand under sliders: while one is dragged the run follows; let go, it is kept. */
 export function SettingSliders() {
-  const { loop, data, preferences, change, behaviour } = useLoop()
+  const { loop, data, preferences, behaviour } = useLoop()
+  const act = useAct()
   const { context, hold, run } = useTrial()
   const plan = behaviour ?? run?.outputs[0]?.plan
   // What follows the weather has no set of its own to move.
@@ -54,7 +57,7 @@ export function SettingSliders() {
               return undefined
             }
             hold(null)
-            return change({ loop: next })
+            return act(changeSettings, settingsChange(loop.settings, next.settings))
           } catch (error) {
             hold(null)
             return (error as Error).message

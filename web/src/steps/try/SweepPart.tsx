@@ -1,3 +1,5 @@
+import { changeSettings, settingsChange } from '@nachtigal/core/actions/changeSettings'
+import { useAct } from '../../loop/useAct'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { mostStarts } from '@nachtigal/core/check/mostStarts'
 import { meetsTarget, nearestAt, shadesOf } from '@nachtigal/core/simulate/loop/readSweep'
@@ -35,7 +37,8 @@ const DAYS = 3
 
 /** Two settings against each other: what every pair would do, those that meet the target marked, a tap to take one. */
 export function SweepPart() {
-  const { loop, chain, data, survey, words, preferences, change, behaviour } = useLoop()
+  const { loop, chain, data, survey, words, preferences, behaviour } = useLoop()
+  const act = useAct()
   const { weather, run } = useTrial()
   const plan = behaviour ?? run?.outputs[0]?.plan
   const settings = plan ? settingsOf(plan) : []
@@ -180,19 +183,15 @@ export function SweepPart() {
               ]}
               onTake={(column, row) => {
                 const [xValue, yValue] = [map.x.values[column]!, map.y.values[row]!]
-                change(
-                  {
-                    loop: withLoopSetting(
-                      withLoopSetting(loop, plan.id, map.y.setting, yValue),
-                      plan.id,
-                      map.x.setting,
-                      xValue,
-                    ),
-                  },
-                  {
-                    tell: `${settingTitles[map.x.setting]} ${say2(map.x.setting, xValue)}, ${settingTitles[map.y.setting].toLowerCase()} ${say2(map.y.setting, yValue)}`,
-                  },
+                const next = withLoopSetting(
+                  withLoopSetting(loop, plan.id, map.y.setting, yValue),
+                  plan.id,
+                  map.x.setting,
+                  xValue,
                 )
+                act(changeSettings, settingsChange(loop.settings, next.settings), {
+                  tell: `${settingTitles[map.x.setting]} ${say2(map.x.setting, xValue)}, ${settingTitles[map.y.setting].toLowerCase()} ${say2(map.y.setting, yValue)}`,
+                })
               }}
             />
           </div>

@@ -1,3 +1,5 @@
+import { changeSettings, settingsChange } from '@nachtigal/core/actions/changeSettings'
+import { useAct } from '../../loop/useAct'
 import { useEffect, useMemo, useState } from 'react'
 import { compareFigures } from '@nachtigal/core/check/compareFigures'
 import { runFigures, type RunFigures } from '@nachtigal/core/simulate/runFigures'
@@ -24,7 +26,8 @@ interface Side {
 /** This loop under both schools, laid over each other, and what the difference is. */
 export function WaysPart() {
   const inHand = useLoop()
-  const { loop, words, change, survey } = inHand
+  const { loop, words, survey } = inHand
+  const act = useAct()
   const { scenarioOf, choice, choose } = useTrial()
   const offered = useMemo(() => schools(inHand), [inHand])
   const [chosen, setChosen] = useState<string>()
@@ -50,7 +53,8 @@ export function WaysPart() {
   )
   if (!school || !sides[0] || !sides[1]) return <p className="p-4">There is nothing to compare for this loop.</p>
   const figures = [figuresOf(a, sides[0]), figuresOf(b, sides[1])] as const
-  const take = (side: SchoolSide) => change({ loop: side.loop }, { tell: `Taken: ${side.title}` })
+  const take = (side: SchoolSide) =>
+    act(changeSettings, settingsChange(loop.settings, side.loop.settings), { tell: `Taken: ${side.title}` })
   return (
     <div className="work">
       <div className="try-main">

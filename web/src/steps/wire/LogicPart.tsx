@@ -1,10 +1,10 @@
+import { layAcross } from '@nachtigal/core/actions/layAcross'
 import { useState } from 'react'
 import type { LoadLogic, NamedContact } from '@nachtigal/core/wiring/loadLogic'
-import { bypass } from '@nachtigal/core/wiring/chainEdit'
 import { mostContacts } from '@nachtigal/core/wiring/contactLogic'
 import { sayExpression } from '@nachtigal/core/wiring/parseExpression'
 import { ContactsDrawing } from '../../instruments/picture/ContactsDrawing'
-import { useEdit } from '../../loop/useEdit'
+import { useAct } from '../../loop/useAct'
 import { Findings } from '../../loop/Findings'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
@@ -12,7 +12,6 @@ import { ChoiceField } from '../../ui/ChoiceField'
 import { Shape } from '../../ui/Shape'
 import { useContacts } from './useContacts'
 import { WireFrame } from './WireFrame'
-import { newId } from '../../lib/newId'
 
 const duties: Record<NamedContact['duty'], string> = {
   control: 'the control',
@@ -156,7 +155,7 @@ function Flips({ logic }: { logic: LoadLogic }) {
 /** Puts a switch or a timer across one contact of the line; what that defeats is said at once. */
 function LayAcross({ logic }: { logic: LoadLogic }) {
   const { profiles } = useLoop()
-  const { edited, apply } = useEdit()
+  const act = useAct()
   const reachable = [...logic.contacts, ...logic.relays.map(({ contact }) => contact)]
   const switches = profiles.filter(
     ({ permissive, category, ports }) =>
@@ -193,9 +192,11 @@ function LayAcross({ logic }: { logic: LoadLogic }) {
           second
           end="+"
           onClick={() =>
-            apply(bypass(edited, { device: contact.device.id, port: contact.portId }, profile, newId()), {
-              tell: `${profile.name} laid across ${contact.name}.`,
-            })
+            void act(
+              layAcross,
+              { over: { device: contact.device.id, port: contact.portId }, profile: profile.id },
+              { tell: `${profile.name} laid across ${contact.name}.` },
+            )
           }
         >
           Lay it across

@@ -1,6 +1,5 @@
 import { tradeSizesMm2 } from '@nachtigal/core/wiring/wireResistance'
-import { gaugeOf } from '@nachtigal/core/wiring/conductor'
-import { sizeWords } from '@nachtigal/core/words/sizeWords'
+import { gaugeOf, sizeWords } from '@nachtigal/core/words/sizeWords'
 import { dropCall, type RowLoad, rowLoads } from '@nachtigal/core/wiring/conductors'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { rowRecord } from '@nachtigal/core/document/fields/wiringFields'

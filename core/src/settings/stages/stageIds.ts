@@ -1,4 +1,4 @@
-import type { Behaviour } from '../../settings/behaviour'
+import type { Behaviour } from '../behaviour'
 
 /** The outputs that are stages of one control with this one: same controller, same input, same action; itself among them. */
 export function stageIds(planned: Readonly<Record<string, Behaviour>>, output: string): readonly string[] {

@@ -1,0 +1,24 @@
+import type { PlanOf } from '../../../settings/behaviour'
+import { fieldValue } from '../../../plant/fieldValue'
+import type { Parts } from './parts'
+
+/** What a fan follows: heat, and humidity where it is planned; the stronger leads. */
+export function demands(parts: Parts, plan: Extract<PlanOf, { kind: 'fan' }>, probe: string) {
+  const heat = { probe, zeroAt: plan.setpointC, fullAt: plan.setpointC + plan.bandK }
+  if (plan.humidityPercent === undefined) return [heat]
+  if (!parts.probes.some(({ id }) => id === 'humidity'))
+    parts.probes.push({
+      id: 'humidity',
+      node: 'air',
+      moisture: 'moisture',
+      lagS: fieldValue(parts.given.data, 'lag.sheath.air').typical,
+    })
+  return [
+    heat,
+    {
+      probe: 'humidity',
+      zeroAt: plan.humidityPercent,
+      fullAt: plan.humidityPercent + (plan.humidityBandPercent ?? 10),
+    },
+  ]
+}
