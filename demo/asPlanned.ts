@@ -1,3 +1,6 @@
+import { changeSettings } from '@nachtigal/core/actions/changeSettings'
+import { keyValues } from '@nachtigal/core/actions/keyValues'
+import { writeRow } from '@nachtigal/core/actions/writeRow'
 import { ordered } from '@nachtigal/core/schema/ordered'
 import { removeStage } from '@nachtigal/core/settings/stages/stageGroup'
 import { keyingSheet } from '@nachtigal/core/commissioning/keyingSheet'
@@ -23,7 +26,7 @@ import {
 
 /** The hatchling floor, worked through from the first visit to the third step of its test. */
 function hatchlingFloor(teller: Teller) {
-  const { edit, uuid, context } = teller
+  const { act, uuid, context } = teller
   survey(teller, {
     complaint: 'Too warm at noon, cold at dawn. The hatchlings huddle on one side.',
     ...firstVisit['Hatchling floor'],
@@ -51,66 +54,39 @@ function hatchlingFloor(teller: Teller) {
   set(teller, 'device 0', { place: 'Conduit, north bay, 0.6 m in' })
   const controller = uuid('device 1')
   for (const row of context().rows)
-    edit(
-      (l) => ({
-        ...l,
-        wiring: {
-          ...l.wiring,
-          rows: {
-            ...l.wiring.rows,
-            [row.id]: {
-              ...l.wiring.rows[row.id],
-              landed: true,
-              number: row.number,
-              lengthM: row.circuit === 'mains' ? 6 : 14,
-            },
-          },
-        },
-      }),
-      undefined,
-      2,
+    act(
+      writeRow,
+      { row: row.id, state: { landed: true, number: row.number, lengthM: row.circuit === 'mains' ? 6 : 14 } },
+      { minutes: 2 },
     )
   for (const [i, row] of context().rows.entries())
-    edit(
-      (l) => ({
-        ...l,
-        wiring: {
-          ...l.wiring,
-          rows: {
-            ...l.wiring.rows,
-            [row.id]: {
-              ...l.wiring.rows[row.id],
-              tested: reading(
-                teller,
-                row.circuit === 'mains' ? `0.${2 + (i % 2)}` : '0.7',
-                'ohm',
-                row.circuit === 'mains' ? 0.2 + (i % 2) / 10 : 0.7,
-              ),
-            },
-          },
+    act(
+      writeRow,
+      {
+        row: row.id,
+        state: {
+          ...teller.current().loop.wiring.rows[row.id],
+          tested: reading(
+            teller,
+            row.circuit === 'mains' ? `0.${2 + (i % 2)}` : '0.7',
+            'ohm',
+            row.circuit === 'mains' ? 0.2 + (i % 2) / 10 : 0.7,
+          ),
         },
-      }),
-      undefined,
-      2,
+      },
+      { minutes: 2 },
     )
   proveAndSwitchOn(teller)
   for (const row of keyingSheet(context())[0]!.rows) {
     const value = Number(row.planned.replace('\u2212', '-'))
-    edit(
-      (l) => ({
-        ...l,
-        settings: {
-          ...l.settings,
-          asLeft: {
-            [controller]: {
-              ...l.settings.asLeft[controller],
-              [row.code]: reading(teller, row.planned, row.unit, Number.isNaN(value) ? undefined : value),
-            },
-          },
-        },
-      }),
-      undefined,
-      1,
+    act(
+      keyValues,
+      {
+        side: 'asLeft',
+        device: controller,
+        values: { [row.code]: reading(teller, row.planned, row.unit, Number.isNaN(value) ? undefined : value) },
+      },
+      { minutes: 1 },
     )
   }
   bag(teller)
@@ -265,10 +241,9 @@ export const asPlanned: Story = {
           between(t, `flow ${i}`, load, 'frost-stat', `frost ${i}`)
         }
         const fourth = ordered(t.current().loop.settings.planned).at(-1)!
-        t.edit((l) => ({
-          ...l,
-          settings: { ...l.settings, planned: removeStage(l.settings.planned, fourth.id, fourth.id)! },
-        }))
+        const { planned } = t.current().loop.settings
+        const without = removeStage(planned, fourth.id, fourth.id)!
+        t.act(changeSettings, { planned: { [fourth.id]: without[fourth.id]! } })
       },
     },
     {

@@ -12,6 +12,7 @@ import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { changesBetween } from '@nachtigal/core/document/changesBetween'
 import { type Command, firstHash, type LogRow } from '@nachtigal/core/document/command'
 import { emptyJob, emptyLoop, type JobDocument, type LoopDocument } from '@nachtigal/core/document/documents'
+import { inputRefusal } from '@nachtigal/contract/inputRefusal'
 import type { Edited } from '@nachtigal/core/wiring/edited'
 import { readShelf } from '../server/src/readShelf'
 import { rowHash } from '../server/src/store/rowHash'
@@ -39,7 +40,7 @@ function tell({ file, name, place, begins, loops }: Story) {
   const jobId = seed('job')
   const now = () => new Date(minute).toISOString()
 
-  const make = (next: { job?: JobDocument; loop?: LoopDocument }, why?: string, minutes = 3) => {
+  const make = (next: { job?: JobDocument; loop?: LoopDocument }, why?: string, minutes = 3, action?: string) => {
     minute += minutes * 60_000
     const change = [
       ...(next.job ? changesBetween(jobId, job, next.job) : []),
@@ -57,6 +58,7 @@ function tell({ file, name, place, begins, loops }: Story) {
       at: now(),
       by: BY,
       change,
+      ...(action ? { action } : {}),
       ...(why ? { why } : {}),
     }
     const row = { sequence, receivedAt: now(), command, previousHash: log[log.length - 1]?.hash ?? firstHash }
@@ -76,7 +78,18 @@ function tell({ file, name, place, begins, loops }: Story) {
       now,
       current,
       put: (edited, why, minutes) => make({ job: edited.job, loop: edited.loop }, why, minutes),
-      edit: (change, why, minutes) => make({ loop: change(current().loop) }, why, minutes),
+      act: (action, input, { ids = [], why, minutes } = {}) => {
+        const wrong = inputRefusal(action, input)
+        if (wrong) throw new Error(`${action.id}: ${wrong.message}`)
+        const named = [...ids]
+        let plans = Object.keys(current().loop.settings.planned).length
+        const ofPlan = () => teller.uuid(plans++ === 0 ? 'plan' : `plan ${plans}`)
+        const next = action.run(current(), input, {
+          ...{ by: BY, at: now(), shelf, data, loops: [...documents.values()] },
+          newId: () => named.shift() ?? ofPlan(),
+        })
+        make(next, why, minutes, action.id)
+      },
       context: () => loopContext(job!, documents.get(loopId)!, data),
     }
     story(teller)

@@ -1,16 +1,40 @@
+import type { RecordField } from '@nachtigal/core/schema/field'
+import type { Hand } from '@nachtigal/core/actions/action'
+import { answerQuestions } from '@nachtigal/core/actions/answerQuestions'
+import { answerStep } from '@nachtigal/core/actions/answerStep'
+import { chooseDevice } from '@nachtigal/core/actions/chooseDevice'
+import { closeFinding } from '@nachtigal/core/actions/closeFinding'
+import { feedFrom as feedFromSupply } from '@nachtigal/core/actions/feedFrom'
+import { insertDeviceInto } from '@nachtigal/core/actions/insertDeviceInto'
+import { joinPortsByHand } from '@nachtigal/core/actions/joinPortsByHand'
+import { setDeviceOption } from '@nachtigal/core/actions/setDeviceOption'
+import { takeReadings } from '@nachtigal/core/actions/takeReadings'
+import { tickHazards } from '@nachtigal/core/actions/tickHazards'
+import { writeComplaint } from '@nachtigal/core/actions/writeComplaint'
+import { type KnownOfDevice, writeDevice } from '@nachtigal/core/actions/writeDevice'
+import { writeFound } from '@nachtigal/core/actions/writeFound'
 import type { LoopContext } from '@nachtigal/core/loop/context'
-import type { LoopDocument, ProofReading, Reading } from '@nachtigal/core/document/documents'
+import type { LoopDocument, Reading } from '@nachtigal/core/document/documents'
 import type { LoopKind } from '@nachtigal/core/kinds/kinds'
-import { nextReadingOrder } from '@nachtigal/core/document/proofReadings'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { safetyBlockIds } from '@nachtigal/core/commissioning/safetyStep'
-import { keepStep, nextStep, soundStepReading } from '@nachtigal/core/testing/soundSteps'
-import { placing } from '@nachtigal/core/survey/placing'
-import { withDefaultPlans } from '@nachtigal/core/survey/defaultPlans'
-import { addDevice, insertDevice, joinPorts, moveSupply, setDevice, setOption } from '@nachtigal/core/wiring/chainEdit'
+import { nextStep, soundStepReading } from '@nachtigal/core/testing/soundSteps'
 import { type Quantity, quantityView } from '@nachtigal/core/units/quantity'
 import type { Edited } from '@nachtigal/core/wiring/edited'
+
+/** An action with the type of its input. */
+interface Doing<I> {
+  readonly id: string
+  readonly input: RecordField
+  readonly run: (edited: Edited, input: I, hand: Hand) => Edited
+}
+
+interface Told {
+  readonly ids?: readonly string[]
+  readonly why?: string
+  readonly minutes?: number
+}
 
 /** What a story is told with: every call is one command. */
 export interface Teller {
@@ -21,7 +45,8 @@ export interface Teller {
   readonly now: () => string
   readonly current: () => Edited
   readonly put: (edited: Edited, why?: string, minutes?: number) => void
-  readonly edit: (change: (loop: LoopDocument) => LoopDocument, why?: string, minutes?: number) => void
+  /** Does what a person does; `ids` names what it makes, before the plans that follow. */
+  readonly act: <I>(action: Doing<I>, input: I, more?: Told) => void
   readonly context: () => LoopContext
 }
 
@@ -42,7 +67,7 @@ export interface Story {
 
 /** Answers, hazards and complaint of a first visit. */
 export function survey(
-  { edit }: Teller,
+  { act }: Teller,
   {
     complaint,
     answers,
@@ -55,14 +80,11 @@ export function survey(
     readonly found?: LoopDocument['survey']['found']
   },
 ) {
-  if (complaint) edit((l) => ({ ...l, survey: { ...l.survey, complaint } }))
-  if (found) edit((l) => ({ ...l, survey: { ...l.survey, found } }))
+  if (complaint) act(writeComplaint, { text: complaint })
+  if (found) act(writeFound, { found })
   for (const [id, answer] of Object.entries(answers))
-    edit((l) => ({ ...l, survey: { ...l.survey, answers: { ...l.survey.answers, [id]: answer } } }), undefined, 1)
-  edit((l) => ({
-    ...l,
-    survey: { ...l.survey, hazards: Object.fromEntries(hazards.map((id) => [id, true as const])) },
-  }))
+    act(answerQuestions, { answers: { [id]: answer } }, { minutes: 1 })
+  act(tickHazards, { hazards: Object.fromEntries(hazards.map((id) => [id, true as const])) })
 }
 
 /** A chain, device by device, under steady ids; plans follow from what is there. */
@@ -70,38 +92,16 @@ export function chain(teller: Teller, devices: readonly string[]) {
   for (const [i, id] of devices.entries()) add(teller, id, `device ${i}`)
 }
 
-export function profileOf({ shelf }: Teller, id: string): DeviceProfile {
-  const found = shelf.find((profile) => profile.id === id)
-  if (!found) throw new RangeError(`no device ${id} on the shelf`)
-  return found
-}
-
-const planned = ({ data, uuid }: Teller, edited: Edited) => {
-  let n = Object.keys(edited.loop.settings.planned).length
-  return withDefaultPlans(edited, data, () => uuid(n++ === 0 ? 'plan' : `plan ${n}`))
-}
-
-export function add(teller: Teller, id: string, as: string) {
-  const profile = profileOf(teller, id)
-  const { loop } = teller.current()
-  teller.put(
-    planned(teller, addDevice(teller.current(), profile, teller.uuid(as), placing(loop, profile, teller.data))),
-  )
-}
+export const add = (teller: Teller, id: string, as: string) =>
+  teller.act(chooseDevice, { profile: id }, { ids: [teller.uuid(as)] })
 
 /** Puts a relay, a limiter or a permissive into the joint from one device to another. */
 export function between(teller: Teller, from: string, to: string, id: string, as: string) {
-  const profile = profileOf(teller, id)
   const { loop } = teller.current()
   const [a, b] = [teller.uuid(from), teller.uuid(to)]
   const joint = Object.entries(loop.chain.connections).find(([, c]) => c.from.device === a && c.to.device === b)
   if (!joint) throw new RangeError(`no joint from ${from} to ${to}`)
-  teller.put(
-    planned(
-      teller,
-      insertDevice(teller.current(), joint[0], profile, teller.uuid(as), placing(loop, profile, teller.data)),
-    ),
-  )
+  teller.act(insertDeviceInto, { connection: joint[0], profile: id }, { ids: [teller.uuid(as)] })
 }
 
 /** Hangs a load on the circuit that the loop is fed from, with a contact before it. */
@@ -112,9 +112,9 @@ export function branch(teller: Teller, load: string, as: string, contact: string
     .sort(([, a], [, b]) => a.order - b.order)
     .map(([id]) => id)
   const to = { device: teller.uuid(as), port: 'power' }
-  const joined = joinPorts(teller.current(), { device: supply!, port: 'out' }, to)
-  const joint = Object.entries(joined.loop.chain.connections).find(([, c]) => c.to.device === to.device)!
-  teller.put(insertDevice(joined, joint[0], profileOf(teller, contact), teller.uuid(contactAs)))
+  teller.act(joinPortsByHand, { from: { device: supply!, port: 'out' }, to })
+  const joint = Object.entries(teller.current().loop.chain.connections).find(([, c]) => c.to.device === to.device)!
+  teller.act(insertDeviceInto, { connection: joint[0], profile: contact }, { ids: [teller.uuid(contactAs)] })
 }
 
 /** Feeds this loop from a supply of its own in place of the one that fed it. */
@@ -125,31 +125,25 @@ export function feedFrom(teller: Teller, id: string, as: string) {
   const before = Object.values(loop.chain.connections)
     .map(({ from }) => from.device)
     .find((device) => device !== own && job.devices[device] !== undefined)
-  if (before) teller.put(planned(teller, moveSupply(teller.current(), before, own)))
+  if (before) teller.act(feedFromSupply, { supply: own, instead: before })
 }
 
 /** Joins two ports by hand. */
 export const join = (teller: Teller, from: readonly [string, string], to: readonly [string, string]) =>
-  teller.put(
-    joinPorts(
-      teller.current(),
-      { device: teller.uuid(from[0]), port: from[1] },
-      { device: teller.uuid(to[0]), port: to[1] },
-    ),
-  )
+  teller.act(joinPortsByHand, {
+    from: { device: teller.uuid(from[0]), port: from[1] },
+    to: { device: teller.uuid(to[0]), port: to[1] },
+  })
 
 /** Closes a finding with a reason. */
 export const waive = (teller: Teller, code: string, as: string, reason: string) =>
-  teller.edit(
-    (l) => ({ ...l, waivers: { ...l.waivers, [`${code}/${teller.uuid(as)}`]: { by: teller.by, reason } } }),
-    reason,
-  )
+  teller.act(closeFinding, { finding: `${code}/${teller.uuid(as)}`, reason }, { why: reason })
 
-export const set = (teller: Teller, as: string, change: Parameters<typeof setDevice>[2]) =>
-  teller.put(setDevice(teller.current(), teller.uuid(as), change))
+export const set = (teller: Teller, as: string, known: Omit<KnownOfDevice, 'device'>) =>
+  teller.act(writeDevice, { device: teller.uuid(as), ...known })
 
 export const option = (teller: Teller, as: string, name: string, choice: string) =>
-  teller.put(planned(teller, setOption(teller.current(), teller.uuid(as), name, choice)))
+  teller.act(setDeviceOption, { device: teller.uuid(as), option: name, choice })
 
 export const reading = ({ now, by }: Teller, text: string, unit: string, value?: number): Reading => ({
   text,
@@ -162,30 +156,27 @@ export const reading = ({ now, by }: Teller, text: string, unit: string, value?:
 
 /** Isolating, dead tests and first live, step by step, as sound work goes. */
 export function proveAndSwitchOn(teller: Teller) {
-  const { edit, uuid, now, by, context } = teller
+  const { act, uuid, now, by, context } = teller
   for (let n = 1; n < 300; n++) {
     const step = nextStep(context(), safetyBlockIds)
     if (!step) return
     const { ask } = step
     if (ask.kind === 'answer') {
-      edit((l) => ({ ...l, ...keepStep(l, step, { by, at: now(), order: 0, key: '', value: 'yes' }) }))
+      act(answerStep, { step: `${step.block}/${step.id}`, answer: 'yes' })
       continue
     }
     if (ask.kind !== 'number') return
     const value = soundStepReading(step)
     const view = quantityView(ask.quantity, { temperatureUnit: 'C', system: 'metric' })
-    const kept: ProofReading = {
-      ...(value === null
+    const read =
+      value === null
         ? { text: 'OL', unit: view.label, state: 'over-range' as const, at: now(), by }
-        : reading(teller, String(Number(view.toShown(value).toPrecision(3))), view.label, value)),
-      order: nextReadingOrder(teller.current().loop),
-      test: step.block,
-      step: step.id,
-    }
-    edit((l) => ({
-      ...l,
-      proof: { ...l.proof, readings: { ...l.proof.readings, [uuid(`safety ${n}`)]: kept } },
-    }))
+        : reading(teller, String(Number(view.toShown(value).toPrecision(3))), view.label, value)
+    act(
+      takeReadings,
+      { test: step.block, readings: [{ ...read, step: step.id, quantity: ask.quantity }] },
+      { ids: [uuid(`safety ${n}`)] },
+    )
   }
 }
 
@@ -223,25 +214,17 @@ export function readTest(
   test: string,
   readings: readonly (readonly [step: string, read: number | string, quantity?: Quantity, instrument?: string])[],
 ) {
-  const { edit, uuid, current } = teller
+  const { act, uuid } = teller
   for (const [step, read, quantity, instrument] of readings) {
     const view = quantity && quantityView(quantity, { temperatureUnit: 'C', system: 'metric' })
-    const kept: ProofReading = {
-      ...(typeof read === 'number' && view
+    const kept =
+      typeof read === 'number' && view
         ? reading(teller, view.toShown(read).toFixed(view.decimals), view.label, read)
-        : reading(teller, String(read), '')),
-      order: nextReadingOrder(current().loop),
-      test,
-      step,
-      ...(instrument ? { instrument: uuid(`instrument ${instrument}`) } : {}),
-    }
-    edit(
-      (l) => ({
-        ...l,
-        proof: { ...l.proof, readings: { ...l.proof.readings, [uuid(`reading ${test} ${step}`)]: kept } },
-      }),
-      undefined,
-      step.includes('/') ? 0 : 6,
+        : reading(teller, String(read), '')
+    act(
+      takeReadings,
+      { test, readings: [{ ...kept, step, ...(instrument && quantity ? { quantity } : {}) }] },
+      { ids: [uuid(`reading ${test} ${step}`)], minutes: step.includes('/') ? 0 : 6 },
     )
   }
 }

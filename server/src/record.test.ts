@@ -100,7 +100,7 @@ describe('the log', () => {
     ]).expect(200)
     const csv = (await request(server.app).get(`/api/jobs/${jobId()}/log.csv`).expect(200)).text
     expect(csv).toContain("'=cmd|calc")
-    expect(csv.split('\r\n')[0]).toContain('no.,when,received,who,loop,what,before,after')
+    expect(csv.split('\r\n')[0]).toContain('no.,when,received,who,loop,did,what,before,after')
     const rows = (await request(server.app).get(`/api/jobs/${jobId()}/log.json`).expect(200)).body as unknown[]
     expect(rows).toHaveLength(file.log.length + 1)
   })

@@ -1,11 +1,12 @@
 import Papa from 'papaparse'
+import { didOf } from '@nachtigal/core/actions/didOf'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import type { LogRow } from '@nachtigal/core/document/command'
 import { zonedIso } from '@nachtigal/core/time/shownMoment'
 import type { JobRecord, LogReader } from '../store/logReading'
 import { FORMULA } from './formula'
 
-const fields = ['no.', 'when', 'received', 'who', 'loop', 'what', 'before', 'after', 'why', 'takes back', 'hash']
+const fields = ['no.', 'when', 'received', 'who', 'loop', 'did', 'what', 'before', 'after', 'why', 'takes back', 'hash']
 
 const linesOf = ({ preferences, zone, loops }: LogReader, { sequence, receivedAt, command, hash }: LogRow) =>
   command.change.map((change) => {
@@ -17,6 +18,7 @@ const linesOf = ({ preferences, zone, loops }: LogReader, { sequence, receivedAt
       zonedIso(receivedAt, zone),
       command.by,
       loop,
+      didOf(command) ?? '',
       what,
       before,
       after,

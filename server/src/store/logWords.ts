@@ -1,5 +1,6 @@
 import { type SQL, sql } from 'drizzle-orm'
 import type { LogWanted } from '@nachtigal/contract/api'
+import { didOf } from '@nachtigal/core/actions/didOf'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import type { Command } from '@nachtigal/core/document/command'
 import { kindsOf } from '@nachtigal/core/document/logKind'
@@ -34,7 +35,7 @@ export function logWords(command: Command): readonly string[] {
       return `${what} ${before} ${after}`
     }),
   )
-  const told = wordsOf([command.by, command.why ?? '', command.undoes ? 'taken back' : '', ...lines].join(' '))
+  const told = wordsOf([command.by, didOf(command) ?? '', command.why ?? '', command.undoes ? 'taken back' : '', ...lines].join(' '))
   const marks = [
     mark('by', command.by),
     ...(command.loopId === undefined ? [] : [mark('loop', command.loopId)]),

@@ -1,3 +1,4 @@
+import { didOf } from '@nachtigal/core/actions/didOf'
 import './log.css'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
@@ -173,6 +174,7 @@ export function LogPlace() {
               </td>
               <td className="w-full align-top">
                 {command.undoes ? <b>Taken back. </b> : null}
+                {didOf(command) ? <span className="block text-ink2">{didOf(command)}:</span> : null}
                 {command.change.slice(0, MOST_CHANGES).map((change) => {
                   const {
                     what,
