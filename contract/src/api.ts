@@ -153,7 +153,7 @@ export interface Shelf {
 }
 
 /** A photo in a job file: what it is, and its bytes in base64. */
-export interface PhotoFile {
+interface PhotoFile {
   readonly type: string
   readonly base64: string
 }

@@ -4,7 +4,7 @@ import { filledText, finite, id, instant, shape, text } from './parts'
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/
 
 /** An id that a client made. */
-export const uuid = () => string().matches(UUID, '${path} must be a UUID in small letters')
+const uuid = () => string().matches(UUID, '${path} must be a UUID in small letters')
 
 /** A command as it comes over the wire. What it changes is checked against the document's schema after it is applied. */
 export const commandSchema = shape({

@@ -53,7 +53,7 @@ const headSchema = shape({
 })
 
 /** A whole job file that is in memory already, row by row of its log. Answers what is wrong first. */
-export function* judgeJobFile(file: Readonly<Record<string, unknown>>): Judging {
+function* judgeJobFile(file: Readonly<Record<string, unknown>>): Judging {
   const { log, ...head } = file
   const wrong = yield* judge(headSchema, head)
   if (wrong) return wrong

@@ -1,7 +1,7 @@
 import { refusal, type Refusal } from './check'
 import type { Part } from './parts'
 
-export interface Mended<T> {
+interface Mended<T> {
   readonly document: T
   /** What was wrong, each with the place that was taken out for it. */
   readonly taken: readonly (Refusal & { readonly out: readonly string[] })[]

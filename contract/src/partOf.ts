@@ -23,7 +23,7 @@ import {
 } from './parts'
 
 /** What must hold between the parts of a record, by the record. */
-export type WholeChecks = ReadonlyMap<Field, WholeCheck>
+type WholeChecks = ReadonlyMap<Field, WholeCheck>
 
 const numberPart = ({ min, max, over: above }: NumberField) =>
   above === undefined ? finite(min, max) : over(above, max)

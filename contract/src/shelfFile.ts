@@ -14,7 +14,7 @@ export const shelfFileOf = (profiles: readonly DeviceProfile[]): ShelfFile => ({
   profiles,
 })
 
-export type ShelfRead =
+type ShelfRead =
   { readonly ok: true; readonly profiles: readonly DeviceProfile[] } | { readonly ok: false; readonly wrong: Refusal }
 
 const refuse = (field: string, message: string): ShelfRead => ({ ok: false, wrong: { field, message } })

@@ -21,7 +21,7 @@ import type { ChangeFeed } from './store/changeFeed'
 import type { JobStore } from './store/jobStore'
 import type { ShelfStore } from './store/shelfStore'
 
-export interface AppDeps {
+interface AppDeps {
   readonly store: JobStore
   readonly shelf: Omit<Shelf, 'own'>
   readonly shelfStore: ShelfStore

@@ -383,8 +383,10 @@ describe('every loop of the demo job', () => {
       now: () => '2026-03-01T10:00:00Z',
       current: () => ({ job: file.job, loop }),
       put: () => undefined,
-      edit: (change) => {
-        loop = change(loop)
+      act: (action, input, { ids = [] } = {}) => {
+        const named = [...ids]
+        const hand = { by: 'Ann', at: '2026-03-01T10:00:00Z', data: server.shelf.data }
+        loop = action.run({ job: file.job, loop }, input, { ...hand, newId: () => named.shift() ?? `made ${n++}` }).loop
       },
       context: () => contextOf(loop),
     })

@@ -14,7 +14,7 @@ const lineOf = ({ at, holding }: ReturnType<typeof backupsIn>[number]) =>
   `${at.slice(0, 16).replace('T', ' ')} UTC: ${holding.jobs} jobs, ${holding.rows} changes, ${holding.photos} photos`
 
 /** What to do about a damaged database, in words for whoever started the server. */
-export function rescueWords(backups: ReturnType<typeof backupsIn>): string {
+function rescueWords(backups: ReturnType<typeof backupsIn>): string {
   const [newest] = backups
   return newest
     ? `The newest good backup is of ${lineOf(newest)}. Restore it on the page, or stop this and run: npm run restore. The damaged database is set aside, not removed. Changes made after that moment are lost from the server; devices that still hold some of them will send those.`

@@ -19,7 +19,7 @@ export interface Hand {
 }
 
 /** What a person does to a loop or its job: from the documents and an input to the documents after it. */
-export interface Action<R extends RecordField = RecordField> {
+interface Action<R extends RecordField = RecordField> {
   /** Kept with the command that it makes. */
   readonly id: string
   /** What was done, as the log says it. */

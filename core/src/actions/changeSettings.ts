@@ -10,7 +10,7 @@ import { requireDevice } from './chainParts'
 type Settings = LoopDocument['settings']
 
 /** What of the plan is written anew: outputs, and controllers as a whole. */
-export interface SettingsChange {
+interface SettingsChange {
   readonly planned?: Settings['planned']
   readonly controllers?: NonNullable<Settings['controllers']>
 }

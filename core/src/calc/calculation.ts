@@ -11,7 +11,7 @@ export interface CalcData {
   readonly fluids: readonly FluidTable[]
 }
 
-export interface Example {
+interface Example {
   readonly given: Readonly<Record<string, unknown>>
   readonly gives: Readonly<Record<string, unknown>>
   /** Where the expected values come from: print, or a sum by hand. Never the entry's own answer. */

@@ -23,7 +23,7 @@ const LONGEST_WORD = 40
 const DEEPEST = 20
 
 /** A value as it was given, short enough for a message. */
-export const shown = (value: unknown): string => {
+const shown = (value: unknown): string => {
   if (typeof value === 'string') return `"${value.slice(0, 40)}"`
   if (typeof value === 'number') return String(value)
   return JSON.stringify(value)?.slice(0, 60) ?? 'nothing'

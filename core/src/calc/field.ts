@@ -29,7 +29,7 @@ export interface NumberField extends Named {
 /** What an answer means at a glance. */
 export type Tone = 'fits' | 'look' | 'stop'
 
-export interface ChoiceField extends Named {
+interface ChoiceField extends Named {
   readonly type: 'choice'
   readonly choices: readonly string[]
   /** Accepted, but not offered in forms: another spelling of one that is. */

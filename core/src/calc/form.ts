@@ -18,7 +18,7 @@ export type Form = { readonly [name: string]: FormValue }
 /** What is wrong with one field of a form, by its path: `pairs[0].shownC`. */
 export type FormErrors = Readonly<Record<string, string>>
 
-export interface ReadForm {
+interface ReadForm {
   readonly input: Readonly<Record<string, unknown>>
   /** Fields that are filled in with what cannot be read. */
   readonly errors: FormErrors
@@ -44,7 +44,7 @@ export function isAsked({ when }: Field, form: Form): boolean {
 const OUT = ['out', '-', '\u2212', 'none', 'over-range', 'ol']
 
 /** The bounds of a number in the user's units. */
-export function allowedShown(field: NumberField, preferences: UnitPreferences): string {
+function allowedShown(field: NumberField, preferences: UnitPreferences): string {
   const view = quantityView(field.quantity, preferences)
   const unit = view.label === '' ? '' : `\u00a0${view.label}`
   const said = allowedNumber(field, (bound) => `${trueMinus(plainDigits(view.toShown(bound), 5))}${unit}`)
@@ -147,7 +147,7 @@ export function readForm(fields: Fields, form: Form, preferences: UnitPreference
 }
 
 /** A value as it would be typed in the user's units. */
-export function writeValue(field: Field, value: unknown, preferences: UnitPreferences): FormValue {
+function writeValue(field: Field, value: unknown, preferences: UnitPreferences): FormValue {
   const number = ({ quantity }: NumberField, si: unknown) =>
     trueMinus(plainDigits(quantityView(quantity, preferences).toShown(si as number), 8))
   if (value === undefined) return emptyValue(field)

@@ -70,7 +70,7 @@ export interface WeekPicture {
 }
 
 /** Contacts in series and parallel, as the expression has them. */
-export interface ContactsPicture {
+interface ContactsPicture {
   readonly kind: 'contacts'
   readonly expression: unknown
 }

@@ -21,7 +21,7 @@ import * as wiring from './entries/wiring'
 import * as wiringTests from './entries/wiringTests'
 import { checkFields, InputError } from './checkField'
 
-export interface CalculationGroup {
+interface CalculationGroup {
   readonly title: string
   readonly entries: readonly Calculation[]
 }
@@ -135,7 +135,7 @@ if (byId.size !== calculations.length) throw new Error('two calculations share a
 /** The calculation of an id; nothing where there is none. */
 export const findCalculation = (id: string) => byId.get(id)
 
-export type CalcOutcome =
+type CalcOutcome =
   | { readonly ok: true; readonly output: Readonly<Record<string, unknown>> }
   | { readonly ok: false; readonly error: CalcError }
 

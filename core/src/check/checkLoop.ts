@@ -3,7 +3,7 @@ import { bySeverity, type Finding, findingKey, mayBeClosed } from './finding'
 import { runRules } from './rules/rules'
 import { remembered } from '../memory/remembered'
 
-export interface Checked {
+interface Checked {
   readonly open: readonly Finding[]
   readonly closed: readonly Finding[]
 }

@@ -2,7 +2,7 @@ import type { RunFigures } from '../simulate/runFigures'
 import type { Words } from '../words/words'
 
 /** One line of two runs side by side, and by how much the second differs. */
-export interface ComparedRow {
+interface ComparedRow {
   readonly what: string
   readonly first: string
   readonly second: string

@@ -5,7 +5,7 @@ import { factsOfKind } from '../kinds/kinds'
 import { reachOf } from '../wiring/reach'
 import type { LoopContext } from '../loop/context'
 
-export interface MostStarts {
+interface MostStarts {
   readonly perHour: number
   /** The load whose nameplate says so; left out where it is the usual figure of the kind. */
   readonly device?: ResolvedDevice

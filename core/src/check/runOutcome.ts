@@ -14,7 +14,7 @@ import { mostStarts } from './mostStarts'
 type RunFound = RunFact & { readonly verdict: 'fits' | 'look' }
 
 /** The same with its sentences. */
-export type RunSentence = RunFound & RunWords
+type RunSentence = RunFound & RunWords
 
 export interface RunOutcome {
   /** The most telling one first. */

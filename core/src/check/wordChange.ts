@@ -23,7 +23,7 @@ import { kindFacts } from '../kinds/kinds'
 import { ways } from '../survey/ways'
 import { formatQuantity, type UnitPreferences } from '../units/quantity'
 
-export interface WordedChange {
+interface WordedChange {
   readonly what: string
   readonly before: string
   readonly after: string

@@ -13,7 +13,7 @@ import type { Symptom, SymptomCause, SymptomNeed } from './symptom'
 import { deviceOf, feeling, feelsItself, loadName, nameOf, parameterName, substitute } from './procedures/parts'
 
 /** A cause for this loop, its words filled with the plan's own numbers. */
-export interface FoundCause {
+interface FoundCause {
   readonly says: string
   readonly telling: string
   readonly remedy: string
@@ -22,7 +22,7 @@ export interface FoundCause {
   readonly go?: { readonly step: WorkflowStep; readonly part?: string }
 }
 
-export interface FoundSymptom {
+interface FoundSymptom {
   readonly id: string
   readonly title: string
   readonly stop?: string

@@ -28,7 +28,7 @@ const earthLinks = ({ chain }: Pick<LoopContext, 'chain'>) =>
 const toLift = ({ chain }: Pick<LoopContext, 'chain'>) => electronicsOf(chain.devices)
 
 /** Circuits that insulation is tested of, with their rows. */
-export const insulated = ({ rows }: Pick<LoopContext, 'rows'>) =>
+const insulated = ({ rows }: Pick<LoopContext, 'rows'>) =>
   (['mains', 'extra-low'] as const).flatMap((circuit) => {
     const mine = rows.filter((row) => row.circuit === circuit && row.role !== 'screen' && row.role !== 'earth')
     return mine.length === 0 ? [] : [{ circuit, mine }]

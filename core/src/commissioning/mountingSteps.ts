@@ -9,7 +9,7 @@ import { figure } from '../words/words'
 import { touchedBy } from '../survey/atRisk'
 
 /** One step of the mechanical work, ticked when done; its id is the key under which its tick is kept. */
-export interface MountingStep extends MountingDraft {
+interface MountingStep extends MountingDraft {
   readonly done?: StepDone
 }
 

@@ -8,7 +8,7 @@ import type { ProbePlace } from '../choices/deviceChoices'
 import type { CalcCall } from '../kinds/asked'
 
 /** A mistake of placing, with what it costs in this loop. */
-export interface PlacementMistake extends PlacementRule {
+interface PlacementMistake extends PlacementRule {
   /** Shown less true, at its low, usual and high, K; left out where no figure is known. */
   readonly errorK?: { readonly low: number; readonly typical: number; readonly high: number; readonly source: string }
   /** What follows for this loop, in words. */
@@ -16,7 +16,7 @@ export interface PlacementMistake extends PlacementRule {
   readonly worked?: CalcCall
 }
 
-export interface Placement {
+interface Placement {
   readonly device: ResolvedDevice
   readonly place: string
   readonly rules: readonly PlacementRule[]

@@ -70,7 +70,7 @@ export interface SetAsk {
 export type Ask = NumberAsk | ChoiceAsk | SetAsk
 
 /** What is done to the loop at a step, for whoever (or whatever) carries it out. */
-export interface Stimulus {
+interface Stimulus {
   readonly input?: PortRef
   readonly temperatureC?: number
   readonly humidityPercent?: number

@@ -128,7 +128,7 @@ function ofProtections(context: LoopContext): Maybe[] {
 }
 
 /** Every test that a loop's plan asks for, without what was read. In the order in which they are best made. */
-export function testSpecs(context: LoopContext): readonly TestSpec[] {
+function testSpecs(context: LoopContext): readonly TestSpec[] {
   const plans = plansOf(context.loop.settings.planned)
   const found = [
     ...plans.flatMap((plan) => ofPlan(context, plan).map((spec) => spec && { ...spec, plan: plan.id })),

@@ -108,7 +108,7 @@ export function protectionSteps(context: LoopContext, make: StepMaker): SafetySt
  * Verdict on an earth-fault loop: low enough for the breaker; or high, and only a residual-current device switches the fault off, where local
  * code takes that (50 V over its rated current); or too high for either.
  */
-export function loopVerdict(reading: number | null, mostOhm: number, residualMa: number | undefined): DeadTestVerdict {
+function loopVerdict(reading: number | null, mostOhm: number, residualMa: number | undefined): DeadTestVerdict {
   if (reading !== null && reading <= mostOhm)
     return {
       verdict: 'good',

@@ -8,7 +8,7 @@ import { type SafetyBlockId, type SafetyStep, safetyBlockIds } from './safetySte
 import { keepsShut } from './temporaryWork'
 import { remembered } from '../memory/remembered'
 
-export interface SafetyBlocks {
+interface SafetyBlocks {
   readonly steps: Readonly<Record<SafetyBlockId, readonly SafetyStep[]>>
   /** Why first live stays shut; empty when it is open. */
   readonly shutBy: readonly string[]

@@ -7,7 +7,7 @@ export const safetyBlockIds = ['isolate', 'dead', 'live'] as const
 export type SafetyBlockId = (typeof safetyBlockIds)[number]
 
 /** What a step asks for. */
-export type StepAsk =
+type StepAsk =
   /** Done or seen: yes, or no. */
   | { readonly kind: 'answer'; readonly yes: string; readonly no: string }
   | { readonly kind: 'number'; readonly quantity: Quantity; readonly low: number; readonly high: number }

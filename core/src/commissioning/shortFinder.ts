@@ -9,7 +9,7 @@ import { loadOhm } from './deadSteps'
 import { signOf } from './safetyStep'
 
 /** One part of a branch in the order in which the current meets it: a wire, a contact, a fitting. */
-export interface BranchPart {
+interface BranchPart {
   readonly id: string
   readonly title: string
   /** Where the branch is opened behind this part. */
@@ -42,15 +42,15 @@ export interface CutReading extends Cut {
   readonly ohm: number | null
 }
 
-export interface Found {
+interface Found {
   readonly branch: string
   /** The one wire, contact or fitting; left out while only the branch is known. */
   readonly part?: string
 }
 
-export type HuntState = 'measure' | 'mend' | 'clean'
+type HuntState = 'measure' | 'mend' | 'clean'
 
-export interface Hunt {
+interface Hunt {
   readonly state: HuntState
   /** What to lift and measure next. */
   readonly cut?: Cut
@@ -71,7 +71,7 @@ export const cutKey = ({ branches }: Pick<HuntGround, 'branches'>, { connected, 
     .join('+')}${parts === undefined ? '' : `#${parts}`}`
 
 /** Ohms that the loads of connected branches explain together; undefined where none is known to hang there. */
-export function explainedOhm(branches: readonly Branch[], connected: readonly string[]): number | undefined {
+function explainedOhm(branches: readonly Branch[], connected: readonly string[]): number | undefined {
   const conductance = branches
     .filter(({ id, loadOhm: ohm }) => connected.includes(id) && ohm !== undefined && ohm > 0)
     .reduce((sum, { loadOhm: ohm }) => sum + 1 / ohm!, 0)
@@ -90,7 +90,7 @@ const SOUND_OHM = 1e6
 const COLD = 0.7
 
 /** Whether a reading means a fault in what was connected. A load explains its own ohms; much less is a fault beside it. */
-export function isShorted(reading: number | null, explained: number | undefined): boolean {
+function isShorted(reading: number | null, explained: number | undefined): boolean {
   if (reading === null) return false
   return explained === undefined ? reading < SOUND_OHM : reading < COLD * explained
 }

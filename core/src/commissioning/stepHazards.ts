@@ -18,7 +18,7 @@ export const stepHazardIds = [
   'rotating',
   'by-passed-limiter',
 ] as const
-export type StepHazardId = (typeof stepHazardIds)[number]
+type StepHazardId = (typeof stepHazardIds)[number]
 
 export const stepHazardTitles: Readonly<Record<StepHazardId, string>> = {
   'live-hand': 'live hand',
@@ -186,7 +186,7 @@ const rules: Readonly<Record<StepHazardId, (at: At) => Held>> = {
 }
 
 /** One step with what holds each hazard at it. */
-export interface StepHazards {
+interface StepHazards {
   readonly step: SafetyStep
   readonly held: Readonly<Record<StepHazardId, Held>>
 }

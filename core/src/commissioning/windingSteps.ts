@@ -16,7 +16,7 @@ const MEGOHM = { kind: 'number', quantity: 'insulation', low: 0, high: 1e13 } as
 const SHORTED_OHM = 0.1
 
 /** A motor or a compressor of this loop that is wound and nothing else: no board, no burner control. */
-export interface Wound {
+interface Wound {
   readonly device: ResolvedDevice
   readonly portId: string
   readonly port: LoadPort

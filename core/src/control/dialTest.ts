@@ -12,7 +12,7 @@ export interface DialTestInput {
   readonly adjustLimitK?: number | undefined
 }
 
-export interface DialTest {
+interface DialTest {
   readonly swingK: number | null
   readonly dialErrorK: number | null
   readonly verdict: 'good' | 'adjust' | 'replace' | null

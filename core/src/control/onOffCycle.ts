@@ -11,7 +11,7 @@ export interface OnOffCycleInput {
   readonly action: Action
 }
 
-export interface OnOffCycle {
+interface OnOffCycle {
   readonly onS: number | null
   readonly offS: number | null
   readonly periodS: number | null

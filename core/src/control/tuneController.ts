@@ -2,7 +2,7 @@ import { Refused } from '../units/refused'
 export const tuningMethods = ['simc', 'cohen-coon', 'ziegler-nichols'] as const
 export type TuningMethod = (typeof tuningMethods)[number]
 
-export interface Tuning {
+interface Tuning {
   /** Gain of the controller, % per kelvin. */
   readonly gainPercentPerK: number
   readonly bandK: number

@@ -15,7 +15,7 @@ export function worstCycling(powerW: number, capacityJPerK: number, swingK: numb
   return (3600 * powerW * duty * (1 - duty)) / (capacityJPerK * swingK)
 }
 
-export interface RestedCycling {
+interface RestedCycling {
   readonly cyclesPerHour: number
   /** Share of full load at which it cycles most. */
   readonly dutyPercent: number

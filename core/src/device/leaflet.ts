@@ -8,7 +8,7 @@ import type { ContactPort, DeviceProfile, Parameter, Port, SupplyVariant } from 
 import type { Category, Effect } from '../choices/deviceChoices'
 import { placeTitles } from '../choices/placeTitles'
 
-export interface LeafletRow {
+interface LeafletRow {
   readonly label: string
   readonly text: string
 }

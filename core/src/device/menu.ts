@@ -11,7 +11,7 @@ export interface KeyPress {
   readonly holdS?: number
 }
 
-export interface MenuLevel {
+interface MenuLevel {
   readonly order: number
   readonly title: string
   /** From the home display into this level. */

@@ -58,7 +58,7 @@ export function shownOf(facts: Facts, machine: MenuMachine, code: string, held =
 }
 
 /** The parameter at which the menu stands. */
-export function codeAt({ parameters }: Facts, { at }: MenuMachine): string | undefined {
+function codeAt({ parameters }: Facts, { at }: MenuMachine): string | undefined {
   return at.where === 'item' || at.where === 'edit' ? itemsOf(parameters, at.level)[at.at] : undefined
 }
 

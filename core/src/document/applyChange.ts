@@ -42,7 +42,7 @@ export interface Clash extends Change {
 
 export type Documents = Readonly<Record<string, unknown>>
 
-export type Applied =
+type Applied =
   { readonly ok: true; readonly documents: Documents } | { readonly ok: false; readonly clashes: readonly Clash[] }
 
 /**

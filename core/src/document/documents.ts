@@ -3,30 +3,19 @@ import type { Value } from '../schema/value'
 import type { instrumentRecord, jobRecord } from './fields/jobFields'
 import { JOB_VERSION } from './fields/jobFields'
 import { LOOP_VERSION } from './fields/loopFields'
-import type {
-  handoverRecord,
-  keptRunRecord,
-  loopNoteRecord,
-  loopRecord,
-  signOffRecord,
-  temporaryRecord,
-  trialRecord,
-} from './fields/loopFields'
+import type { keptRunRecord, loopNoteRecord, loopRecord, temporaryRecord } from './fields/loopFields'
 import type { pastResultRecord, proofReadingRecord } from './fields/proofFields'
 import type { settingReadingRecord } from './fields/readingFields'
 import type { foundRecord, wayRecord } from './fields/surveyFields'
-import type { boxRecord, rowChangeRecord, rowRecord, stepDoneRecord, wiringRecord } from './fields/wiringFields'
+import type { boxRecord, rowChangeRecord, rowRecord, stepDoneRecord } from './fields/wiringFields'
 
 /** What the loops of one job share. Collections are maps by id with an order key: no path holds an array index. */
 export interface JobDocument extends Value<typeof jobRecord> {}
 export interface Instrument extends Value<typeof instrumentRecord> {}
-export type Note = JobDocument['notes'][string]
 /** A note of a loop; one that keeps a sum says which and what was put in, as JSON text in SI, so that it can be opened again. */
 export interface LoopNote extends Value<typeof loopNoteRecord> {}
 /** One controlled loop: everything from the first visit to the hand-over sheet. */
 export interface LoopDocument extends Value<typeof loopRecord> {}
-/** Plant values that were changed for trying, and runs that were kept. */
-export interface Trial extends Value<typeof trialRecord> {}
 /** A run that was kept: what it took to make it, so that it can be made again, and what came out. */
 export interface KeptRun extends Value<typeof keptRunRecord> {}
 /** A bridge, a forced output, a switch in hand, a raised limit or a lifted wire. */
@@ -41,8 +30,6 @@ export interface Reading extends Value<typeof settingReadingRecord> {}
 export interface ProofReading extends Value<typeof proofReadingRecord> {}
 /** What came of a take of a test, kept when it was taken again. */
 export interface PastResult extends Value<typeof pastResultRecord> {}
-/** What was done at the wires, the box and the probes of a loop. */
-export interface Wiring extends Value<typeof wiringRecord> {}
 /** What became of one row when the chain was changed. */
 export interface RowChange extends Value<typeof rowChangeRecord> {}
 /** A step that was answered: done, or not so and what stood against it. */
@@ -51,9 +38,6 @@ export interface StepDone extends Value<typeof stepDoneRecord> {}
 export interface BoxPlan extends Value<typeof boxRecord> {}
 /** State of one wire row. The row itself is derived; its identity is its two ends. */
 export interface RowState extends Value<typeof rowRecord> {}
-export interface SignOff extends Value<typeof signOffRecord> {}
-/** Where the hand-over of a loop stands. */
-export interface Handover extends Value<typeof handoverRecord> {}
 
 export type AnyDocument = JobDocument | LoopDocument
 

@@ -2,7 +2,7 @@ import type { Category, Effect } from '../choices/deviceChoices'
 import type { FieldData } from '../plant/fieldValue'
 
 /** What a survey looks at in the chain that was chosen. */
-export interface AskedChain {
+interface AskedChain {
   readonly devices: readonly {
     readonly facts: {
       readonly category: Category
@@ -13,7 +13,7 @@ export interface AskedChain {
 }
 
 /** A port, as far as what it does to the plant is told by its device. */
-export interface AskedPort {
+interface AskedPort {
   readonly kind: string
   readonly does?: Effect
   readonly load?: { readonly powerW: number }

@@ -1,7 +1,7 @@
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 
 export const liquids = ['water', 'pg', 'eg'] as const
-export type Liquid = (typeof liquids)[number]
+type Liquid = (typeof liquids)[number]
 
 /**
  * Temperature at which the first ice forms, °C, straight between the printed shares (0, 20, 30, 40, 50 vol %); over 50 % as at 50 %.

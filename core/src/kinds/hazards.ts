@@ -2,7 +2,7 @@ export const workflowSteps = ['survey', 'match', 'wire', 'set', 'try', 'prove', 
 export type WorkflowStep = (typeof workflowSteps)[number]
 
 /** A thing that can hurt, with its one-line caution and the stages where it bites. Figures stand in braces, for `tell`. */
-export interface Hazard {
+interface Hazard {
   readonly id: string
   readonly title: string
   readonly caution: string

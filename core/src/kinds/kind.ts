@@ -26,7 +26,7 @@ export interface PlacementRule {
 }
 
 /** Comparisons that mean something for some kinds only: swing or proportional, reset or fixed, return air or room probe, warmed sensor or split wire. */
-export type KindComparison = 'way' | 'reset' | 'probe' | 'override'
+type KindComparison = 'way' | 'reset' | 'probe' | 'override'
 
 /** What sets one kind of loop apart, as data and as the functions that read its answers. */
 export interface KindFacts<Id extends string = string> {

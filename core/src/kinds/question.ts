@@ -28,7 +28,7 @@ export interface NumberQuestion extends Common {
   readonly ways?: readonly string[]
 }
 
-export interface Choice {
+interface Choice {
   readonly order: number
   readonly title: string
   /** What follows from it. Figures in braces, for `tell`. */
@@ -47,7 +47,7 @@ export const isAsked = ({ when }: Question, answers: Readonly<Record<string, Ans
   when === undefined || when.is.includes(String(answers[when.question]))
 
 /** Choices from titles and consequences, in order. */
-export const choicesOf = (
+const choicesOf = (
   choices: Readonly<Record<string, readonly [title: string, consequence: string]>>,
 ): ChoiceQuestion['choices'] =>
   Object.fromEntries(

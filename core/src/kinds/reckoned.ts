@@ -6,7 +6,7 @@ import type { Quantity } from '../units/quantity'
 import type { CalcCall } from './asked'
 
 /** First-order view of what the control's probe sees. */
-export interface Seen {
+interface Seen {
   readonly action: Action
   readonly targetC: number
   /** Where it would rest with the plant off, on the design day: surroundings and constant heat together. */
@@ -22,7 +22,7 @@ export interface Seen {
 }
 
 /** One line of what the survey means. */
-export interface SurveyLine {
+interface SurveyLine {
   readonly label: string
   readonly value: number
   readonly quantity: Quantity
@@ -30,7 +30,7 @@ export interface SurveyLine {
 }
 
 /** What must not happen when something fails. */
-export type Harm = 'cold' | 'heat'
+type Harm = 'cold' | 'heat'
 
 export interface Reckoned {
   readonly seen: Seen

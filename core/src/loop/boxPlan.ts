@@ -7,7 +7,7 @@ import { contactLoad } from '../wiring/contactLoad'
 import { powerPaths } from '../wiring/powerPath'
 
 /** One device in the box, with the heat it leaves there and how that was found. */
-export interface BoxedDevice {
+interface BoxedDevice {
   readonly device: ResolvedDevice
   readonly heatW: number
   readonly why: string

@@ -37,8 +37,25 @@ const surveyOf = remembered((data: FieldData) =>
   ),
 )
 
+/** What the job's other loops draw, as lists that live as long as their chains do. */
+const drawsOfOthers = (job: JobDocument, loop: LoopDocument, loops: readonly LoopDocument[]) =>
+  loops.flatMap((other) => (other.id === loop.id ? [] : supplyDraws(resolveChain(job, other.chain))))
+
+const sameDraws = (one: readonly SharedDraw[], other: readonly SharedDraw[]) =>
+  one.length === other.length &&
+  one.every((draw, i) => {
+    const { supply, device, tag, va } = other[i]!
+    return draw.supply === supply && draw.device === device && draw.tag === tag && draw.va === va
+  })
+
+// A loop is looked at once for each version of its documents: by whoever draws it, and in whichever order.
+const contextsOf = rememberedOfBoth((_job: JobDocument, _loop: LoopDocument) =>
+  remembered((_data: FieldData) => new Map<string, LoopContext>()),
+)
+
 /**
- * Derives a loop's context from its documents and the field data.
+ * Derives a loop's context from its documents and the field data. The same documents give the very same context, so that what is remembered of
+ * it (its check, its progress) is worked out once.
  * @param loops the job's other loops, where what they draw from shared supplies is to count
  */
 export function loopContext(
@@ -48,12 +65,26 @@ export function loopContext(
   preferences: UnitPreferences = job,
   loops: readonly LoopDocument[] = [],
 ): LoopContext {
+  const others = drawsOfOthers(job, loop, loops)
+  const known = contextsOf(job, loop)(data)
+  const { temperatureUnit, system } = preferences
+  const key = `${temperatureUnit} ${system}`
+  const before = known.get(key)
+  if (before && sameDraws(before.others, others)) return before
+  const context = derive(job, loop, data, preferences, others)
+  known.set(key, context)
+  return context
+}
+
+function derive(
+  job: JobDocument,
+  loop: LoopDocument,
+  data: FieldData,
+  { temperatureUnit, system }: UnitPreferences,
+  others: readonly SharedDraw[],
+): LoopContext {
   const chain = resolveChain(job, loop.chain)
-  const words = wordsFor({
-    temperatureUnit: preferences.temperatureUnit,
-    system: preferences.system,
-    practice: job.practice,
-  })
+  const words = wordsFor({ temperatureUnit, system, practice: job.practice })
   const wires = wiresOf(chain, loop.wiring.rows)(job.practice)
   const outcome = surveyOf(data)(loop.survey, chain)(loop.kind)
   return {
@@ -66,7 +97,7 @@ export function loopContext(
     rows: wires.rows,
     wires,
     survey: outcome.ok ? outcome.survey : undefined,
-    others: loops.flatMap((other) => (other.id === loop.id ? [] : supplyDraws(resolveChain(job, other.chain)))),
+    others,
     missing: outcome.ok ? [] : outcome.missing,
   }
 }

@@ -1,4 +1,4 @@
-export interface GroupAverage {
+interface GroupAverage {
   /** Null when no probe is in. */
   readonly averageC: number | null
   readonly used: number

@@ -8,9 +8,9 @@ export interface NetUnit {
   readonly instance?: number | undefined
 }
 
-export type NetCode = 'address-twice' | 'no-leader' | 'two-leaders' | 'name-too-long' | 'name-twice' | 'name-empty'
+type NetCode = 'address-twice' | 'no-leader' | 'two-leaders' | 'name-too-long' | 'name-twice' | 'name-empty'
 
-export interface NetFinding {
+interface NetFinding {
   readonly code: NetCode
   readonly units: readonly string[]
   /** The same units by their place in the list, from 0. */

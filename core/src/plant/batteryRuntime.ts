@@ -8,7 +8,7 @@ export interface BatteryInput {
   readonly dutyPercent: number
 }
 
-export interface BatteryRuntime {
+interface BatteryRuntime {
   /** Null when nothing is drawn. */
   readonly hours: number | null
   readonly averageA: number

@@ -20,7 +20,7 @@ export interface FluidTable {
   readonly specificHeatPerK: readonly Point[]
 }
 
-export interface Brine {
+interface Brine {
   readonly freezeC: number
   readonly densityKgPerM3: number
   readonly specificHeatJPerKgK: number

@@ -1,6 +1,6 @@
 import { Refused } from '../units/refused'
 export const emitterModels = ['load-drop', 'fixed-drop', 'supply-excess'] as const
-export type EmitterModel = (typeof emitterModels)[number]
+type EmitterModel = (typeof emitterModels)[number]
 
 export interface EmitterInput {
   readonly outdoorC: number
@@ -12,7 +12,7 @@ export interface EmitterInput {
   readonly model?: EmitterModel | undefined
 }
 
-export interface EmitterNeed {
+interface EmitterNeed {
   readonly loadFraction: number
   readonly supplyC: number
   readonly returnC: number

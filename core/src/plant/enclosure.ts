@@ -46,7 +46,7 @@ export interface EnclosureInput {
   readonly insideMinC?: number | undefined
 }
 
-export interface EnclosureHeat {
+interface EnclosureHeat {
   /** Heat that a cooler has to take out, never under 0. */
   readonly removeW: number
   readonly riseK: number

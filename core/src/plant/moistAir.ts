@@ -37,7 +37,7 @@ export function saturationPa(celsius: number): number {
   )
 }
 
-export interface MoistAir {
+interface MoistAir {
   readonly saturationPa: number
   readonly vapourPa: number
   /** Null for dry air; under 0 °C it is the frost point. */

@@ -10,7 +10,7 @@ export interface PoolLossInput {
   readonly activity?: number | undefined
 }
 
-export interface PoolLoss {
+interface PoolLoss {
   readonly kgPerH: number
   readonly evaporationW: number
   /** Convection and radiation; under 0 when the air warms the water. */

@@ -2,7 +2,7 @@ import { Refused } from '../units/refused'
 import { solveLinear } from '../numeric/solveLinear'
 import type { PlantModel } from './thermalNetwork'
 
-export interface RestState {
+interface RestState {
   readonly nodesC: Readonly<Record<string, number>>
   /** Heat that has to go in at `heated` to hold it there, W; under 0 it has to be taken out. */
   readonly powerW: number

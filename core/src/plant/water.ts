@@ -1,6 +1,6 @@
 import { Refused } from '../units/refused'
 /** Water at 20 °C: what is taken when nobody says otherwise. */
-export const WATER_KG_PER_M3 = 998.2
+const WATER_KG_PER_M3 = 998.2
 export const WATER_J_PER_KG_K = 4182
 
 export interface Liquid {
@@ -43,7 +43,7 @@ export interface HeatUpInput extends Liquid {
   readonly constantLossW?: number | undefined
 }
 
-export interface HeatUp {
+interface HeatUp {
   readonly hours: number | null
   /** Where it would come to rest; null when nothing is lost and it would rise for ever. */
   readonly settlesC: number | null

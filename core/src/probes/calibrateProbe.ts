@@ -1,8 +1,8 @@
 import { Refused } from '../units/refused'
 export const calibrationVerdicts = ['leave', 'not-an-offset', 'beyond-limit', 'offset'] as const
-export type CalibrationVerdict = (typeof calibrationVerdicts)[number]
+type CalibrationVerdict = (typeof calibrationVerdicts)[number]
 
-export interface Calibration {
+interface Calibration {
   /** The new offset to key in; it adds to the reading. */
   readonly offsetK: number
   /** Largest error that stays once the offset is keyed. */

@@ -3,7 +3,7 @@ import type { ProbeFault, ResistiveProbe } from './probe'
 import { probeCurve } from './probeCurve'
 import { readProbe } from './readProbe'
 
-export interface FaultyReading {
+interface FaultyReading {
   readonly probeOhm: number
   /** What the input sees. */
   readonly seenOhm: number

@@ -8,7 +8,7 @@ export interface ProbeReadingPoint {
   readonly resistanceOhm: number
 }
 
-export interface ProbeCandidate {
+interface ProbeCandidate {
   readonly name: string
   readonly probe: ResistiveProbe | NamedProbe
   readonly worstErrorK: number
@@ -17,12 +17,12 @@ export interface ProbeCandidate {
 }
 
 /** A second reading that tells two candidates apart: where to take it and what each would give. */
-export interface SecondReading {
+interface SecondReading {
   readonly temperatureC: number
   readonly expected: readonly { readonly name: string; readonly resistanceOhm: number }[]
 }
 
-export interface ProbeIdentity {
+interface ProbeIdentity {
   readonly candidates: readonly ProbeCandidate[]
   readonly verdict: 'one' | 'several' | 'none'
   readonly second: SecondReading | null

@@ -11,7 +11,7 @@ type Given =
   | { readonly kind: 'mv'; readonly value: number; readonly coldJunctionC: number }
   | { readonly kind: 'signal'; readonly unit: string; readonly value: number }
 
-export interface Mismatch {
+interface Mismatch {
   /** Resistance, millivolts or signal that the fitted probe gives. */
   readonly resistanceOhm?: number
   readonly emfMv?: number
@@ -22,7 +22,7 @@ export interface Mismatch {
   readonly reason?: ProbeFault
 }
 
-export interface MismatchOptions {
+interface MismatchOptions {
   /** Temperature of the terminals that the thermocouple ends on, °C; 25 unless given. */
   readonly coldJunctionC?: number | undefined
   /** The thermocouple's wires are swapped. */

@@ -4,7 +4,7 @@ import { probeCurve } from './probeCurve'
 export const rtdClasses = ['A', 'B'] as const
 export type RtdClass = (typeof rtdClasses)[number]
 
-export interface RtdTolerance {
+interface RtdTolerance {
   readonly toleranceK: number
   readonly toleranceOhm: number
   readonly lowOhm: number

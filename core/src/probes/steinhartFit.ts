@@ -1,5 +1,5 @@
 import { Refused } from '../units/refused'
-export interface SteinhartCoefficients {
+interface SteinhartCoefficients {
   readonly a: number
   readonly b: number
   readonly c: number

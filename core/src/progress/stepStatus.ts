@@ -1,3 +1,4 @@
+import { remembered } from '../memory/remembered'
 import { keyingSheet, waits } from '../commissioning/keyingSheet'
 import { failed, proofTests, settled } from '../commissioning/proofTests'
 import { PROTECTION } from '../commissioning/protectionSteps'
@@ -14,7 +15,7 @@ import { type Finding, SAFETY_UNANSWERED, TEST_FAILED, TESTS_OPEN } from '../che
 
 export type StepState = 'done' | 'open' | 'waiting' | 'look' | 'stop'
 
-export interface StepStatus {
+interface StepStatus {
   readonly step: WorkflowStep
   readonly state: StepState
   /** Two or three words for the rail. */
@@ -135,7 +136,7 @@ function prove(context: LoopContext): Progress {
 }
 
 /** Where each of the seven steps stands, for rail, list and board. A step is never locked. */
-export function stepStatus(context: LoopContext): StepStatus[] {
+export const stepStatus = remembered((context: LoopContext): readonly StepStatus[] => {
   const findings = checkLoop(context).open
   const { signed, reopened } = context.loop.handover
   const keptRuns = Object.keys(context.loop.trial?.runs ?? {}).length
@@ -170,7 +171,7 @@ export function stepStatus(context: LoopContext): StepStatus[] {
     const told = [stops > 0 ? `${stops} stop` : '', looks > 0 ? `${looks} to look at` : ''].filter(Boolean).join(', ')
     return { step, state, says: told && worn ? told : says, progress: says, done, ...(next ? { next } : {}) }
   })
-}
+})
 
 /** The next thing to do in a loop: the worst finding's remedy, or the first step that is not done. */
 export function nextThing(context: LoopContext): {
@@ -189,7 +190,7 @@ export function nextThing(context: LoopContext): {
 const signed: ReadonlySet<WorkflowStep> = new Set(['survey', 'wire', 'set', 'prove'])
 
 /** What still has to be ticked before anyone signs. */
-export const ticksOpen = ({ handover }: Pick<LoopContext['loop'], 'handover'>): string[] =>
+const ticksOpen = ({ handover }: Pick<LoopContext['loop'], 'handover'>): string[] =>
   Object.entries(handoverTicks).flatMap(([id, title]) => (handover.ticks?.[id] ? [] : [title]))
 
 /** What has to switch off when somebody touches a fault, relied on by a rule and not proved here or on another form. */

@@ -45,8 +45,7 @@ export interface ChoiceField extends Named {
 }
 
 /** What a text must be: anything, something, or something of a certain shape. */
-export const textForms = ['any', 'filled', 'id', 'instant', 'day', 'clock', 'weekdays', 'sha256'] as const
-export type TextForm = (typeof textForms)[number]
+type TextForm = 'any' | 'filled' | 'id' | 'instant' | 'day' | 'clock' | 'weekdays' | 'sha256'
 
 export interface TextField extends Named {
   readonly type: 'text'
@@ -129,7 +128,7 @@ export type Fields = Readonly<Record<string, Field>>
 type Said<F extends Field> = Omit<F, 'type' | 'optional'>
 
 /** Most entries of a map where it says nothing else; keeps hostile documents small. */
-export const MOST_ENTRIES = 500
+const MOST_ENTRIES = 500
 const LONGEST_TEXT = 200
 
 /** A number with its quantity and bounds, in the unit that documents store. */

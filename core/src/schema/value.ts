@@ -19,7 +19,7 @@ type Flat<T> = { readonly [K in keyof T]: T[K] }
 type OptionalKeys<R> = { [K in keyof R]: R[K] extends { readonly optional: true } ? K : never }[keyof R]
 
 /** What a record of these fields holds. */
-export type RecordValue<R> = Flat<
+type RecordValue<R> = Flat<
   { readonly [K in Exclude<keyof R, OptionalKeys<R>>]: Value<R[K]> } & {
     readonly [K in OptionalKeys<R>]?: Value<R[K]>
   }

@@ -1,13 +1,13 @@
 import { writtenSeconds } from '../time/writtenSeconds'
 import { parseNumber } from '../units/parseNumber'
 
-export interface LoggerPoint {
+interface LoggerPoint {
   /** Seconds from the first row that was read. */
   readonly atS: number
   readonly value: number
 }
 
-export type LoggerRead =
+type LoggerRead =
   | { readonly ok: true; readonly points: readonly LoggerPoint[]; readonly left: number }
   | { readonly ok: false; readonly message: string }
 

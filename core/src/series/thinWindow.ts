@@ -1,5 +1,5 @@
 /** Samples over time; both arrays have the same length, times rise. */
-export interface Samples {
+interface Samples {
   readonly timeS: ArrayLike<number>
   readonly value: ArrayLike<number>
 }

@@ -20,7 +20,7 @@ const EPW_HEADS = [
 /** How that format writes a missing temperature. */
 const EPW_MISSING = 99.9
 
-export interface WeatherRows {
+interface WeatherRows {
   readonly hourlyC: readonly number[]
   /** Hours that were missing and bridged. */
   readonly bridged: number

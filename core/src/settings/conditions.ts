@@ -8,7 +8,7 @@ import { type CutOut, cutOuts } from './cutOuts'
 import { momentSays, nextClockChange } from './week/weekView'
 
 /** One thing that can happen to a loop, and what it then does. */
-export interface Happening {
+interface Happening {
   readonly id: 'probe' | 'supply' | 'clock' | 'cut-out'
   readonly when: string
   /** In two or three words. */

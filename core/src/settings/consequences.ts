@@ -187,7 +187,7 @@ function settles(plan: OnOffBehaviour & Switching, { words }: Given, load: RungL
   }
 }
 
-export interface ProbeFailure {
+interface ProbeFailure {
   readonly which: 'open' | 'short'
   /** What the display says. */
   readonly display: string

@@ -4,7 +4,7 @@ import { boundTo } from '../device/bound'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
 import type { LoopContext } from '../loop/context'
 
-export const setPartIds = [
+const setPartIds = [
   'reset',
   'points',
   'band',

@@ -11,7 +11,7 @@ export const signalCauses = [
   'scaled',
   'unsteady',
 ] as const
-export type SignalCause = (typeof signalCauses)[number]
+type SignalCause = (typeof signalCauses)[number]
 
 export interface SignalRow {
   readonly percent: number

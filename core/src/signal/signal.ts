@@ -17,7 +17,7 @@ export const signals = [
 ] as const
 export type Signal = (typeof signals)[number]
 
-export interface SignalSpan {
+interface SignalSpan {
   readonly unit: 'V' | 'mA' | '%' | 'ohm' | 's'
   /** Value at 0 % and at 100 %. */
   readonly at0: number

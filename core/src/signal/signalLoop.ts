@@ -5,7 +5,7 @@
  */
 export const acrossResistorV = (milliampsMa: number, resistorOhm: number) => (milliampsMa * resistorOhm) / 1000
 
-export interface LoopCurrent {
+interface LoopCurrent {
   /** Most that the loop can carry, mA; null when nothing limits it. */
   readonly maximumMa: number | null
   readonly enoughForFullScale: boolean

@@ -27,14 +27,14 @@ function saturationPa(celsius: number): number {
 const humidityRatio = (vapourPa: number) => (RATIO * vapourPa) / (PRESSURE_PA - vapourPa)
 
 /** Relative humidity, %, of air with so much moisture in grams a kilogram. */
-export function relativeHumidity(airC: number, moistureGPerKg: number): number {
+function relativeHumidity(airC: number, moistureGPerKg: number): number {
   const w = moistureGPerKg / 1000
   const vapourPa = (PRESSURE_PA * w) / (RATIO + w)
   return Math.min(100, Math.max(0, (100 * vapourPa) / saturationPa(airC)))
 }
 
 /** What the flows see: state, inputs, positions and who runs. */
-export interface FluxView {
+interface FluxView {
   readonly x: Float64Array
   readonly u: Float64Array
   readonly on: number

@@ -3,7 +3,7 @@ import { resetLine } from '../settings/reset/law/resetLine'
 import { continuousKinds, type Control, type Scenario } from './scenario'
 import { type Matrix, fastestRate, type Transition, transitions } from './transitions'
 
-export interface Fastest {
+interface Fastest {
   readonly s: number
   readonly of: string
 }
@@ -12,14 +12,14 @@ export interface Fastest {
 export type Place = { readonly node: number } | { readonly channel: number }
 
 /** An input that runs in straight lines: a boundary, an hourly gain, the position of an actuator. */
-export interface Channel {
+interface Channel {
   readonly id: string
   /** Value and slope per second from a time on, and until when they hold. Left out for positions: the machine moves them. */
   readonly line?: (atS: number) => { readonly value: number; readonly slope: number; readonly untilS: number }
 }
 
 /** One stride of a mode: Φ, what the inputs and their slopes add, what constant heat adds. */
-export interface Stride {
+interface Stride {
   readonly phi: Matrix
   readonly gamma: Matrix
   /** n × c. */
@@ -74,7 +74,7 @@ export interface Program {
 const HOUR_S = 3600
 const DAY_S = 86400
 /** Actuators are bits of one number. */
-export const MOST_ACTUATORS = 16
+const MOST_ACTUATORS = 16
 
 function finder(names: readonly string[], what: string) {
   const twice = names.find((name, i) => names.indexOf(name) !== i)
@@ -89,7 +89,7 @@ function finder(names: readonly string[], what: string) {
 }
 
 /** Actuators that a control drives. */
-export const drivesOf = (control: Control): readonly string[] =>
+const drivesOf = (control: Control): readonly string[] =>
   control.kind === 'staged'
     ? control.stages.map(({ drives }) => drives)
     : 'drives' in control
@@ -112,7 +112,7 @@ const hourly = (values: readonly number[]) => (atS: number) => {
 const steady = (value: number) => () => ({ value, slope: 0, untilS: Infinity })
 
 /** Seconds from Monday 00:00 to the start of the run. @throws RangeError unless it is written 2026-01-12T00:00:00 */
-export function weekStart(start: string | undefined): number {
+function weekStart(start: string | undefined): number {
   if (start === undefined) return 0
   const parts = /^(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)(?::(\d\d))?$/.exec(start)?.map(Number)
   if (!parts) throw new RangeError(`start ${JSON.stringify(start)} must be written like 2026-01-12T00:00:00`)

@@ -21,7 +21,7 @@ export interface Scenario {
   readonly faults?: readonly Fault[]
 }
 
-export interface Network {
+interface Network {
   readonly nodes: readonly (ThermalNode & { readonly startC: number })[]
   readonly links: readonly ThermalLink[]
   readonly boundaries: Readonly<Record<string, Boundary>>
@@ -31,7 +31,7 @@ export interface Network {
   readonly flows?: readonly ThermalFlow[]
 }
 
-export type Boundary =
+type Boundary =
   { readonly constantC: number } | { readonly hourlyC: readonly number[] } | { readonly supply: SupplyBoundary }
 
 /** Water of a reset line: a mixing valve with a perfect actuator. Where it is shut down for warm weather the water is as warm as `restC`. */
@@ -74,7 +74,7 @@ export interface Actuator {
   readonly draws?: { readonly node: string; readonly runA: number; readonly startAs?: number }
 }
 
-export type Action = 'heating' | 'cooling'
+type Action = 'heating' | 'cooling'
 
 interface Probed {
   readonly id: string
@@ -183,7 +183,7 @@ export interface RampedControl extends Probed, Sampled {
 }
 
 /** A temperature of its own by the weather, for those that follow it. */
-export interface ResetControl {
+interface ResetControl {
   readonly id: string
   readonly kind: 'reset'
   readonly probe: string
@@ -281,7 +281,7 @@ export const continuousKinds = ['proportional', 'pi', 'three-point', 'fan', 'ram
 export type Input = ThresholdInput | { readonly constant: boolean } | { readonly hours: readonly (readonly number[])[] }
 
 /** True while the probe is under `belowC` (over `aboveC`); then true again only `differentialK` back, or never when latched. */
-export interface ThresholdInput {
+interface ThresholdInput {
   readonly probe: string
   readonly belowC?: number
   readonly aboveC?: number
@@ -335,7 +335,7 @@ export interface SimulationEvent {
   /** More words, such as which fault. */
   readonly why?: string
 }
-export type DefrostStep = 'melts' | 'drips' | 'cools-again'
+type DefrostStep = 'melts' | 'drips' | 'cools-again'
 type Mode = 'cut-off' | 'restart' | 'time-over'
 
 export interface SimulationResult {

@@ -15,7 +15,7 @@ const TICK_S = 1 / 128
 /** Steps to choose from, s: each divides a minute. */
 const steps = [60, 30, 20, 15, 12, 10, 6, 5, 4, 3, 2, 1]
 
-export interface SimulateOptions extends RunOptions {
+interface SimulateOptions extends RunOptions {
   /** Takes an engine whatever the scenario asks for; only for tests and benchmarks, and steps only where it is not needed. */
   readonly engine?: 'events' | 'steps'
 }

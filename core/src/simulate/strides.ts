@@ -5,7 +5,7 @@
  * component passes its value (sign × (x − c) ≥ 0).
  * @returns strides done with nothing passed; under 0 where a watched component may have touched its value within the strides to and from row −k
  */
-export type Strides = (
+type Strides = (
   rows: Float64Array,
   from: number,
   count: number,

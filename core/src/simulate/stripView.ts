@@ -3,7 +3,7 @@ import type { RunSoFar } from './run'
 import type { SimulationEvent, SimulationResult } from './scenario'
 
 /** One actuator over a window: spans in which it is on, or its share where it gives one or switches quicker than can be drawn. */
-export interface StripRow {
+interface StripRow {
   readonly id: string
   /** From and to in turn, s. */
   readonly spans?: Float64Array

@@ -5,7 +5,7 @@ import { type FieldData, fieldValue } from '../plant/fieldValue'
 import type { Effect } from '../choices/deviceChoices'
 
 /** What the loads of a chain give together, by what they do, W. */
-export function chainPowerW(chain: ResolvedChain, effects: readonly Effect[]): number {
+function chainPowerW(chain: ResolvedChain, effects: readonly Effect[]): number {
   return chain.devices.reduce((sum, { facts }) => {
     const given = Object.values(facts.ports).flatMap((port) =>
       'does' in port && effects.includes(port.does)

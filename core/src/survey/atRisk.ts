@@ -2,7 +2,7 @@ import type { LoopDocument } from '../document/documents'
 
 type Surveyed = { readonly loop: Pick<LoopDocument, 'survey'> }
 /** Who may be hurt by a loop that fails. */
-export type AtRisk = 'animals' | 'people'
+type AtRisk = 'animals' | 'people'
 
 const whom = ({ loop }: Surveyed, question: string): AtRisk | undefined => {
   const who = loop.survey.answers[question]

@@ -17,7 +17,7 @@ const LIMIT_K = 3
 const MINUTE = 60
 
 /** What an output is, besides its port: the action it is made for, and which stage of a controller's it is, from 0. */
-export interface OutputPlace {
+interface OutputPlace {
   readonly contact?: ContactPort | undefined
   readonly action?: 'heating' | 'cooling' | undefined
   readonly stage?: number

@@ -13,7 +13,7 @@ import { defaultBand, defaultBehaviour, defaultFan } from './defaultBehaviour'
 import { defaultControllerPlan } from './defaultControllerPlan'
 
 /** How an output of a controller is planned: a contact switches unless it takes its share of a cycle, a signal gives more or less. */
-export function planKind(controller: ControllerFacts, port: Port | undefined): Behaviour['kind'] | undefined {
+function planKind(controller: ControllerFacts, port: Port | undefined): Behaviour['kind'] | undefined {
   if (port?.kind === 'contact') return controller.controls?.['time-proportioned'] ? 'band' : 'on-off'
   if (port?.kind === 'signal-out') return controller.controls?.fan ? 'fan' : 'band'
   return undefined

@@ -10,7 +10,7 @@ import { factsOfKind } from '../kinds/kinds'
 import type { Wanted } from '../kinds/leaning'
 import type { LoopSurvey } from './surveyResult'
 
-export interface ProposalFigure {
+interface ProposalFigure {
   readonly label: string
   readonly value: number
   readonly quantity: Quantity

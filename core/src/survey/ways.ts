@@ -1,7 +1,7 @@
 import { storedJPerK } from '../plant/water'
 import type { Quantity } from '../units/quantity'
 
-export interface WayField {
+interface WayField {
   readonly id: string
   readonly title: string
   readonly quantity: Quantity

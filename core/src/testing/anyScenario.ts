@@ -22,7 +22,7 @@ const basics = fc.record({
 type Basics = typeof basics extends fc.Arbitrary<infer T> ? T : never
 
 /** A plant with nothing that controls it yet; its power covers the load with something to spare. */
-export function plantOf(p: Basics): Omit<Scenario, 'controls'> & {
+function plantOf(p: Basics): Omit<Scenario, 'controls'> & {
   readonly setC: number
   readonly swingK: number
   readonly action: 'heating' | 'cooling'
@@ -63,7 +63,7 @@ export function anyScenario(make: (plant: ReturnType<typeof plantOf>, draw: Draw
     .map(({ basics: p, draws }) => make(plantOf(p), (i, low, high) => low + (high - low) * draws[i]!))
 }
 /** The i-th chance of this scenario, between two numbers. */
-export type Draw = (i: number, low: number, high: number) => number
+type Draw = (i: number, low: number, high: number) => number
 
 /** On/off control of a plant, in the middle of its swing. */
 export const onOffOf = (

@@ -2,7 +2,7 @@ import type { Control, Fault, Scenario } from '../simulate/scenario'
 import { simulate } from '../simulate/simulate'
 
 /** A vessel whose temperature is led along a line, hour by hour, with a probe in it and controls on that probe. */
-export interface Bench {
+interface Bench {
   /** Temperature at each full hour, straight in between. */
   readonly hourlyC: readonly number[]
   readonly controls: readonly Control[]
@@ -12,7 +12,7 @@ export interface Bench {
   readonly more?: Partial<Scenario>
 }
 
-export interface BenchRun {
+interface BenchRun {
   /** Each switching of a drive: which way, and the bath's temperature then. */
   readonly switchings: (
     drive: string,

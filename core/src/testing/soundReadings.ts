@@ -7,7 +7,7 @@ import { pickedText } from '../commissioning/judgedTest'
 export type Read = number | null | string | readonly string[]
 
 /** What sound work reads where this is asked. */
-export function soundRead(ask: Ask): Read {
+function soundRead(ask: Ask): Read {
   if (ask.kind === 'set') return ask.wants
   if (ask.kind === 'choice') return ask.wants ?? Object.keys(ask.choices)[0]!
   if (ask.nothingFits) return null

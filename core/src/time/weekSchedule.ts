@@ -59,7 +59,7 @@ export function weekSpans(periods: readonly Period[]): Span[] {
   })
 }
 
-export interface ScheduleEvent {
+interface ScheduleEvent {
   readonly at: string
   readonly on: boolean
   /** Mode and number of the period that begins or, when it switches off, of the one that ends last. */
@@ -180,7 +180,7 @@ function boundaries(zone: string, spans: readonly Span[], fromMs: number, toMs: 
   return [...moments].filter((at) => at >= fromMs && at < toMs).sort((a, b) => a - b)
 }
 
-export interface Overlap {
+interface Overlap {
   readonly first: number
   readonly second: number
   readonly minutesPerWeek: number

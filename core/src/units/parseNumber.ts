@@ -1,5 +1,4 @@
-export type ParsedNumber =
-  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly given: string }
+type ParsedNumber = { readonly ok: true; readonly value: number } | { readonly ok: false; readonly given: string }
 
 /** Comma or point as the decimal mark, any of the minus signs a phone types, no thousands marks. */
 const SHAPE = /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/

@@ -57,7 +57,7 @@ export const quantities = [
 export type Quantity = (typeof quantities)[number]
 
 /** How one quantity is shown and typed: its unit there, and the decimals that make sense. */
-export interface QuantityView {
+interface QuantityView {
   readonly label: string
   readonly decimals: number
   readonly toShown: (si: number) => number

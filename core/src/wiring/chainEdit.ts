@@ -32,12 +32,12 @@ const letterFor = ({ category, ports }: DeviceProfile) =>
     : letters[category]
 
 /** A connection's identity is its two ends. */
-export const connectionId = (from: PortRef, to: PortRef) => `${from.device}.${from.port}>${to.device}.${to.port}`
+const connectionId = (from: PortRef, to: PortRef) => `${from.device}.${from.port}>${to.device}.${to.port}`
 
 const withChain = (edited: Edited, chain: Chain): Edited => ({ ...edited, loop: { ...edited.loop, chain } })
 
 /** Joins two ports as they are given, whatever hung on them before. */
-export function connect(edited: Edited, from: PortRef, to: PortRef): Edited {
+function connect(edited: Edited, from: PortRef, to: PortRef): Edited {
   const { chain } = edited.loop
   const order = nextOrder(chain.connections)
   return withChain(edited, {
@@ -292,6 +292,6 @@ export const partPorts = (edited: Edited, connection: string): Edited =>
   dropWhere(edited, (c) => connectionId(c.from, c.to) === connection)
 
 /** Joins what waits for each other, so that a fitter chooses devices and never ports. */
-export function autoConnect(edited: Edited, alsoShared?: string): Edited {
+function autoConnect(edited: Edited, alsoShared?: string): Edited {
   return autoJoin(edited, alsoShared, (next) => resolveChain(next.job, next.loop.chain), connect, dropWhere)
 }

@@ -30,7 +30,7 @@ export interface RowLoad {
 }
 
 /** Voltage that is left at a device, with the wires on the way there and back. */
-export interface EndVoltage {
+interface EndVoltage {
   readonly device: ResolvedDevice
   readonly portId: string
   readonly title: string

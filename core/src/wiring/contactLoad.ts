@@ -4,7 +4,7 @@ import type { LoadKind } from '../choices/deviceChoices'
 
 export type Verdict = 'fits' | 'look-again' | 'does-not-fit'
 
-export interface ContactVerdict {
+interface ContactVerdict {
   readonly loadA: number
   /** Highest rating that counts, or null when the leaflet gives none for this kind and voltage. */
   readonly ratedA: number | null

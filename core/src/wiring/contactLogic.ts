@@ -5,7 +5,7 @@ export type ContactExpression =
   | { readonly or: readonly ContactExpression[] }
   | { readonly not: ContactExpression }
 
-export interface LogicRow {
+interface LogicRow {
   readonly inputs: Readonly<Record<string, boolean>>
   readonly runs: boolean
 }

@@ -2,7 +2,7 @@ import { Refused } from '../units/refused'
 import { INSULATION } from '../units/peopleLimits'
 import type { StepCode, StepFact } from '../words/stepWords'
 export const deadTests = ['earth', 'continuity', 'separation', 'insulation', 'polarity', 'probe', 'supply'] as const
-export type DeadTest = (typeof deadTests)[number]
+type DeadTest = (typeof deadTests)[number]
 
 export interface DeadTestInput {
   readonly test: DeadTest

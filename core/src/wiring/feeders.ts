@@ -2,7 +2,7 @@ import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../docum
 import type { ContactPort, SupplyOutPort } from '../device/deviceProfile'
 
 /** Where a line begins: a supply, a contact that feeds it itself, or a contact with nothing before it. */
-export type Head =
+type Head =
   | { readonly kind: 'supply'; readonly device: ResolvedDevice; readonly portId: string; readonly port: SupplyOutPort }
   | {
       readonly kind: 'fed' | 'open'
@@ -12,7 +12,7 @@ export type Head =
     }
 
 /** Everything upstream of a port, contacts in parallel included, in the order in which the current meets it. */
-export interface Feeders {
+interface Feeders {
   readonly connections: readonly ResolvedConnection[]
   readonly heads: readonly Head[]
 }

@@ -4,7 +4,7 @@ import { controlOutputs, type Reach, reachOf } from './reach'
 import { sourceOf } from './sources'
 
 /** What could take a fan to full speed by itself when the control fails. */
-export interface AirBackup {
+interface AirBackup {
   readonly device: ResolvedDevice
   readonly fan: ResolvedDevice
   /** Nothing of the control that it stands in for lies in the line of its fan. */
@@ -17,7 +17,7 @@ export interface AirBackup {
 }
 
 /** The fans of a loop, which controllers move them, and what stands in for those. */
-export interface ForcedAir {
+interface ForcedAir {
   /** Controllers that move air day by day. */
   readonly controllers: readonly ResolvedDevice[]
   readonly fans: readonly ResolvedDevice[]

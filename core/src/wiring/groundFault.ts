@@ -18,7 +18,7 @@ export function voltsToEarth({ volts, midpoint, l3, neutral, earth }: SupplyOutP
 }
 
 /** How a circuit protects somebody at water: it does, it has no such device, or there is none for its voltage. */
-export type GroundFault = 'protects' | 'none' | 'refer'
+type GroundFault = 'protects' | 'none' | 'refer'
 
 /**
  * In US practice Class A protection alone counts, up to 150 V to ground; elsewhere a device of 30 mA or less.

@@ -2,7 +2,7 @@ import type { RowChange, RowState } from '../document/documents'
 import type { WireRow } from './wireRow'
 
 /** A wire in words: its number, its two ends, its core. */
-export const sayRow = ({ number, from, to, conductor }: WireRow) =>
+const sayRow = ({ number, from, to, conductor }: WireRow) =>
   `${number}: ${from.tag} ${from.label} to ${to.tag} ${to.label}, ${conductor.colourName}`
 
 const ends = ({ from, to }: WireRow) => [from, to].map(({ device, terminal }) => `${device}:${terminal}`)

@@ -16,7 +16,7 @@ export interface NamedContact {
 }
 
 /** What a contact by-passes, and how bad that is. */
-export interface Defeat {
+interface Defeat {
   readonly contact: NamedContact
   readonly by: NamedContact
   /** The contact protects: a safety that is by-passed is a stop. A switch or a timer that is by-passed is only what lies across. */

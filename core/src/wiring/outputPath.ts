@@ -3,7 +3,7 @@ import { type PowerPath, powerPaths } from './powerPath'
 import { controlOutputs, type Reach, reachOf } from './reach'
 
 /** One output's path through a chain, in the order in which it is drawn: probe, controller, what lies in the line, load; its supply. */
-export interface OutputPath {
+interface OutputPath {
   readonly probe?: ResolvedDevice
   readonly controller?: ResolvedDevice
   readonly series: readonly ResolvedDevice[]
@@ -12,7 +12,7 @@ export interface OutputPath {
 }
 
 /** The output and the input that a path is drawn for: those of one plan. */
-export interface OutputEnds {
+interface OutputEnds {
   readonly output: PortRef
   readonly input: PortRef
 }

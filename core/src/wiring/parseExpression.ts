@@ -1,6 +1,6 @@
 import type { ContactExpression } from './contactLogic'
 
-export type ParsedExpression =
+type ParsedExpression =
   { readonly ok: true; readonly expression: ContactExpression } | { readonly ok: false; readonly message: string }
 
 const TOKEN = /\s*([()]|[^\s()]+)/y

@@ -20,7 +20,7 @@ export interface Line<P> {
 }
 
 export type PowerPath = Line<LoadPort>
-export type CallPath = Line<ContactInPort>
+type CallPath = Line<ContactInPort>
 
 const into = (chain: ResolvedChain, device: string, port: string) =>
   chain.connections.find((c) => c.to.device === device && c.to.port === port)

@@ -1,4 +1,4 @@
-export interface TransformerLoad {
+interface TransformerLoad {
   readonly loadVa: number
   readonly usedPercent: number
   readonly enough: boolean

@@ -12,7 +12,7 @@ export interface VoltageDropInput {
   readonly allowedPercent?: number | undefined
 }
 
-export interface VoltageDrop {
+interface VoltageDrop {
   /** Out and back, as a meter reads it over the pair joined at the far end. */
   readonly loopOhm: number
   readonly dropV: number

@@ -10,7 +10,7 @@ export interface WireEnd {
 }
 
 /** Cores that lie in one cable. */
-export interface Cable {
+interface Cable {
   readonly tag: string
   /** Tags of the devices where its screen is earthed; empty for a cable without one. */
   readonly screenAt: readonly string[]
@@ -48,7 +48,7 @@ export interface Fed {
 }
 
 /** A wire that is not made because it must not be. */
-export interface Withheld {
+interface Withheld {
   readonly connection: string
   readonly from: WireEnd
   readonly to: WireEnd

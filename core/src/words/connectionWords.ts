@@ -6,7 +6,7 @@ import type { Words } from './words'
 import type { ConnectionWords } from './sentences'
 
 /** What a probe gives at the temperature at which it is looked at. */
-export type ProbeGives = { readonly type: string } | { readonly ohm: number }
+type ProbeGives = { readonly type: string } | { readonly ohm: number }
 
 /** A signal with what it stands for at both of its ends. */
 export interface Span {
@@ -38,7 +38,7 @@ const probeRemedy = ({
     : `Choose a probe for ${title}.`
 
 /** What is said of a connection, by code, from its figures. */
-export const connectionWords = {
+const connectionWords = {
   'pair.fits': (): ConnectionWords => ({
     passes: 'group talk',
     reason: 'Same three wires on both: A to A, B to B, common to common. In a line, not in a star.',
@@ -417,7 +417,7 @@ export const connectionWords = {
 }
 
 /** Code of what was found about a connection. */
-export type ConnectionCode = keyof typeof connectionWords
+type ConnectionCode = keyof typeof connectionWords
 type FiguresOfConnection<C extends ConnectionCode> =
   Parameters<(typeof connectionWords)[C]> extends [infer F, ...unknown[]] ? F : object
 

@@ -60,7 +60,7 @@ const faultWords: Readonly<Record<string, string>> = {
 }
 
 /** What a simulated run says, by code, from its figures. */
-export const runWords = {
+const runWords = {
   saturated: (
     f: {
       readonly settlesC: number

@@ -25,7 +25,7 @@ import { warmUpCauses, warmUpVerdicts } from './tests/warmUpWords'
 import { anyTestVerdicts } from './tests/anyTestWords'
 
 /** What is said of a test's readings, by code: `test.what`. Temperatures in °C, widths in K, times in s. */
-export const verdictWords = {
+const verdictWords = {
   ...anyTestVerdicts,
   ...alarmVerdicts,
   ...backupVerdicts,
@@ -52,7 +52,7 @@ export const verdictWords = {
 }
 
 /** What may be behind it, by code. */
-export const causeWords = {
+const causeWords = {
   ...alarmCauses,
   ...backupCauses,
   ...batteryCauses,

@@ -10,7 +10,7 @@ const NOT_PROVED = 'Not proved: do not energise.'
 const FIND_BREAK = `${NOT_PROVED} Find the break: clamp by clamp from the earth bar, bare metal under each.`
 
 /** What is said of a safety step, by code, from its figures. */
-export const stepWords = {
+const stepWords = {
   'earth.none': (): StepWords => ({ cause: 'No earth: the meter is over its range.', next: FIND_BREAK }),
   'earth.good': (f: { readonly reading: number; readonly limit: number }): StepWords => ({
     cause: `Earth is ${ohmWords(f.reading)}, at most ${ohmWords(f.limit)} is right.`,

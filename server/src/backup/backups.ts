@@ -11,7 +11,7 @@ import { openCopy, type OpenDatabase, openForLook } from '../db/openDatabase'
 import { type Holding, holdingOf, missingIn, since } from './inspect'
 import { outlived } from './keepBackups'
 
-export type Why = BackupSummary['why']
+type Why = BackupSummary['why']
 
 /** What is written beside a backup: when and why it was made, and what it holds. */
 interface BackupRecord {
@@ -62,7 +62,7 @@ const DUMP = 'nachtigal.dump'
 const nameOf = (at: string, why: Why) => `${at.slice(0, 19).replaceAll(':', '-')}Z-${why}`
 
 /** What was written beside a backup; nothing where it cannot be read. */
-export const readRecord = (folder: string, name: string): BackupRecord | undefined => {
+const readRecord = (folder: string, name: string): BackupRecord | undefined => {
   try {
     return JSON.parse(readFileSync(path.join(folder, name, RECORD), 'utf8')) as BackupRecord
   } catch {

@@ -4,9 +4,9 @@ import type { BackupSummary } from '@nachtigal/contract/api'
 export const DAILY = 7
 export const WEEKLY = 4
 /** Others that are kept: before tables were changed, before another one was restored, because somebody asked. */
-export const OTHERS = 5
+const OTHERS = 5
 
-export interface Dated {
+interface Dated {
   readonly name: string
   /** When it was made, as ISO text. */
   readonly at: string

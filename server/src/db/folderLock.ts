@@ -32,7 +32,7 @@ export interface FolderLock {
 }
 
 /** File inside the folder that carries the lock: whoever reaches the folder, by whatever path or mount, meets the same one. */
-export const LOCK_FILE = 'in-use'
+const LOCK_FILE = 'in-use'
 /** The byte that is locked lies far behind the text, which so can be read on systems where a lock shuts what it covers. */
 const LOCKED_AT = 1 << 30
 /** Codes of a file system that knows no locks. */

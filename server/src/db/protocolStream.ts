@@ -1,7 +1,7 @@
 import { Duplex } from 'node:stream'
 
 /** Takes the bytes of one or more whole messages of PostgreSQL's protocol and answers with the engine's. */
-export type Exchange = (message: Uint8Array) => Promise<Uint8Array>
+type Exchange = (message: Uint8Array) => Promise<Uint8Array>
 
 /** Says goodbye: `X` and its length. The engine in the same house would take it for its own end. */
 const TERMINATE = 0x58

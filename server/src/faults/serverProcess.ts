@@ -14,7 +14,7 @@ const built = (name: string) => path.join(root, 'server/dist', name)
 const READY = /ready: (http:\/\/\S+)/
 
 /** How a server is started for a test. */
-export interface Start {
+interface Start {
   readonly folder: string
   /** Program and arguments that start it, such as one that gives it another network. */
   readonly through?: readonly string[]

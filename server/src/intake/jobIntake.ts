@@ -317,7 +317,7 @@ export class JobIntake {
 }
 
 /** Takes away what was staged of a job that never became visible, a little at a time. */
-export async function clearStaged(db: Database, jobId: string): Promise<void> {
+async function clearStaged(db: Database, jobId: string): Promise<void> {
   const [job] = await db.select({ importing: jobs.importing }).from(jobs).where(eq(jobs.id, jobId))
   if (!job?.importing) return
   for (let after = 0, more = true; more; after += 1000) {

@@ -6,7 +6,7 @@ import { emptyJob, emptyLoop } from '@nachtigal/core/document/documents'
 import { rowHash } from '../store/rowHash'
 
 /** An id that is the same each time for the same words. */
-export const idOf = (words: string): string => {
+const idOf = (words: string): string => {
   const hex = createHash('sha256').update(words).digest('hex')
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`
 }

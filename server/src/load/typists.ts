@@ -5,7 +5,7 @@ import type { JobFile } from '@nachtigal/contract/api'
 import type { Command } from '@nachtigal/core/document/command'
 
 /** Fitters at work: so many jobs, so many at each, each with a change a second. */
-export interface Load {
+interface Load {
   /** Addresses of the servers: fitters are dealt to them in turn, so that those at one job sit at different ones. */
   readonly urls: readonly string[]
   readonly jobs: number
@@ -16,7 +16,7 @@ export interface Load {
 }
 
 /** What they felt, ms from sending to the answer. */
-export interface Felt {
+interface Felt {
   readonly changes: number
   readonly refused: number
   readonly p50: number

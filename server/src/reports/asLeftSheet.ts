@@ -126,7 +126,7 @@ const stepVerdicts = {
 } as const
 
 /** Every test that was begun, with its readings, what they were read with and what came of it; then what was not made. */
-export function testBlocks(context: LoopContext): Block[] {
+function testBlocks(context: LoopContext): Block[] {
   const { words, loop } = context
   const tests = proofTests(context)
   const made = tests.filter(({ steps, past }) => past.length > 0 || steps.some(({ main }) => main.reading))

@@ -1,7 +1,7 @@
 /** Signs outside Latin-1 that the text face has. */
 const ALSO = new Set('ŒœŠšŽžŸ–—‘’‚“”„†‡•…‰‹›€™−')
 
-export interface FontRun {
+interface FontRun {
   readonly text: string
   readonly font?: 'Fallback'
 }

@@ -14,7 +14,7 @@ const titles: Readonly<Record<SafetyBlockId, string>> = {
 }
 
 /** What was read or answered, as it was typed. */
-export function stepRead({ reading, answer, ask }: SafetyStep): string {
+function stepRead({ reading, answer, ask }: SafetyStep): string {
   if (answer) return ask.kind === 'answer' ? (answer.answer === 'yes' ? ask.yes : ask.no) : answer.answer
   if (!reading) return ask.kind === 'rows' ? 'in the list' : ''
   return reading.state === 'over-range' ? 'over-range' : `${reading.text} ${reading.unit}`

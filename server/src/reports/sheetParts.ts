@@ -4,7 +4,7 @@ import { fontRuns } from './fontRuns'
 
 export const INK = '#1d2a30'
 export const INK2 = '#46545a'
-export const LINE = '#cfc9ba'
+const LINE = '#cfc9ba'
 
 export type Block = Record<string, unknown>
 

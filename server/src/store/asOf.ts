@@ -19,7 +19,7 @@ export function follow(state: Documents, command: Command): Documents {
 }
 
 /** Documents as a log led to them after a row: from the snapshots before it, then by the rows between. */
-export async function documentsAt(db: Asked, jobId: string, sequence: number): Promise<Documents> {
+async function documentsAt(db: Asked, jobId: string, sequence: number): Promise<Documents> {
   const from = sequence - (sequence % SNAPSHOT_EVERY)
   const { rows: kept } = (await db.execute(sql`
     SELECT DISTINCT ON (document_id) document_id AS id, body FROM snapshots

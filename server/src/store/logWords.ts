@@ -16,7 +16,7 @@ const MOST_WORDS = 600
 const MOST_LETTERS = 60
 
 /** Words of a text as they are looked up: small letters without accents; figures alone are none. */
-export const wordsOf = (text: string): readonly string[] =>
+const wordsOf = (text: string): readonly string[] =>
   text
     .normalize('NFKD')
     .replace(/\p{M}+/gu, '')
@@ -35,7 +35,9 @@ export function logWords(command: Command): readonly string[] {
       return `${what} ${before} ${after}`
     }),
   )
-  const told = wordsOf([command.by, didOf(command) ?? '', command.why ?? '', command.undoes ? 'taken back' : '', ...lines].join(' '))
+  const told = wordsOf(
+    [command.by, didOf(command) ?? '', command.why ?? '', command.undoes ? 'taken back' : '', ...lines].join(' '),
+  )
   const marks = [
     mark('by', command.by),
     ...(command.loopId === undefined ? [] : [mark('loop', command.loopId)]),

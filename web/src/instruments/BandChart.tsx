@@ -8,7 +8,7 @@ import { svgSpot, useHandles } from './useHandles'
 export type BandHandle = 'set' | 'zero' | 'full' | 'minimum' | 'maximum'
 
 /** Temperatures in the unit that is shown, outputs in percent. */
-export interface BandDrawing {
+interface BandDrawing {
   readonly action: 'heating' | 'cooling'
   readonly set: number
   readonly zero: number

@@ -9,7 +9,7 @@ type Pair = readonly [outdoor: number, supply: number]
 export type ResetHandle = 'design' | 'warm' | 'minimum' | 'maximum' | 'shutdown'
 
 /** Everything in the unit that is shown. */
-export interface ResetDrawing {
+interface ResetDrawing {
   readonly design: Pair
   readonly warm: Pair
   readonly minimum?: number | undefined

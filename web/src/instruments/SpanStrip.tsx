@@ -3,14 +3,14 @@ import { drawnNote, drawnText } from './drawn'
 import { useBox } from './useBox'
 import { svgSpot, useHandles } from './useHandles'
 
-export interface Span {
+interface Span {
   readonly from: number
   readonly to: number
   readonly on: boolean
   readonly title?: string
 }
 
-export interface SpanRow {
+interface SpanRow {
   readonly id: string
   readonly title: string
   readonly note?: string
@@ -19,7 +19,7 @@ export interface SpanRow {
 }
 
 /** An end in time that can be dragged. */
-export interface SpanHandle {
+interface SpanHandle {
   readonly id: string
   readonly label: string
   readonly at: number

@@ -32,7 +32,7 @@ export interface StripRelay {
   readonly share?: readonly { readonly x: number; readonly y: number }[]
 }
 
-export interface StripFlag {
+interface StripFlag {
   readonly at: number
   readonly text: string
 }

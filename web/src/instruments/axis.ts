@@ -1,5 +1,5 @@
 /** A straight scale from values to a drawing and back. */
-export interface Axis {
+interface Axis {
   readonly low: number
   readonly high: number
   readonly at: (value: number) => number

@@ -2,13 +2,13 @@ import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react'
 import { roundToStep } from '@nachtigal/core/units/displayRound'
 
 /** A place on an instrument, in the units of its axes. */
-export interface Spot {
+interface Spot {
   readonly x: number
   readonly y: number
 }
 
 /** One thing on an instrument that a hand can take. */
-export interface Handle {
+interface Handle {
   readonly id: string
   readonly label: string
   readonly at: Spot

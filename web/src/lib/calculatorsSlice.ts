@@ -3,7 +3,7 @@ import type { Form } from '@nachtigal/core/calc/form'
 import type { UnitPreferences } from '@nachtigal/core/units/quantity'
 
 /** What stands in the form of one sum, in the units it was typed in. */
-export interface SumForm {
+interface SumForm {
   readonly form: Form
   readonly preferences: UnitPreferences
   /** Fields that were typed in; the others still hold the example. */

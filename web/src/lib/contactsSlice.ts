@@ -1,7 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
 
 /** Contacts that are held closed on the screen to see what runs, by loop; never part of a job, gone with the page. */
-export type Contacts = Readonly<Record<string, readonly string[]>>
+type Contacts = Readonly<Record<string, readonly string[]>>
 
 const slice = createSlice({
   name: 'contacts',

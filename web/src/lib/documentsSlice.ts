@@ -5,7 +5,7 @@ import type { Change, Command } from '@nachtigal/core/document/command'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 
 /** Why a command rests: what it started from is no longer there, or the server found its shape wrong. */
-export interface Parked {
+interface Parked {
   readonly message: string
   readonly clashes: readonly Clash[]
 }
@@ -21,7 +21,7 @@ interface HeldJob {
   readonly revision: number
 }
 
-export interface DocumentsState {
+interface DocumentsState {
   /** As the server acknowledged them. */
   readonly jobs: Readonly<Record<string, HeldJob>>
   /** Commands on their way, oldest first; what is shown is the jobs with these applied. */

@@ -1,7 +1,7 @@
 import { routes } from '@nachtigal/contract/api'
 import type { ErrorBody } from '@nachtigal/contract/errors'
 
-export type Imported = { readonly jobId: string } | { readonly problem: string }
+type Imported = { readonly jobId: string } | { readonly problem: string }
 
 /**
  * Sends a job file as it is; the server reads it as it comes, so that how much was sent says how far it is.

@@ -2,7 +2,7 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
 import type { Command } from '@nachtigal/core/document/command'
 
 /** Something that was just taken away, told for a while with the way back; or why something was not done. */
-export interface Notice {
+interface Notice {
   readonly text: string
   readonly command?: Command
 }

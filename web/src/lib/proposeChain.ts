@@ -4,7 +4,7 @@ import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import type { Edited } from '@nachtigal/core/wiring/edited'
 import type { ProposeWorker } from './proposeWorker'
 
-export interface Proposing {
+interface Proposing {
   readonly result: Promise<Edited>
   /** Ends the worker; the promise never settles then. */
   readonly cancel: () => void

@@ -12,7 +12,7 @@ export interface RunReport {
 }
 
 /** Nothing was run: it would take so long, more than it may unless one wants it to. */
-export interface TakesLong {
+interface TakesLong {
   readonly takesMs: number
 }
 

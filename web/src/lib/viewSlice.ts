@@ -1,7 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
 
 /** What this device prefers; never part of a job. */
-export interface View {
+interface View {
   readonly theme: 'day' | 'night'
   /** A look in the other unit; the job's setting stays. */
   readonly unit: 'C' | 'F' | null

@@ -70,7 +70,7 @@ export function weekToCalendar(
   return calendar.toString()
 }
 
-export type CalendarRead =
+type CalendarRead =
   | { readonly ok: true; readonly periods: readonly Period[]; readonly left: readonly string[] }
   | { readonly ok: false; readonly message: string }
 

@@ -16,10 +16,10 @@ import { outputTaken } from '../lib/viewSlice'
 import { type SendOptions, useSend } from './useSend'
 
 /** A planned output that switches. */
-export type PlannedOutput = PlanOf<OnOffBehaviour>
+type PlannedOutput = PlanOf<OnOffBehaviour>
 
 /** An output of a controller: what it is called here, and its plan where it has one. */
-export interface Output {
+interface Output {
   readonly key: string
   readonly output: PortRef
   readonly input: PortRef

@@ -173,7 +173,7 @@ export function loadName(context: LoopContext, plan: PlanOf): string {
 }
 
 /** Cautions that hold at every test with the power on. */
-export function usualSafety({ chain }: Pick<LoopContext, 'chain'>): string[] {
+function usualSafety({ chain }: Pick<LoopContext, 'chain'>): string[] {
   const mains = chain.devices.some(({ facts }) =>
     Object.values(facts.terminals).some(({ voltageClass }) => voltageClass === 'mains'),
   )
@@ -191,9 +191,6 @@ export const spec = (
   ...test,
   safety: [...(test.safety ?? []), ...usualSafety(context)],
 })
-
-/** Whether any of these steps is among the wrong ones. */
-export const isStep = (wrong: readonly string[], ...ids: readonly string[]) => ids.some((id) => wrong.includes(id))
 
 /** What is found wrong, by its code and figures, with the likeliest cause first; what to do next is what that one asks to check. */
 export const look = <C extends VerdictCode>(

@@ -32,7 +32,7 @@ import {
 type Plan = PlanOf<BandBehaviour> | PlanOf<FanBehaviour>
 
 /** How the output of a plan is measured: its signal, or what a drive makes of it. */
-export interface Metered {
+interface Metered {
   readonly quantity: Quantity
   readonly decimals: number
   readonly at: (percent: number) => number

@@ -13,7 +13,7 @@ const WAY = 0.8
 const STRAYS = 0.15
 
 /** Temperature of a first-order plant after a time at full power, °C. Formula: end + (start − end) e^(−t H/C). */
-export const warmsTo = (startC: number, endC: number, seconds: number, tauS: number) =>
+const warmsTo = (startC: number, endC: number, seconds: number, tauS: number) =>
   endC + (startC - endC) * Math.exp(-seconds / tauS)
 
 /**

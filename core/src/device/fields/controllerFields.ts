@@ -37,7 +37,7 @@ const press = (word: string) =>
   record(word, { keys: filled('Keys', 40), holdS: maybe(number('Held for', 'seconds', { over: 0, max: 60 })) })
 const key = (word: string) => id(word, 'controller.menu.keys')
 
-export const menuLevelRecord = record('level', {
+const menuLevelRecord = record('level', {
   order: order(),
   title: filled('Called', 40),
   /** From the home display into this level. */
@@ -59,12 +59,12 @@ export const menuLevelRecord = record('level', {
 })
 
 /** The keys of a controller and the levels of its menu, as data: a small machine that screens, sheets and tests walk. */
-export const menuRecord = record('Menu', {
+const menuRecord = record('Menu', {
   keys: map('Keys', record('key', { order: order(), label: filled('Printed', 12) })),
   levels: map('Levels', menuLevelRecord),
 })
 
-export const displayRecord = record('Display step', {
+const displayRecord = record('Display step', {
   stepC: number('In °C', 'factor', { over: 0, max: 10 }),
   stepF: number('In °F', 'factor', { over: 0, max: 10 }),
 })

@@ -46,7 +46,7 @@ export const probeFactsRecord = record('Probe', {
   wires: maybe(figure('Wires', [2, 3])),
 })
 
-export const limiterFactsRecord = record('Limiter', {
+const limiterFactsRecord = record('Limiter', {
   /** What it feels with its own probe. */
   feels: filled('Feels', 120),
   lowC: degrees('Dial from', -100, 1000),
@@ -60,7 +60,7 @@ export const limiterFactsRecord = record('Limiter', {
 })
 
 /** What a load wants of whoever switches it, and what it brings along. */
-export const loadFactsRecord = record('What it asks', {
+const loadFactsRecord = record('What it asks', {
   minimumOffS: maybe(seconds('Minimum off time', 1e5)),
   minimumOnS: maybe(seconds('Minimum on time', 1e5)),
   startsPerHour: maybe(number('Starts at most', 'perHour', { over: 0, max: 1000 })),

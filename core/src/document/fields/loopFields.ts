@@ -59,10 +59,10 @@ export const loopNoteRecord = whole(
 )
 
 const signature = { by, at, instrument: filled('instrument', 400) }
-export const signOffRecord = whole(record('signed', signature))
+const signOffRecord = whole(record('signed', signature))
 
 /** Where the hand-over of a loop stands. */
-export const handoverRecord = record('hand-over', {
+const handoverRecord = record('hand-over', {
   signed: maybe(signOffRecord),
   /** What was ticked, by whom. */
   ticks: maybe(map('ticks', whole(record('tick', { by, at })))),

@@ -1,6 +1,6 @@
 import type { PlantModel } from '../../plant/thermalNetwork'
 
-export interface BoilerModelFacts {
+interface BoilerModelFacts {
   readonly waterJPerK: number
   readonly buildingJPerK: number
   readonly lossWPerK: number

@@ -1,6 +1,6 @@
 import type { PlantModel } from '../../plant/thermalNetwork'
 
-export interface CabinModelFacts {
+interface CabinModelFacts {
   readonly lossWPerK: number
   readonly airJPerK: number
   readonly shellJPerK: number

@@ -1,6 +1,6 @@
 import type { PlantModel } from '../../plant/thermalNetwork'
 
-export interface CabinetModelFacts {
+interface CabinetModelFacts {
   readonly lossWPerK: number
   readonly airJPerK: number
   readonly wallsJPerK: number

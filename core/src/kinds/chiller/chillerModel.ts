@@ -1,6 +1,6 @@
 import type { PlantModel } from '../../plant/thermalNetwork'
 
-export interface ChillerModelFacts {
+interface ChillerModelFacts {
   readonly brineJPerK: number
   readonly slabJPerK: number
   /** Slab to brine. */

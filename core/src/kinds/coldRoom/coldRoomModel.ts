@@ -1,6 +1,6 @@
 import type { PlantModel } from '../../plant/thermalNetwork'
 
-export interface ColdRoomModelFacts {
+interface ColdRoomModelFacts {
   readonly lossWPerK: number
   readonly airJPerK: number
   readonly goodsJPerK: number

@@ -1,6 +1,6 @@
 import type { PlantModel } from '../../plant/thermalNetwork'
 
-export interface EnclosureModelFacts {
+interface EnclosureModelFacts {
   readonly lossWPerK: number
   readonly airJPerK: number
   readonly wholeJPerK: number

@@ -2,7 +2,7 @@ import { airSensible } from '../../plant/airSensible'
 import { moistAir } from '../../plant/moistAir'
 import type { PlantModel } from '../../plant/thermalNetwork'
 
-export interface FanModelFacts {
+interface FanModelFacts {
   readonly lossWPerK: number
   readonly quickJPerK: number
   readonly wholeJPerK: number

@@ -1,7 +1,7 @@
 import { poolEvaporation, type PoolLossInput } from '../../plant/poolEvaporation'
 import type { PlantModel } from '../../plant/thermalNetwork'
 
-export interface PoolModelFacts {
+interface PoolModelFacts {
   readonly waterJPerK: number
   /** Convection, radiation and what goes into the ground, on water over air. */
   readonly lossWPerK: number

@@ -1,6 +1,6 @@
 import type { PlantModel } from '../../plant/thermalNetwork'
 
-export interface RoomModelFacts {
+interface RoomModelFacts {
   readonly lossWPerK: number
   /** What an on/off cycle of an air probe works on, and what the whole stores. */
   readonly quickJPerK: number

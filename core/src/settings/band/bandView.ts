@@ -68,7 +68,7 @@ export function outputScale(
   }
 }
 
-export interface BandView {
+interface BandView {
   readonly zeroC: number
   readonly fullC: number
   /** Temperature and output, corner by corner. */

@@ -1,7 +1,7 @@
 import { bandEnds, type Anchor } from './law/proportional'
 import type { BandBehaviour } from '../behaviour'
 
-export type MovedBandPart = 'set' | 'zero' | 'full' | 'minimum' | 'maximum'
+type MovedBandPart = 'set' | 'zero' | 'full' | 'minimum' | 'maximum'
 
 /**
  * A band after one part of it was moved: an end stops one step before the other and takes the set along as its anchor says; least and

@@ -9,7 +9,7 @@ import { warmWireOhm } from '../../wiring/wireResistance'
 import type { LoopContext } from '../../loop/context'
 import type { Consequence } from '../consequences'
 
-export interface BatteryView {
+interface BatteryView {
   readonly plan: BatteryPlan
   readonly cutOff: BatteryCutOff
   readonly volts: number

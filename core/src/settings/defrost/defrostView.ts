@@ -8,7 +8,7 @@ import { type NoDefrost, noDefrostWords } from '../../words/findings/controllerF
 import type { LoopContext } from '../../loop/context'
 import type { Consequence } from '../consequences'
 
-export interface DefrostView {
+interface DefrostView {
   readonly plan: DefrostPlan
   readonly cycle?: DefrostCycle
   /** Why there is no cycle to draw, and what is said of it. */

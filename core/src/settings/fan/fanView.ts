@@ -4,7 +4,7 @@ import type { LoopContext } from '../../loop/context'
 import type { Consequence } from '../consequences'
 import { outputScale, type OutputScale } from '../band/bandView'
 
-export interface FanView {
+interface FanView {
   readonly lowC: number
   readonly highC: number
   readonly lowPercent: number

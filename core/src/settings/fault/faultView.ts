@@ -6,14 +6,14 @@ import type { LoopContext } from '../../loop/context'
 import { probeFailures } from '../consequences'
 
 /** One way to fail, judged for this loop. */
-export interface FaultChoice {
+interface FaultChoice {
   readonly fault: ProbeFault
   readonly offered: boolean
   readonly verdict: 'fits' | 'look' | 'stop'
   readonly says: string
 }
 
-export interface FaultView {
+interface FaultView {
   readonly choices: readonly FaultChoice[]
   /** What breaks which way: a line for open, one for short or damp. */
   readonly errs: readonly { readonly what: string; readonly shows: string; readonly does: string }[]

@@ -12,7 +12,7 @@ export interface OffsetPair {
   readonly shownC: number
 }
 
-export interface OffsetAdvice {
+interface OffsetAdvice {
   readonly verdict: 'leave' | 'offset' | 'not-an-offset' | 'beyond-limit'
   /** The offset to key, on the controller's step; left out where none is to be keyed. */
   readonly offsetK?: number

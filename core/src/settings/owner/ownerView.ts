@@ -22,7 +22,7 @@ export interface OwnerRow {
   readonly note?: string
 }
 
-export interface OwnerView {
+interface OwnerView {
   readonly rows: readonly OwnerRow[]
   /** What keeps the installer's level shut, in words. */
   readonly lock: string

@@ -6,7 +6,7 @@ import type { Consequence } from '../consequences'
 import { type ResetView, shiftedLine } from './resetView'
 
 /** A made-up year along a reset line, against a fixed supply, and what stands beside the line. */
-export interface ResetSeason {
+interface ResetSeason {
   /** Hours in bands of outdoor temperature. */
   readonly hours: readonly { readonly fromC: number; readonly toC: number; readonly hours: number }[]
   readonly saving?: {

@@ -12,7 +12,7 @@ import type { LoopContext } from '../../loop/context'
 import { leastReturnC } from './leastReturn'
 import { outdoorNow } from '../consequences'
 
-export interface LinePoint {
+interface LinePoint {
   readonly outdoorC: number
   readonly supplyC: number
 }

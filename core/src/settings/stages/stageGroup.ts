@@ -53,8 +53,7 @@ export const eachRung = (
   )
 
 /** A rung moved by this much, its swing and its convention kept. What limits and guards it stays. */
-export const shifted = (plan: OnOffBehaviour, byK: number): OnOffBehaviour =>
-  replan(plan, { setpointC: plan.setpointC + byK })
+const shifted = (plan: OnOffBehaviour, byK: number): OnOffBehaviour => replan(plan, { setpointC: plan.setpointC + byK })
 
 /** Every rung moved by the same: what a hand on the notch does. */
 export const shiftRungs = (planned: Planned, id: string, byK: number): Record<string, Behaviour> =>

@@ -2,7 +2,7 @@ import type { Convention } from './law/switchingPoints'
 import { fromPoints, fromSetpoint, type OnOffBehaviour, switchingOf, withSwitching } from '../behaviour'
 
 /** What can be said anew of a plan's switching points; what is left out stays. */
-export interface NewWords {
+interface NewWords {
   readonly setpointC?: number
   readonly swingK?: number
   /** Only for `split`; a new swing there is shared out as the old one was. */

@@ -7,7 +7,7 @@ import type { LoopContext } from '../../loop/context'
 import { cutOuts, iceLine } from '../cutOuts'
 
 /** One switching action on the scale. */
-export interface SwitchingRung {
+interface SwitchingRung {
   readonly id: string
   /** Its number among the stages of its action, from 1. */
   readonly stage: number
@@ -20,7 +20,7 @@ export interface SwitchingRung {
 }
 
 /** Everything that stands on one scale, in °C. */
-export interface SwitchingScale {
+interface SwitchingScale {
   readonly rungs: readonly SwitchingRung[]
   readonly lowestC?: number
   readonly highestC?: number

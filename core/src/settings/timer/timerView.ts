@@ -8,7 +8,7 @@ import type { LoopContext } from '../../loop/context'
 import type { Consequence } from '../consequences'
 
 /** One relay over the stretch that is drawn. */
-export interface TimerRelay {
+interface TimerRelay {
   readonly port: string
   readonly title: string
   /** Follows the timer, or the thermostat in series with it. */
@@ -17,7 +17,7 @@ export interface TimerRelay {
   readonly stretches: readonly TimerStretch[]
 }
 
-export interface TimerView {
+interface TimerView {
   readonly plan: TimerPlan
   readonly untilS: number
   readonly relays: readonly TimerRelay[]

@@ -11,19 +11,19 @@ import type { LoopContext } from '../../loop/context'
 import type { Consequence } from '../consequences'
 
 /** One bar of the week strip: minutes from Monday 00:00; what reaches past Sunday comes in again on Monday. */
-export interface WeekBar {
+interface WeekBar {
   readonly id: string
   readonly fromMin: number
   readonly toMin: number
 }
 
-export interface WeekOverlap {
+interface WeekOverlap {
   readonly first: string
   readonly second: string
   readonly minutes: number
 }
 
-export interface WeekView {
+interface WeekView {
   readonly plan: WeekPlan
   readonly periods: readonly (WeekPeriod & { readonly id: string })[]
   readonly bars: readonly WeekBar[]
@@ -33,10 +33,10 @@ export interface WeekView {
   readonly lines: readonly Consequence[]
 }
 
-export const WEEK_MIN = 7 * 1440
+const WEEK_MIN = 7 * 1440
 
 /** A period of the plan as the schedule's arithmetic takes it. */
-export const scheduled = ({ days, start, minutes, mode }: WeekPeriod): Period => ({
+const scheduled = ({ days, start, minutes, mode }: WeekPeriod): Period => ({
   days: [...days].map(Number),
   start,
   minutes,
@@ -44,7 +44,7 @@ export const scheduled = ({ days, start, minutes, mode }: WeekPeriod): Period =>
 })
 
 /** How many periods a controller takes, by its parameters. */
-export const mostPeriods = (device: ResolvedDevice): number =>
+const mostPeriods = (device: ResolvedDevice): number =>
   [1, 2, 3].filter((n) => device.facts.controller && bindsAny(device.facts.controller, `period${n}.`)).length
 
 const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']

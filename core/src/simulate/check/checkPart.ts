@@ -16,7 +16,7 @@ export const isNumber = (value: unknown): value is number => typeof value === 'n
 export const said = (value: unknown) =>
   typeof value === 'number' ? String(value) : (JSON.stringify(value) ?? 'nothing').slice(0, 80)
 
-export const must: Readonly<Record<Kind, readonly [(value: unknown) => boolean, string]>> = {
+const must: Readonly<Record<Kind, readonly [(value: unknown) => boolean, string]>> = {
   any: [() => true, ''],
   number: [isNumber, 'it must be a finite number'],
   over0: [(value) => isNumber(value) && value > 0, 'it must be a number over 0'],

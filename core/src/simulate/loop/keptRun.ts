@@ -2,7 +2,7 @@ import type { KeptRun, LoopDocument } from '../../document/documents'
 import type { ChosenFault } from './loopFaults'
 import { type DaySort, daySorts, type Span, spans } from './runWeather'
 
-export interface KeptChoice {
+interface KeptChoice {
   readonly span: Span
   readonly sort: DaySort
   readonly climate: string

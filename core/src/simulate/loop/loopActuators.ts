@@ -18,7 +18,7 @@ export interface Driven {
   readonly actuator: string
 }
 
-export interface LoopActuators {
+interface LoopActuators {
   readonly driven: readonly Driven[]
   readonly actuators: readonly Actuator[]
   readonly links: readonly ThermalLink[]

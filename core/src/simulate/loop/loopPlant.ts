@@ -5,7 +5,7 @@ import type { PlantGiven, PlantMade } from '../../kinds/plantMade'
 import type { LoopSurvey } from '../../survey/surveyResult'
 
 /** A row of field data that a plant was made with, and what it was changed to. */
-export interface PlantRow {
+interface PlantRow {
   readonly id: string
   readonly value: number
   readonly low: number

@@ -1,7 +1,7 @@
 import type { SweepMap } from './sweep'
 
 /** What a pair of settings has to keep to; what is left out binds nothing. */
-export interface SweepTarget {
+interface SweepTarget {
   readonly mostStarts?: number | undefined
   readonly mayK?: number | undefined
 }

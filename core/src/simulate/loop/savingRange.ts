@@ -1,6 +1,6 @@
 import type { LoopSurvey } from '../../survey/surveyResult'
 
-export interface SavingRange {
+interface SavingRange {
   readonly savedKwh: number
   readonly percent: number
   readonly lowKwh: number

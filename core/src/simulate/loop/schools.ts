@@ -18,7 +18,7 @@ export interface SchoolSide {
 }
 
 /** Two ways of doing the same thing, between which fitters disagree. */
-export interface School {
+interface School {
   readonly id: 'way' | 'width' | 'reset' | 'probe' | 'defrost' | 'override'
   readonly title: string
   /** What is compared in the first place: over which stretch it shows. */

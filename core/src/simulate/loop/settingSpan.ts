@@ -6,7 +6,7 @@ import type { Quantity } from '../../units/quantity'
 import { settingOf, type SweepSetting } from './sweep'
 
 /** How far a setting is worth trying, and in what steps. */
-export interface SettingSpan {
+interface SettingSpan {
   readonly low: number
   readonly high: number
   readonly step: number

@@ -10,8 +10,7 @@ import { simulate } from '../simulate'
 import { loopScenario, type RunChoice } from './loopScenario'
 
 /** Settings of an output that a sweep can move. */
-export const sweepSettings = ['swingK', 'minimumOffS', 'setpointC', 'bandK', 'integralS', 'minimumPercent'] as const
-export type SweepSetting = (typeof sweepSettings)[number]
+export type SweepSetting = 'swingK' | 'minimumOffS' | 'setpointC' | 'bandK' | 'integralS' | 'minimumPercent'
 
 export interface SweepAxis {
   readonly setting: SweepSetting
@@ -82,7 +81,7 @@ export const fieldOfSetting = ({ kind }: Pick<Behaviour, 'kind'>, setting: Sweep
 }
 
 /** An output with one setting moved. */
-export function withSetting(plan: Behaviour, setting: SweepSetting, value: number): Behaviour {
+function withSetting(plan: Behaviour, setting: SweepSetting, value: number): Behaviour {
   if (plan.kind === 'on-off') {
     if (setting === 'minimumOffS') return { ...plan, minimumOffS: value }
     if (setting === 'swingK') return replan(plan, { swingK: value })

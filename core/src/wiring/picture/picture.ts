@@ -20,7 +20,7 @@ export interface PictureText extends Point {
   readonly style: 'head' | 'title' | 'note' | 'warn' | 'terminal' | 'number'
 }
 
-export interface PictureTerminal extends Point {
+interface PictureTerminal extends Point {
   readonly terminal: string
   readonly label: string
   readonly width: number
@@ -48,7 +48,7 @@ export interface PictureBlock extends Point {
   readonly texts: readonly PictureText[]
 }
 
-export interface PictureWire {
+interface PictureWire {
   readonly row: WireRow
   readonly points: readonly Point[]
   /** Middle of the gap that its number stands in. */
@@ -76,7 +76,7 @@ const advance: Record<PictureText['style'], number> = {
 }
 const tall: Record<PictureText['style'], number> = { head: 16, title: 16, note: 13, warn: 13, terminal: 13, number: 12 }
 
-export interface Box extends Point {
+interface Box extends Point {
   readonly width: number
   readonly height: number
 }

@@ -7,16 +7,16 @@ import type { WireEnd, WireRow } from '../wireRow'
 /** Measures of the drawing, px. */
 export const PIN = { width: 28, least: 24, gap: 4, between: 8 } as const
 export const HEAD = 34
-export const FOOT = 10
+const FOOT = 10
 const APART = 28
 const TOP = 16
 const WIDE = { narrow: 148, middle: 256 } as const
 
 export type Side = 'mains' | 'extra-low'
-export type ColumnId = 'left' | 'middle' | 'right'
+type ColumnId = 'left' | 'middle' | 'right'
 
 /** One terminal of a strip, with the wires that land there, topmost first. */
-export interface PlannedTerminal {
+interface PlannedTerminal {
   readonly terminal: string
   readonly label: string
   readonly side: Side
@@ -35,7 +35,7 @@ export interface PlannedBlock {
   readonly height: number
 }
 
-export interface PlannedColumn {
+interface PlannedColumn {
   readonly id: ColumnId
   readonly width: number
   readonly height: number

@@ -3,7 +3,7 @@ import { boxOf, type Picture, type PictureContact, type PictureText } from './pi
 import type { Point } from './pictureGraph'
 
 /** Names of the faces in the program that will draw it. */
-export interface SvgFaces {
+interface SvgFaces {
   readonly head: string
   readonly text: string
   readonly terminal: string

@@ -1,7 +1,7 @@
 import type { Category } from '@nachtigal/core/choices/deviceChoices'
 import type { DeviceSign } from '../../instruments/Chain'
 
-export interface Slot {
+interface Slot {
   readonly category: Category
   readonly title: string
   readonly sign: DeviceSign

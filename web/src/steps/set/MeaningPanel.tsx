@@ -13,7 +13,7 @@ import { useSetting } from './setting'
 const WIDE = 36
 
 /** Lines of "what it means": a number that opens its sum, a reason, or a few words. */
-export function Meaning({ lines }: { lines: readonly Consequence[] }) {
+function Meaning({ lines }: { lines: readonly Consequence[] }) {
   const { preferences } = useLoop()
   return (
     <dl className="facts dense" aria-live="polite">

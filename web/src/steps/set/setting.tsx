@@ -13,7 +13,7 @@ import { useAct } from '../../loop/useAct'
 import { useLoop } from '../../loop/loopContext'
 
 /** What the parts of the stage share: the loop as it is being dragged, and the ways to change it. */
-export interface Setting {
+interface Setting {
   /** The loop with what a hand holds now; what is drawn and told is of this one. */
   readonly context: LoopContext
   readonly findings: readonly Finding[]

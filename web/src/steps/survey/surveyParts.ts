@@ -3,9 +3,9 @@ import { proposedHazards } from '@nachtigal/core/kinds/proposedHazards'
 import { counted } from '@nachtigal/core/words/words'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 
-export type PartId = string
+type PartId = string
 
-export interface SurveyPart {
+interface SurveyPart {
   /** As it stands in the address. */
   readonly id: PartId
   readonly title: string

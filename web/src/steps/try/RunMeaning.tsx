@@ -42,7 +42,7 @@ export function RunMeaning() {
   )
 }
 
-export function Sentences({ outcome }: { outcome: RunOutcome }) {
+function Sentences({ outcome }: { outcome: RunOutcome }) {
   return (
     <div aria-live="polite" className="grid">
       {outcome.sentences.map(({ code, verdict, head, reason, next }) => (

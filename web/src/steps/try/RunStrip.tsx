@@ -19,7 +19,7 @@ const HOUR_S = 3600
 const LOOKS: readonly StripTrace['look'][] = ['main', 'other', 'second', 'thin']
 
 /** The other run, laid over the loop's own. */
-export interface Overlay {
+interface Overlay {
   readonly state: RunState
   readonly title: string
 }

@@ -19,14 +19,14 @@ import { useLoop } from '../../loop/loopContext'
 import { type RunState, useRun } from './useRun'
 
 /** What is chosen for a run besides the plan itself. */
-export interface TrialChoice {
+interface TrialChoice {
   readonly span: Span
   readonly sort: DaySort
   readonly climate: string
   readonly faults: readonly ChosenFault[]
 }
 
-export interface Trial {
+interface Trial {
   readonly choice: TrialChoice
   readonly choose: (change: Partial<TrialChoice>) => void
   readonly climates: readonly Climate[]

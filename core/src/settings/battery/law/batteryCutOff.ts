@@ -1,5 +1,5 @@
 import { Refused } from '../../../units/refused'
-export interface BatteryCutOffInput {
+interface BatteryCutOffInput {
   readonly cutOffV: number
   readonly holdS: number
   readonly restartV: number

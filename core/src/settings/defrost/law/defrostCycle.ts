@@ -1,14 +1,14 @@
 import { Refused } from '../../../units/refused'
 /** What goes on in one stretch of a cold room's day. */
-export type DefrostPhase = 'cools' | 'melts' | 'drips' | 'fan waits'
+type DefrostPhase = 'cools' | 'melts' | 'drips' | 'fan waits'
 
-export interface DefrostStretch {
+interface DefrostStretch {
   readonly phase: DefrostPhase
   readonly fromMin: number
   readonly toMin: number
 }
 
-export interface DefrostTimes {
+interface DefrostTimes {
   readonly everyH: number
   /** How long melting takes until the coil is warm enough. */
   readonly meltsMin: number

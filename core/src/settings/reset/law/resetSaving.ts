@@ -19,7 +19,7 @@ export interface ResetSavingInput extends ResetLine {
   readonly dewPointC?: number | undefined
 }
 
-export interface ResetSaving {
+interface ResetSaving {
   /** What the fixed supply takes in the hours in which the line gives heat. */
   readonly fixedKwh: number
   readonly resetKwh: number

@@ -73,7 +73,7 @@ export function stagesEnergised(
   return stages.flatMap((stage, i) => (on(stage) ? [i + 1] : []))
 }
 
-export interface StageSequence {
+interface StageSequence {
   readonly inSequence: boolean
   /** Stages that should be on before the last one that is. */
   readonly missing: readonly number[]

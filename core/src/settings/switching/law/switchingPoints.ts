@@ -17,7 +17,7 @@ export interface SwitchingInput {
   readonly swingIs?: 'total' | 'each-side' | undefined
 }
 
-export interface SwitchingPoints {
+interface SwitchingPoints {
   readonly onC: number
   readonly offC: number
   readonly action: Action

@@ -3,7 +3,7 @@ import { Refused } from '../../../units/refused'
 import type { Convention } from './switchingPoints'
 import type { Action } from '../../../control/action'
 
-export interface Translation {
+interface Translation {
   readonly setpointC: number
   readonly swingK?: number
   readonly aboveK?: number

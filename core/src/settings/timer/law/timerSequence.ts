@@ -7,7 +7,7 @@ export interface TimerStretch {
   readonly part: 'waits' | 'A' | 'B' | 'over'
 }
 
-export interface TimerInput {
+interface TimerInput {
   readonly mode: 'once' | 'repeat'
   readonly aS: number
   readonly bS: number

@@ -58,7 +58,7 @@ export function addContacts(parts: Parts, limiterAt: Readonly<Record<string, str
 }
 
 /** Flow of a pool whose pump has its own timer is there in its hours; all else is as it should be. */
-export function conditionOf(parts: Parts, senses: string): Input {
+function conditionOf(parts: Parts, senses: string): Input {
   const { answers } = parts.given.loop.survey
   const hours = parts.survey.figures['pumpHours']?.value
   if (senses === 'flow' && answers['owner'] === 'timer' && hours !== undefined && hours < 24) {
