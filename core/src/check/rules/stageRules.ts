@@ -1,3 +1,4 @@
+import { remembered } from '../../memory/remembered'
 import { swingForRate, worstCyclingRested } from '../../control/worstCycling'
 import { switchingPlans, type OnOffBehaviour, type PlanOf } from '../../settings/behaviour'
 import { rungsOf } from '../../settings/stages/stageGroup'
@@ -14,15 +15,16 @@ import { eachSwitching, lookAgain, note, type Rule, stop } from './rule'
 import { mostStarts } from '../mostStarts'
 
 /** Scales of a loop: rungs of one controller by one probe. */
-function scales({ loop }: LoopContext): readonly (readonly PlanOf<OnOffBehaviour>[])[] {
+const scalesOf = remembered((planned: LoopContext['loop']['settings']['planned']) => {
   const seen = new Set<string>()
-  return switchingPlans(loop.settings.planned).flatMap((plan) => {
+  return switchingPlans(planned).flatMap((plan): readonly PlanOf<OnOffBehaviour>[][] => {
     if (seen.has(plan.id)) return []
-    const rungs = rungsOf(loop.settings.planned, plan.id)
+    const rungs = rungsOf(planned, plan.id)
     for (const { id } of rungs) seen.add(id)
     return [rungs]
   })
-}
+})
+const scales = ({ loop }: LoopContext) => scalesOf(loop.settings.planned)
 
 const stagesInOrder: Rule = (context) =>
   scales(context).flatMap((rungs) =>
