@@ -8,7 +8,7 @@ import { reckon } from './reckon'
  * A kind to start another one from: a heated room of one store. Copy the folder, name it and its files after the new kind, give it an id and
  * an order of its own, and add its line to `list.ts`. It is no kind itself, since the list does not hold it.
  */
-const template: KindFacts<'template'> = {
+export const template: KindFacts<'template'> = {
   id: 'template',
   order: 999,
   title: 'Template',
