@@ -156,6 +156,6 @@ test('a loop as it was at a moment is compared and brought back; log and job fil
   const down = page.waitForEvent('download')
   await page.getByRole('link', { name: 'CSV' }).click()
   const csv = readFileSync(await (await down).path(), 'utf8')
-  expect(csv).toContain('no.,when,received,who,loop,what,before,after,why,takes back,hash')
+  expect(csv).toContain('no.,when,received,who,loop,did,what,before,after,why,takes back,hash')
   expect(csv).toContain('As it was at change')
 })

@@ -1,4 +1,4 @@
-import type { LoopKind } from '../kinds/kinds'
+import type { LoopKind } from '../kinds/ids'
 import type { Value } from '../schema/value'
 import type { instrumentRecord, jobRecord } from './fields/jobFields'
 import { JOB_VERSION } from './fields/jobFields'

@@ -29,28 +29,34 @@ describe('an eleventh kind of loop', () => {
     cpSync(join(root, 'tsconfig.base.json'), join(house, 'tsconfig.base.json'))
     for (const each of ['shelf', 'node_modules']) symlinkSync(join(root, each), join(house, each))
     const before = filesOf(core)
-    // What somebody who adds a kind does: a folder from the template, and its line in the list.
+    // What somebody who adds a kind does: a folder from the template, its id, and its line in the list.
     for (const [path, text] of filesOf(join(core, 'kinds/template'))) {
       const named = path.replace('template', NAME)
       cpSync(join(core, 'kinds/template', path), join(core, 'kinds', NAME, named), { recursive: true })
       writeFileSync(
         join(core, 'kinds', NAME, named),
-        text.replaceAll('template', NAME).replace("'Template'", "'Hatchery'").replace('order: 999', 'order: 110'),
+        text.replaceAll('template', NAME).replace("'Template'", "'Hatchery'"),
       )
     }
     const list = join(core, 'kinds/list.ts')
     writeFileSync(list, `${readFileSync(list, 'utf8')}export { ${NAME} } from './${NAME}/${NAME}'\n`)
+    const ids = join(core, 'kinds/ids.ts')
+    writeFileSync(ids, readFileSync(ids, 'utf8').replace("  'cabin',\n", `  'cabin',\n  '${NAME}',\n`))
     for (const [path, text] of filesOf(core)) if (before.get(path) !== text) touched.push(path)
   })
   afterAll(() => rmSync(house, { recursive: true, force: true }))
 
-  it('takes its folder and one line', () => {
+  it('takes its folder, its id and its line', () => {
     const elsewhere = touched.filter((path) => !path.startsWith(`kinds/${NAME}/`))
-    expect(elsewhere).toEqual(['kinds/list.ts'])
-    const [was, is] = [root, house].map((base) =>
-      readFileSync(join(base, 'core/src/kinds/list.ts'), 'utf8').trim().split('\n'),
-    )
-    expect(is!.length).toBe(was!.length + 1)
+    expect(elsewhere.sort()).toEqual(['kinds/ids.ts', 'kinds/list.ts'])
+    for (const file of elsewhere) {
+      const [was, is] = [root, house].map((base) =>
+        readFileSync(join(base, 'core/src', file), 'utf8')
+          .trim()
+          .split('\n'),
+      )
+      expect([file, is!.length]).toEqual([file, was!.length + 1])
+    }
     expect(touched.length - elsewhere.length).toBe(readdirSync(join(core, 'kinds/template')).length)
   })
 

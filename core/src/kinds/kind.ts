@@ -31,8 +31,6 @@ type KindComparison = 'way' | 'reset' | 'probe' | 'override'
 /** What sets one kind of loop apart, as data and as the functions that read its answers. */
 export interface KindFacts<Id extends string = string> {
   readonly id: Id
-  /** Place among the others, where they are listed. */
-  readonly order: number
   readonly title: string
   readonly about: string
   readonly questions: readonly Question[]

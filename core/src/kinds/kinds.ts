@@ -1,18 +1,17 @@
+import { type LoopKind, loopKinds } from './ids'
 import type { KindFacts } from './kind'
 import * as list from './list'
 
-/** A kind of loop, by its id. */
-export type LoopKind = (typeof list)[keyof typeof list]['id']
+export { type LoopKind, loopKinds } from './ids'
 
-const inOrder: readonly KindFacts<LoopKind>[] = Object.values(list).sort((a, b) => a.order - b.order)
+const known: readonly KindFacts<LoopKind>[] = Object.values(list)
+const missing = loopKinds.filter((kind) => !known.some(({ id }) => id === kind))
+if (missing.length > 0) throw new Error(`list.ts has no line for: ${missing.join(', ')}`)
 
-/** The kinds of loop, as they are listed. */
-export const loopKinds: readonly LoopKind[] = inOrder.map(({ id }) => id)
-
-/** What is known of each kind of loop. */
-export const kindFacts = Object.fromEntries(inOrder.map((kind) => [kind.id, kind])) as Readonly<
-  Record<LoopKind, KindFacts<LoopKind>>
->
+/** What is known of each kind of loop, as they are listed. */
+export const kindFacts = Object.fromEntries(
+  loopKinds.map((kind) => [kind, known.find(({ id }) => id === kind)]),
+) as unknown as Readonly<Record<LoopKind, KindFacts<LoopKind>>>
 
 /** What is known of a kind of loop. */
 export const factsOfKind = (kind: LoopKind): KindFacts<LoopKind> => kindFacts[kind]

@@ -1,5 +1,5 @@
 import { wiringStandards } from '../../units/practice'
-import { loopKinds } from '../../kinds/kinds'
+import { loopKinds } from '../../kinds/ids'
 import {
   choice,
   constant,

@@ -1,4 +1,4 @@
-import { loopKinds } from '../../kinds/kinds'
+import { loopKinds } from '../../kinds/ids'
 import {
   choice,
   constant,

@@ -10,7 +10,6 @@ import { reckon } from './reckon'
 
 export const boiler: KindFacts<'boiler'> = {
   id: 'boiler',
-  order: 20,
   title: 'Boiler',
   about: 'heating water by the weather, or at one temperature',
   questions,

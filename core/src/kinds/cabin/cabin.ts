@@ -6,7 +6,6 @@ import { reckon } from './reckon'
 
 export const cabin: KindFacts<'cabin'> = {
   id: 'cabin',
-  order: 100,
   title: 'Cabin heater',
   about: 'fuel-fired air heater on a battery',
   questions,

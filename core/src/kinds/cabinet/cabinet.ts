@@ -7,7 +7,6 @@ import { reckon } from './reckon'
 
 export const cabinet: KindFacts<'cabinet'> = {
   id: 'cabinet',
-  order: 90,
   title: 'Heated cabinet',
   about: 'heated cabinet or oven, with a timer',
   questions,

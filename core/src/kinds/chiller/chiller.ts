@@ -6,7 +6,6 @@ import { reckon } from './reckon'
 
 export const chiller: KindFacts<'chiller'> = {
   id: 'chiller',
-  order: 80,
   title: 'Chiller',
   about: 'staged brine or chilled water',
   questions,

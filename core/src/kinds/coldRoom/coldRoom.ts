@@ -8,7 +8,6 @@ import { reckon } from './reckon'
 
 export const coldRoom: KindFacts<'cold-room'> = {
   id: 'cold-room',
-  order: 70,
   title: 'Cold room',
   about: 'cold store with coil frost and defrost',
   questions,

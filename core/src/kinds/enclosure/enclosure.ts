@@ -6,7 +6,6 @@ import { reckon } from './reckon'
 
 export const enclosure: KindFacts<'enclosure'> = {
   id: 'enclosure',
-  order: 50,
   title: 'Enclosure',
   about: 'electrical cabinet with a cooler',
   questions,

@@ -6,7 +6,6 @@ import { reckon } from './reckon'
 
 export const fan: KindFacts<'fan'> = {
   id: 'fan',
-  order: 40,
   title: 'Fan',
   about: 'ventilation by temperature and humidity',
   questions,

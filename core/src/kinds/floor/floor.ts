@@ -9,7 +9,6 @@ import { reckon } from './reckon'
 
 export const floor: KindFacts<'floor'> = {
   id: 'floor',
-  order: 10,
   title: 'Warm floor',
   about: 'hydronic or electric floor',
   questions: [...floorQuestions, ...siteQuestions],

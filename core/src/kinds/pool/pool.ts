@@ -8,7 +8,6 @@ import { reckon } from './reckon'
 
 export const pool: KindFacts<'pool'> = {
   id: 'pool',
-  order: 30,
   title: 'Pool or tank',
   about: 'pool, tank or basin heater',
   questions,

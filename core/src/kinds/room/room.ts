@@ -6,7 +6,6 @@ import { reckon } from './reckon'
 
 export const room: KindFacts<'room'> = {
   id: 'room',
-  order: 60,
   title: 'Room',
   about: 'room heated by a heater or a valve',
   questions,

@@ -6,11 +6,10 @@ import { reckon } from './reckon'
 
 /**
  * A kind to start another one from: a heated room of one store. Copy the folder, name it and its files after the new kind, give it an id and
- * an order of its own, and add its line to `list.ts`. It is no kind itself, since the list does not hold it.
+ * add the id to `ids.ts` and its line to `list.ts`. It is no kind itself, since the lists do not hold it.
  */
 export const template: KindFacts<'template'> = {
   id: 'template',
-  order: 999,
   title: 'Template',
   about: 'what it is, in a few words',
   questions,
