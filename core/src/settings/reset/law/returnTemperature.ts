@@ -11,8 +11,10 @@ interface ReturnOf {
  * Share of the design load at an outdoor temperature, never under 0. Formula: (room − outdoor)/(room − design).
  * @example loadShare(5, { roomC: 20, designOutdoorC: -10 }) // 0.5
  */
-export const loadShare = (outdoorC: number, { roomC, designOutdoorC }: Pick<ReturnOf, 'roomC' | 'designOutdoorC'>): number =>
-  Math.max(0, (roomC - outdoorC) / Math.max(1, roomC - designOutdoorC))
+export const loadShare = (
+  outdoorC: number,
+  { roomC, designOutdoorC }: Pick<ReturnOf, 'roomC' | 'designOutdoorC'>,
+): number => Math.max(0, (roomC - outdoorC) / Math.max(1, roomC - designOutdoorC))
 
 /**
  * Water that comes back at constant flow, °C: supply less the drop, which goes with the load; never cooler than the room. The one place
