@@ -18,7 +18,8 @@ export const startChain = defineAction({
     if (!survey) throw new Refused('survey', { must: 'other', says: `is open: ${missing.join(', ')}` })
     const proposal = propose(edited.loop, survey, hand.data, words)
     const made = proposedChain(bare, proposal, { shelf: hand.shelf ?? [], data: hand.data, makeId: hand.newId })
-    if (!made) throw new Refused('shelf', { must: 'other', says: 'has no controller for this' })
+    if (!made)
+      throw new Refused('shelf', { must: 'other', says: 'has no controller for this: add one from its leaflet' })
     return chainChanged(edited, made, hand)
   },
 })

@@ -5,7 +5,7 @@ import type { Edited } from '@nachtigal/core/wiring/edited'
 import type { ProposeWorker } from './proposeWorker'
 
 interface Proposing {
-  readonly result: Promise<Edited>
+  readonly result: Promise<Edited | { readonly lacks: string }>
   /** Ends the worker; the promise never settles then. */
   readonly cancel: () => void
 }

@@ -3,16 +3,16 @@ import { type Fix } from '@nachtigal/core/shapes/fix'
 import { carryOutRemedy } from '@nachtigal/core/actions/carryOutRemedy'
 import { Button } from '../ui/Button'
 import { useLoop } from './loopContext'
-import { useAct } from './useAct'
+import { useTap } from './useTap'
 
 /** One tap that carries a remedy out, as an undoable change; nothing where the shelf has nothing for it. */
 export function FixButton({ fix, of }: { fix: Fix; of: { finding: string } | { connection: string } }) {
   const { profiles } = useLoop()
-  const act = useAct()
+  const tap = useTap()
   const say = fixWords(fix, profiles)
   if (say === undefined) return null
   return (
-    <Button second onClick={() => void act(carryOutRemedy, of, { why: say.toLowerCase() })} end="+">
+    <Button second onClick={() => tap(carryOutRemedy, of, { why: say.toLowerCase() })} end="+">
       {say}
     </Button>
   )

@@ -10,7 +10,7 @@ import { useLoop } from './loopContext'
 import type { SendOptions } from './useSend'
 
 /** An action with the type of its input. */
-interface Doing<I> {
+export interface Doing<I> {
   readonly id: string
   readonly input: RecordField
   readonly run: (edited: Edited, input: I, hand: Hand) => Edited

@@ -174,7 +174,7 @@ export function LogPlace() {
               </td>
               <td className="w-full align-top">
                 {command.undoes ? <b>Taken back. </b> : null}
-                {didOf(command) ? <span className="block text-ink2">{didOf(command)}:</span> : null}
+                <Did command={command} />
                 {command.change.slice(0, MOST_CHANGES).map((change) => {
                   const {
                     what,
@@ -296,4 +296,10 @@ function ChainHolds({ jobId, total }: { jobId: string; total: number | undefined
       </button>
     </span>
   )
+}
+
+/** What was meant by a change, over what it changed. */
+function Did({ command }: { command: Command }) {
+  const did = didOf(command)
+  return did === undefined ? null : <span className="block text-ink2">{did}:</span>
 }

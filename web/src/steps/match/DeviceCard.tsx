@@ -10,6 +10,7 @@ import { type KnownOfDevice, writeDevice } from '@nachtigal/core/actions/writeDe
 import { chainDeviceRecord } from '@nachtigal/core/document/fields/chainFields'
 import { useLoop } from '../../loop/loopContext'
 import { useAct } from '../../loop/useAct'
+import { useTap } from '../../loop/useTap'
 import { ChoiceField } from '../../ui/ChoiceField'
 import { NumberField } from '../../ui/NumberField'
 import { TextField } from '../../ui/TextField'
@@ -19,6 +20,7 @@ import { PortConnections } from './PortConnections'
 export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRemoved: () => void }) {
   const { chain, loop, preferences, profiles } = useLoop()
   const act = useAct()
+  const tap = useTap()
   const { id, facts, tag } = device
   const idle = device.shared && !chain.devices.some((each) => each.id === id)
   const write = (known: Omit<KnownOfDevice, 'device'>) => act(writeDevice, { device: id, ...known })
@@ -39,7 +41,7 @@ export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRe
           <ChoiceField
             label={`${tag} sits in`}
             value={device.sits ?? places[0]}
-            onChoose={(sits) => void write({ sits: sits as ProbePlace })}
+            onChoose={(sits) => tap(writeDevice, { device: id, sits: sits as ProbePlace })}
             choices={places.map((place) => ({ value: place, title: placeTitles[place] }))}
           />
         ) : null}
@@ -82,7 +84,7 @@ export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRe
                   label={title}
                   aside={{ model: 'as bought', link: 'link on the board', parameter: 'keyed' }[by]}
                   value={chosen}
-                  onChoose={(choice) => void act(setDeviceOption, { device: id, option, choice })}
+                  onChoose={(choice) => tap(setDeviceOption, { device: id, option, choice })}
                   hint={choices[chosen]?.does ?? ''}
                   choices={Object.entries(choices)
                     .sort(([, a], [, b]) => a.order - b.order)
@@ -114,9 +116,9 @@ export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRe
               className="third min-h-10 max-md:min-h-12"
               onClick={() => {
                 if (idle)
-                  act(dropSupplyFromJob, { supply: id }, { tell: `${tag} ${device.name} removed from the job.` })
+                  tap(dropSupplyFromJob, { supply: id }, { tell: `${tag} ${device.name} removed from the job.` })
                 else
-                  act(leaveSupplyHere, { supply: id }, { tell: `${tag} ${device.name} feeds nothing here any longer.` })
+                  tap(leaveSupplyHere, { supply: id }, { tell: `${tag} ${device.name} feeds nothing here any longer.` })
                 onRemoved()
               }}
             >
@@ -128,7 +130,7 @@ export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRe
             type="button"
             className="third min-h-10 max-md:min-h-12"
             onClick={() => {
-              act(removeDeviceFromChain, { device: id }, { tell: `${tag} ${device.name} removed from the chain.` })
+              tap(removeDeviceFromChain, { device: id }, { tell: `${tag} ${device.name} removed from the chain.` })
               onRemoved()
             }}
           >

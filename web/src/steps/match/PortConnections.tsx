@@ -4,7 +4,7 @@ import { joinPortsByHand } from '@nachtigal/core/actions/joinPortsByHand'
 import { canJoin } from '@nachtigal/core/wiring/chainEdit'
 import { gives, accepts } from '@nachtigal/core/wiring/joins'
 import { useLoop } from '../../loop/loopContext'
-import { useAct } from '../../loop/useAct'
+import { useTap } from '../../loop/useTap'
 import { ChoiceField } from '../../ui/ChoiceField'
 
 const NOTHING = 'nothing'
@@ -13,7 +13,7 @@ const keyOf = ({ device, port }: PortRef) => `${device}|${port}`
 /** What each port of a device takes from, to be chosen, and what it gives to, told. */
 export function PortConnections({ device }: { device: ResolvedDevice }) {
   const { chain, job, loop } = useLoop()
-  const act = useAct()
+  const tap = useTap()
   const others = [
     ...chain.devices,
     // A supply that only other loops use so far can feed this one too.
@@ -47,7 +47,7 @@ export function PortConnections({ device }: { device: ResolvedDevice }) {
                 value={present ? keyOf(present.from) : NOTHING}
                 onChoose={(value) => {
                   const [from = '', out = ''] = value.split('|')
-                  act(joinPortsByHand, value === NOTHING ? { to } : { from: { device: from, port: out }, to })
+                  tap(joinPortsByHand, value === NOTHING ? { to } : { from: { device: from, port: out }, to })
                 }}
                 choices={[{ value: NOTHING, title: 'nothing' }, ...offered]}
               />

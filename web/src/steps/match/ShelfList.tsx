@@ -14,7 +14,7 @@ import { addDevice, replaceDevice } from '@nachtigal/core/wiring/chainEdit'
 import { idleSupplies } from '@nachtigal/core/wiring/idleSupplies'
 import { useJob } from '../../loop/jobContext'
 import { useLoop } from '../../loop/loopContext'
-import { useAct } from '../../loop/useAct'
+import { useTap } from '../../loop/useTap'
 import { verdictShape, worstOf } from '../../loop/verdict'
 import { Field } from '../../ui/Field'
 import { Shape } from '../../ui/Shape'
@@ -34,7 +34,7 @@ const BESIDE = 2
 export function ShelfList({ category, title, first }: Props) {
   const { job, loop, profiles, words, data } = useLoop()
   const { loops } = useJob()
-  const act = useAct()
+  const tap = useTap()
   const [typed, setTyped] = useState('')
   const [all, setAll] = useState(false)
   const list = useRef<HTMLDivElement>(null)
@@ -91,7 +91,7 @@ export function ShelfList({ category, title, first }: Props) {
         ),
     )
   const choose = (profile: DeviceProfile) =>
-    act(chooseDevice, {
+    tap(chooseDevice, {
       profile: profile.id,
       ...(first ? { instead: first.id } : {}),
       ...(first && elsewhere ? { here: true as const } : {}),
@@ -142,7 +142,7 @@ export function ShelfList({ category, title, first }: Props) {
               key={id}
               type="button"
               className="third min-h-10 max-md:min-h-12"
-              onClick={() => void act(feedFrom, first ? { supply: id, instead: first.id } : { supply: id })}
+              onClick={() => tap(feedFrom, first ? { supply: id, instead: first.id } : { supply: id })}
             >
               Feed it from {tag} {name}
             </button>

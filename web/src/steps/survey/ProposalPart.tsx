@@ -31,6 +31,10 @@ export function ProposalPart() {
     running.result.then(
       (made) => {
         setLooking(false)
+        if ('lacks' in made) {
+          setProblem(`The ${made.lacks}.`)
+          return
+        }
         change(
           { job: made.job, loop: made.loop },
           {

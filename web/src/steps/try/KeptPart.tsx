@@ -1,4 +1,4 @@
-import { useAct } from '../../loop/useAct'
+import { useTap } from '../../loop/useTap'
 import { removeRun } from '@nachtigal/core/actions/removeRun'
 import { Download, X } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
@@ -26,7 +26,7 @@ const fileName = (text: string) =>
 /** Runs that were kept with the loop: one laid over the present run, exports, taking out. */
 export function KeptPart() {
   const { job, loop, words, chain, survey } = useLoop()
-  const act = useAct()
+  const tap = useTap()
   const { state, run, scenario, scenarioOf, choose, climates } = useTrial()
   const runs = ordered(loop.trial?.runs ?? {})
   const [over, setOver] = useState<string>()
@@ -55,7 +55,7 @@ export function KeptPart() {
         if (text !== null) download(`${fileName(loop.name)} run.csv`, text, 'text/csv')
       })
   const takeOut = (id: string) => {
-    act(removeRun, { run: id }, { tell: 'Run removed' })
+    tap(removeRun, { run: id }, { tell: 'Run removed' })
     if (over === id) setOver(undefined)
   }
   const actuators = (of: typeof run) => of!.outputs.map(({ actuator }) => actuator)

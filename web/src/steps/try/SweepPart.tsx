@@ -1,5 +1,5 @@
 import { changeSettings, settingsChange } from '@nachtigal/core/actions/changeSettings'
-import { useAct } from '../../loop/useAct'
+import { useTap } from '../../loop/useTap'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { mostStarts } from '@nachtigal/core/check/mostStarts'
 import { meetsTarget, nearestAt, shadesOf } from '@nachtigal/core/simulate/loop/readSweep'
@@ -38,7 +38,7 @@ const DAYS = 3
 /** Two settings against each other: what every pair would do, those that meet the target marked, a tap to take one. */
 export function SweepPart() {
   const { loop, chain, data, survey, words, preferences, behaviour } = useLoop()
-  const act = useAct()
+  const tap = useTap()
   const { weather, run } = useTrial()
   const plan = behaviour ?? run?.outputs[0]?.plan
   const settings = plan ? settingsOf(plan) : []
@@ -189,7 +189,7 @@ export function SweepPart() {
                   map.x.setting,
                   xValue,
                 )
-                act(changeSettings, settingsChange(loop.settings, next.settings), {
+                tap(changeSettings, settingsChange(loop.settings, next.settings), {
                   tell: `${settingTitles[map.x.setting]} ${say2(map.x.setting, xValue)}, ${settingTitles[map.y.setting].toLowerCase()} ${say2(map.y.setting, yValue)}`,
                 })
               }}

@@ -1,5 +1,5 @@
 import { changeSettings, settingsChange } from '@nachtigal/core/actions/changeSettings'
-import { useAct } from '../../loop/useAct'
+import { useTap } from '../../loop/useTap'
 import { useEffect, useMemo, useState } from 'react'
 import { compareFigures } from '@nachtigal/core/check/compareFigures'
 import { runFigures, type RunFigures } from '@nachtigal/core/simulate/runFigures'
@@ -27,7 +27,7 @@ interface Side {
 export function WaysPart() {
   const inHand = useLoop()
   const { loop, words, survey } = inHand
-  const act = useAct()
+  const tap = useTap()
   const { scenarioOf, choice, choose } = useTrial()
   const offered = useMemo(() => schools(inHand), [inHand])
   const [chosen, setChosen] = useState<string>()
@@ -54,7 +54,7 @@ export function WaysPart() {
   if (!school || !sides[0] || !sides[1]) return <p className="p-4">There is nothing to compare for this loop.</p>
   const figures = [figuresOf(a, sides[0]), figuresOf(b, sides[1])] as const
   const take = (side: SchoolSide) =>
-    act(changeSettings, settingsChange(loop.settings, side.loop.settings), { tell: `Taken: ${side.title}` })
+    tap(changeSettings, settingsChange(loop.settings, side.loop.settings), { tell: `Taken: ${side.title}` })
   return (
     <div className="work">
       <div className="try-main">

@@ -4,7 +4,7 @@ import type { LoadLogic, NamedContact } from '@nachtigal/core/wiring/loadLogic'
 import { mostContacts } from '@nachtigal/core/wiring/contactLogic'
 import { sayExpression } from '@nachtigal/core/wiring/parseExpression'
 import { ContactsDrawing } from '../../instruments/picture/ContactsDrawing'
-import { useAct } from '../../loop/useAct'
+import { useTap } from '../../loop/useTap'
 import { Findings } from '../../loop/Findings'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../ui/Button'
@@ -155,7 +155,7 @@ function Flips({ logic }: { logic: LoadLogic }) {
 /** Puts a switch or a timer across one contact of the line; what that defeats is said at once. */
 function LayAcross({ logic }: { logic: LoadLogic }) {
   const { profiles } = useLoop()
-  const act = useAct()
+  const tap = useTap()
   const reachable = [...logic.contacts, ...logic.relays.map(({ contact }) => contact)]
   const switches = profiles.filter(
     ({ permissive, category, ports }) =>
@@ -192,7 +192,7 @@ function LayAcross({ logic }: { logic: LoadLogic }) {
           second
           end="+"
           onClick={() =>
-            void act(
+            tap(
               layAcross,
               { over: { device: contact.device.id, port: contact.portId }, profile: profile.id },
               { tell: `${profile.name} laid across ${contact.name}.` },
