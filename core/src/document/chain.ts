@@ -73,3 +73,9 @@ export const resolveChain = rememberedOfBoth((shared: Shared, chain: Chain): Res
   }
   return { devices, connections }
 })
+
+/** What feels for an input: the connection that gives to it; nothing while it is open. */
+export const feedOf = (
+  { connections }: Pick<ResolvedChain, 'connections'>,
+  { device, port }: PortRef,
+): ResolvedConnection | undefined => connections.find(({ to }) => to.device === device && to.port === port)

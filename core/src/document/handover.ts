@@ -1,6 +1,6 @@
 import { shownDay } from '../time/shownMoment'
 import { changesBetween } from './changesBetween'
-import type { Change } from './command'
+import type { Change, Command } from './command'
 import type { JobDocument, LoopDocument } from './documents'
 
 /** What has to lie in the panel, or in somebody's hand, when a loop is handed over. */
@@ -18,6 +18,10 @@ export const isLocked = ({ handover }: Pick<LoopDocument, 'handover'>): boolean 
 
 /** Parts of a loop that a signature stands for. Notes, readings, runs and what is temporary may come later. */
 const signedParts: ReadonlySet<string> = new Set(['survey', 'chain', 'wiring', 'settings', 'waivers', 'kind', 'name'])
+
+/** Whether a command signed the hand-over of a loop. */
+export const signs = ({ change }: Pick<Command, 'change'>): boolean =>
+  change.some(({ path, to }) => path.join('/') === 'handover/signed' && to !== null)
 
 /** What of a signed loop is another now than it was then. */
 export const changesSince = (then: LoopDocument | undefined, now: LoopDocument): Change[] =>

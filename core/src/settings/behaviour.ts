@@ -1,3 +1,4 @@
+import { bandEnds } from './band/law/proportional'
 import { Refused } from '../units/refused'
 import { type Convention, switchingPoints } from './switching/law/switchingPoints'
 import { type Action } from '../control/action'
@@ -124,3 +125,14 @@ export function keyedSwingK(words: SwitchingWords): number {
   if (convention === 'signed') return action === 'heating' ? -swingK : swingK
   return swingIs === 'each-side' ? swingK / 2 : swingK
 }
+
+/**
+ * Where an output that gives more or less gives nothing and where it is full, °C: both ends of a band, a fan from its setpoint to full speed.
+ * @example givesBetween({ kind: 'fan', setpointC: 24, bandK: 3 }) // { zeroC: 24, fullC: 27 }
+ */
+export const givesBetween = (
+  plan:
+    | ({ readonly kind: 'band' } & Pick<BandBehaviour, 'action' | 'anchor' | 'setpointC' | 'bandK'>)
+    | ({ readonly kind: 'fan' } & Pick<FanBehaviour, 'setpointC' | 'bandK'>),
+): { readonly zeroC: number; readonly fullC: number } =>
+  plan.kind === 'fan' ? { zeroC: plan.setpointC, fullC: plan.setpointC + plan.bandK } : bandEnds(plan)

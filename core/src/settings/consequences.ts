@@ -1,3 +1,4 @@
+import { feedOf } from '../document/chain'
 import { onOffCycle } from '../control/onOffCycle'
 import { relayLifeYears, worstCyclingRested } from '../control/worstCycling'
 import { keyedSwingK, type OnOffBehaviour, type PlanOf, type Switching, switchingOf } from './behaviour'
@@ -48,9 +49,7 @@ function displayed(
   const view = quantityView('temperature', preferences)
   const step = preferences.temperatureUnit === 'F' ? display.stepF : display.stepC
   const shown = (c: number) => shownText(roundToStep(view.toShown(c), step), step < 1 ? 1 : 0)
-  const probe = chain.connections.find(
-    ({ to }) => to.device === plan.input.device && to.port === plan.input.port,
-  )?.fromDevice
+  const probe = feedOf(chain, plan.input)?.fromDevice
   const lagS = probe?.facts.probe?.lagS
   const lateK = lagS !== undefined && kPerHour !== undefined ? (kPerHour * lagS) / 3600 : undefined
   return [

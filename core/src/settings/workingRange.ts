@@ -1,5 +1,4 @@
-import { bandEnds } from './band/law/proportional'
-import type { PlanOf } from './behaviour'
+import { givesBetween, type PlanOf } from './behaviour'
 import { rungsOf } from './stages/stageGroup'
 import type { LoopContext } from '../loop/context'
 import { resetController, resetView } from './reset/resetView'
@@ -9,9 +8,8 @@ import { resetController, resetView } from './reset/resetView'
  * from its set to full speed, a supply along the whole of its line.
  */
 export function workingRange(context: LoopContext, plan: PlanOf): readonly [bottomC: number, topC: number] {
-  if (plan.kind === 'fan') return [plan.setpointC, plan.setpointC + plan.bandK]
-  if (plan.kind === 'band') {
-    const { zeroC, fullC } = bandEnds(plan)
+  if (plan.kind !== 'on-off') {
+    const { zeroC, fullC } = givesBetween(plan)
     return [Math.min(zeroC, fullC), Math.max(zeroC, fullC)]
   }
   const points = rungsOf(context.loop.settings.planned, plan.id).flatMap(({ onC, offC }) => [onC, offC])

@@ -1,3 +1,4 @@
+import { dayNumber, weekdayOf } from '../time/civilDay'
 import type { ThermalFlow } from '../plant/thermalNetwork'
 import { resetLine } from '../settings/reset/law/resetLine'
 import { continuousKinds, type Control, type Scenario } from './scenario'
@@ -117,11 +118,7 @@ function weekStart(start: string | undefined): number {
   const parts = /^(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)(?::(\d\d))?$/.exec(start)?.map(Number)
   if (!parts) throw new RangeError(`start ${JSON.stringify(start)} must be written like 2026-01-12T00:00:00`)
   const [, year, month, day, hour, minute, second] = parts as [number, number, number, number, number, number, number]
-  // Zeller's rule, counted from Monday.
-  const [y, m] = month < 3 ? [year - 1, month + 12] : [year, month]
-  const weekday =
-    (day + Math.floor((13 * (m + 1)) / 5) + y + Math.floor(y / 4) - Math.floor(y / 100) + Math.floor(y / 400) + 5) % 7
-  return weekday * DAY_S + hour * HOUR_S + minute * 60 + (second || 0)
+  return weekdayOf(dayNumber(year, month, day)) * DAY_S + hour * HOUR_S + minute * 60 + (second || 0)
 }
 
 /**

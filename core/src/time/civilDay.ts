@@ -27,3 +27,9 @@ export function civilDay(days: number): { readonly year: number; readonly month:
     day: dayOfYear - Math.floor((153 * shifted + 2) / 5) + 1,
   }
 }
+
+/**
+ * Day of the week of a day that `dayNumber` counts, from Monday as 0.
+ * @example weekdayOf(dayNumber(2029, 1, 1)) // 0
+ */
+export const weekdayOf = (days: number): number => (((days + 3) % 7) + 7) % 7

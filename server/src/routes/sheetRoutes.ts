@@ -4,7 +4,7 @@ import { judge } from '@nachtigal/contract/check'
 import { documentSchema } from '@nachtigal/contract/documentSchemas'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import type { AnyDocument, JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
-import { changesSince } from '@nachtigal/core/document/handover'
+import { changesSince, signs } from '@nachtigal/core/document/handover'
 import { AppError } from '../appError'
 import type { CsvName, MakeSheet, PdfName, SheetName } from '../sheets/sheetMaker'
 import { inSlices } from '../store/checkDocument'
@@ -22,9 +22,7 @@ interface Deps {
 async function sinceHandover(store: JobStore, job: JobDocument, loop: LoopDocument): Promise<string[] | undefined> {
   if (!loop.handover.signed) return undefined
   const { rows } = await store.log(job.id, SIGNINGS, { loop: loop.id, kind: 'hand-over' })
-  const row = rows.find(({ command }) =>
-    command.change.some(({ path, to }) => path.join('/') === 'handover/signed' && to !== null),
-  )
+  const row = rows.find(({ command }) => signs(command))
   if (!row) return undefined
   const then = (await store.at(job.id, row.sequence)).loops[loop.id]
   return changesSince(then, loop).map((change) => {

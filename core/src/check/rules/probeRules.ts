@@ -1,3 +1,4 @@
+import { feedOf } from '../../document/chain'
 import { switchingPlans, plansOf } from '../../settings/behaviour'
 import { type ResolvedConnection, type ResolvedDevice } from '../../document/chain'
 
@@ -209,7 +210,7 @@ const probeErrs = eachPlan((plan, { chain, loop }) => {
     ({ input }) => input.device === plan.input.device && input.port === plan.input.port,
   )
   if (first?.id !== plan.id) return []
-  const connection = chain.connections.find(({ to }) => to.device === plan.input.device && to.port === plan.input.port)
+  const connection = feedOf(chain, plan.input)
   const curve = connection?.fromDevice.facts.probe?.curve
   const readsCold = curve && readsColdWhenOpen(curve)
   if (!connection || readsCold === undefined) return []

@@ -1,3 +1,4 @@
+import { feedOf } from '../../document/chain'
 import type { LoopContext } from '../../loop/context'
 import type { OnOffBehaviour, PlanOf } from '../../settings/behaviour'
 import type { PortRef, ResolvedDevice } from '../../document/chain'
@@ -105,7 +106,7 @@ export const toProbe: Go = { step: 'match', part: 'probe', says: 'Open the probe
 /** What feels for an input, and how long it takes to. */
 export function feeling(context: LoopContext, input: PortRef) {
   const { chain, data } = context
-  const feed = chain.connections.find(({ to }) => to.device === input.device && to.port === input.port)
+  const feed = feedOf(chain, input)
   const probe = feed?.fromDevice
   const lagS = probe?.facts.probe?.lagS ?? fieldValue(data, 'lag.sheath.air').typical
   return { feed, probe, lagS }

@@ -2,8 +2,8 @@ import { fanAt } from '../../settings/fan/fanView'
 import { outputScale } from '../../settings/band/bandView'
 import { spell } from '../../time/spell'
 import type { LoopContext } from '../../loop/context'
-import { bandEnds, proportionalPercent } from '../../settings/band/law/proportional'
-import type { BandBehaviour, FanBehaviour, PlanOf } from '../../settings/behaviour'
+import { proportionalPercent } from '../../settings/band/law/proportional'
+import { type BandBehaviour, type FanBehaviour, givesBetween, type PlanOf } from '../../settings/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import { type Quantity, quantityView } from '../../units/quantity'
 import { diagnoseSignal, type SignalDiagnosis } from '../../signal/diagnoseSignal'
@@ -96,9 +96,6 @@ export const dryPercent = ({
   humidityBandPercent = 20,
 }: Pick<FanBehaviour, 'humidityPercent' | 'humidityBandPercent'>) => Math.max(0, humidityPercent - humidityBandPercent)
 
-const ends = (plan: Plan) =>
-  plan.kind === 'fan' ? { zeroC: plan.setpointC, fullC: plan.setpointC + plan.bandK } : bandEnds(plan)
-
 /** A point of the sweep: a share of the band, and whether it is reached on the way back. */
 interface Point {
   readonly id: string
@@ -128,7 +125,7 @@ function pointsOf(plan: Plan): Point[] {
 }
 
 const temperatureAt = (plan: Plan, share: number) => {
-  const { zeroC, fullC } = ends(plan)
+  const { zeroC, fullC } = givesBetween(plan)
   return zeroC + (fullC - zeroC) * share
 }
 
@@ -144,7 +141,7 @@ export function sweepTest(context: LoopContext, plan: Plan): TestSpec {
   const { words } = context
   const { say } = words
   const meter = metered(context, plan)
-  const { zeroC, fullC } = ends(plan)
+  const { zeroC, fullC } = givesBetween(plan)
   const source = sourceOfRow(context, meter.row)
   const box = standIn(context, plan.input)
   const step = ({ id, share, back }: Point): StepSpec => {
@@ -308,7 +305,7 @@ function displayOff(context: LoopContext, plan: Plan, shown: readonly Row[]): Ju
       ),
     ])
   // In the middle of the band the line is straight: its place there is the set, its slope the band.
-  const { zeroC, fullC } = ends(plan)
+  const { zeroC, fullC } = givesBetween(plan)
   const inside = shown.filter(({ display }) => display! > 1 && display! < 99)
   if (inside.length >= 2) {
     const [first, last] = [

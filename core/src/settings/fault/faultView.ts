@@ -1,3 +1,4 @@
+import { feedOf } from '../../document/chain'
 import type { PlanOf, ProbeFault } from '../behaviour'
 import { limitersOf } from '../../wiring/protections'
 import { lineOfOutput } from '../../wiring/outputPath'
@@ -67,7 +68,7 @@ export function faultView(context: LoopContext, plan: PlanOf): FaultView {
       `runs ${plan.dutyPercent === undefined ? 'a fixed share' : words.say(plan.dutyPercent, 'percent')} of the time: near right while the load is as usual.`,
     ],
   }
-  const feed = chain.connections.find(({ to }) => to.device === plan.input.device && to.port === plan.input.port)
+  const feed = feedOf(chain, plan.input)
   const curve = feed?.fromDevice.facts.probe?.curve
   const name = feed ? `${feed.fromDevice.tag} ${feed.fromDevice.name}` : ''
   const cold = curve && readsColdWhenOpen(curve)

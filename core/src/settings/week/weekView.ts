@@ -2,7 +2,7 @@ import { spell } from '../../time/spell'
 import { type ResolvedDevice } from '../../document/chain'
 import { ordered } from '../../schema/ordered'
 import type { WeekPeriod, WeekPlan } from './fields'
-import { dayNumber } from '../../time/civilDay'
+import { dayNumber, weekdayOf } from '../../time/civilDay'
 import { clockChanges, isoInZone, offsetMs, parseIso } from '../../time/wallClock'
 import { type Period, scheduleNext, scheduleOverlaps, weekSpans } from '../../time/weekSchedule'
 import { bindsAny } from '../../device/bound'
@@ -62,7 +62,7 @@ export const daysSay = (days: string): string =>
 export function momentSays(iso: string): string {
   const [date = '', time = ''] = iso.split('T')
   const [year, month, day] = date.split('-').map(Number)
-  const weekday = dayNames[(((dayNumber(year!, month!, day!) + 3) % 7) + 7) % 7]!
+  const weekday = dayNames[weekdayOf(dayNumber(year!, month!, day!))]!
   return `${weekday} ${time.slice(0, 5)}, ${day} ${monthNames[month! - 1]!}`
 }
 const monthNames = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']

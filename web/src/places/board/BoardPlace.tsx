@@ -4,8 +4,7 @@ import { loopContext } from '@nachtigal/core/loop/context'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { nextThing, stepStatus } from '@nachtigal/core/progress/stepStatus'
 import { lastReading } from '@nachtigal/core/document/proofReadings'
-import { bandEnds } from '@nachtigal/core/settings/band/law/proportional'
-import { type PlanOf, plansOf } from '@nachtigal/core/settings/behaviour'
+import { givesBetween, type PlanOf, plansOf } from '@nachtigal/core/settings/behaviour'
 import { ordered } from '@nachtigal/core/schema/ordered'
 import { rungsOf } from '@nachtigal/core/settings/stages/stageGroup'
 import { workflowSteps } from '@nachtigal/core/kinds/hazards'
@@ -26,8 +25,7 @@ const severityOf = (codes: readonly string[]) => (codes.includes('stop') ? 0 : c
 /** Both ends of an output that gives more or less, in the unit that is shown. */
 function wedgeOf(plan: PlanOf, shown: (c: number) => number) {
   if (plan.kind === 'on-off') return undefined
-  const { zeroC, fullC } =
-    plan.kind === 'band' ? bandEnds(plan) : { zeroC: plan.setpointC, fullC: plan.setpointC + plan.bandK }
+  const { zeroC, fullC } = givesBetween(plan)
   return { zero: shown(zeroC), full: shown(fullC), action: plan.action }
 }
 

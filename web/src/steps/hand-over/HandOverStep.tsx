@@ -8,7 +8,7 @@ import { fill, routes } from '@nachtigal/contract/api'
 import { signingBlockedBy, stepStatus } from '@nachtigal/core/progress/stepStatus'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import { ordered } from '@nachtigal/core/schema/ordered'
-import { changesSince, handoverTicks, isLocked } from '@nachtigal/core/document/handover'
+import { changesSince, handoverTicks, isLocked, signs } from '@nachtigal/core/document/handover'
 import { kitOf } from '@nachtigal/core/document/instruments'
 import { bindsAny } from '@nachtigal/core/device/bound'
 import { controllerPlanOf } from '@nachtigal/core/survey/controllerPlanOf'
@@ -162,9 +162,7 @@ function Since() {
   const { job, loop, preferences } = useLoop()
   const { signed } = loop.handover
   const { data: log } = useLogQuery({ jobId: job.id, loop: loop.id, kind: 'hand-over' }, { skip: !signed })
-  const sequence = log?.rows.find(({ command }) =>
-    command.change.some(({ path, to }) => path.join('/') === 'handover/signed' && to !== null),
-  )?.sequence
+  const sequence = log?.rows.find(({ command }) => signs(command))?.sequence
   const { data: then } = useJobAtQuery({ jobId: job.id, sequence: sequence ?? 0 }, { skip: sequence === undefined })
   if (!signed || !then) return null
   const changed = changesSince(then.loops[loop.id], loop)

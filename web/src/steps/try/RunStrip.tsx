@@ -1,8 +1,7 @@
 import { ArrowLeft, ArrowRight, Maximize2, Printer, ZoomIn, ZoomOut } from 'lucide-react'
 import { addHours, format, parseISO } from 'date-fns'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { bandEnds } from '@nachtigal/core/settings/band/law/proportional'
-import type { PlanOf } from '@nachtigal/core/settings/behaviour'
+import { givesBetween, type PlanOf } from '@nachtigal/core/settings/behaviour'
 import type { LoopRun } from '@nachtigal/core/simulate/loop/loopScenario'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import type { MomentValues, StripView } from '@nachtigal/core/simulate/stripView'
@@ -27,8 +26,7 @@ interface Overlay {
 const bandOf = (plan: PlanOf | undefined): readonly [number, number] | undefined => {
   if (!plan) return undefined
   if (plan.kind === 'on-off') return [plan.onC, plan.offC]
-  if (plan.kind === 'fan') return [plan.setpointC, plan.setpointC + plan.bandK]
-  const { zeroC, fullC } = bandEnds(plan)
+  const { zeroC, fullC } = givesBetween(plan)
   return [zeroC, fullC]
 }
 

@@ -1,10 +1,11 @@
-import type { PlanOf } from '../../../settings/behaviour'
+import { givesBetween, type PlanOf } from '../../../settings/behaviour'
 import { fieldValue } from '../../../plant/fieldValue'
 import type { Parts } from './parts'
 
 /** What a fan follows: heat, and humidity where it is planned; the stronger leads. */
 export function demands(parts: Parts, plan: Extract<PlanOf, { kind: 'fan' }>, probe: string) {
-  const heat = { probe, zeroAt: plan.setpointC, fullAt: plan.setpointC + plan.bandK }
+  const { zeroC, fullC } = givesBetween(plan)
+  const heat = { probe, zeroAt: zeroC, fullAt: fullC }
   if (plan.humidityPercent === undefined) return [heat]
   if (!parts.probes.some(({ id }) => id === 'humidity'))
     parts.probes.push({
