@@ -1,16 +1,14 @@
-import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { createHash, randomUUID } from 'node:crypto'
 import { documentSchema } from '@nachtigal/contract/documentSchemas'
 import type { JobFile } from '@nachtigal/contract/api'
 import { refusal, type Refusal } from '@nachtigal/contract/check'
 import { inputRefusal } from '@nachtigal/contract/inputRefusal'
-import type { AnyAction } from '@nachtigal/core/actions/action'
+import type { AnyAction, Hand } from '@nachtigal/core/actions/action'
 import { applyCommand } from '@nachtigal/core/document/applyChange'
 import { changesBetween } from '@nachtigal/core/document/changesBetween'
 import { type Command, firstHash, hashText, type LogRow } from '@nachtigal/core/document/command'
 import type { LoopDocument } from '@nachtigal/core/document/documents'
 import { lockedOut } from '@nachtigal/core/document/handover'
-import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import { Refused } from '@nachtigal/core/units/refused'
 import type { Edited } from '@nachtigal/core/wiring/edited'
 
@@ -22,10 +20,8 @@ interface Given {
   readonly revision: number
   readonly loop: LoopDocument
   readonly input: unknown
-  readonly by: string
-  readonly at: string
-  readonly data: FieldData
-  readonly shelf: readonly DeviceProfile[]
+  /** Who acts and when, with what is there to act with. */
+  readonly hand: Pick<Hand, 'by' | 'at' | 'data' | 'shelf'>
 }
 
 /** The command that an action makes of a job, or what is wrong with what was put in. */
@@ -36,16 +32,13 @@ export function commandOf({
   revision,
   loop,
   input,
-  by,
-  at,
-  data,
-  shelf,
+  hand,
 }: Given): { readonly command: Command } | Refusal {
   const wrong = inputRefusal(action, input)
   if (wrong) return wrong
   let after: Edited
   try {
-    after = action.run({ job, loop }, input, { by, at, newId: randomUUID, data, shelf, loops: Object.values(loops) })
+    after = action.run({ job, loop }, input, { ...hand, newId: randomUUID, loops: Object.values(loops) })
   } catch (error) {
     if (error instanceof Refused) return { field: error.field, message: error.message }
     throw error
@@ -65,8 +58,8 @@ export function commandOf({
       jobId: job.id,
       loopId: loop.id,
       baseRevision: revision,
-      at,
-      by,
+      at: hand.at,
+      by: hand.by,
       action: action.id,
       change,
     },

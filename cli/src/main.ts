@@ -268,18 +268,8 @@ async function doIt(given: string[]) {
     )
   const by = process.env['NACHTIGAL_NAME'] || process.env['USER'] || 'unnamed'
   const now = new Date().toISOString()
-  const made = commandOf({
-    action,
-    job,
-    loops,
-    revision,
-    loop,
-    input,
-    by,
-    at: now,
-    data: fieldData(),
-    shelf: devices(),
-  })
+  const hand = { by, at: now, data: fieldData(), shelf: devices() }
+  const made = commandOf({ action, job, loops, revision, loop, input, hand })
   if ('message' in made) refuse(made.field, made.message)
   print(
     file

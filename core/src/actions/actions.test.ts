@@ -186,6 +186,8 @@ describe('actions', () => {
     ['remove-device', { device: 'none' }, 'device'],
     ['set-device-option', { device: controller, option: 'none', choice: 'x' }, 'option'],
     ['undo-temporary', { entry: 'nothing' }, 'entry'],
+    ['write-hand-over', { part: 'retest', text: '2027-02-30' }, 'text'],
+    ['write-instrument', { instrument: 'meter', part: 'due', text: 'soon' }, 'text'],
     ['write-instrument', { instrument: 'none', part: 'serial', text: '1' }, 'instrument'],
   ])('%s of what is not there names the field and changes nothing', (id, input, field) => {
     const refused = (() => {

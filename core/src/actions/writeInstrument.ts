@@ -2,6 +2,7 @@ import type { Instrument } from '../document/documents'
 import { choice, id, record, text } from '../schema/field'
 import { Refused } from '../units/refused'
 import { defineAction, withJob } from './action'
+import { requireDay } from './requireDay'
 
 /** Writes the serial of an instrument, or the days of its checks; nothing takes them away. */
 export const writeInstrument = defineAction({
@@ -16,6 +17,7 @@ export const writeInstrument = defineAction({
     const { instruments } = edited.job
     const held = instruments[instrument]
     if (!held) throw new Refused('instrument', { must: 'other', says: 'is not in this job' })
+    if (part !== 'serial') requireDay(said, 'text')
     const { [part]: _old, ...rest } = held
     const next: Instrument = { ...rest, ...(said === '' ? {} : { [part]: said }) }
     return withJob(edited, { instruments: { ...instruments, [instrument]: next } })

@@ -1,5 +1,5 @@
 import type { Category, Effect } from '../choices/deviceChoices'
-import type { FieldData } from '../plant/fieldValue'
+import type { FieldData, FieldValue } from '../plant/fieldValue'
 
 /** What a survey looks at in the chain that was chosen. */
 interface AskedChain {
@@ -53,3 +53,10 @@ export interface Asked {
   /** The answer, else what the chain's loads of these effects give together (and what they give beside that), else the estimate. */
   readonly power: (id: string, effects: readonly Effect[], estimate: Estimate, alsoW?: number) => number
 }
+
+/** A row of field data times what it counts for, as an estimate with its spread. */
+export const sized = (
+  { low, typical, high }: Pick<FieldValue, 'low' | 'typical' | 'high'>,
+  factor: number,
+  why: string,
+): Estimate => ({ value: typical * factor, low: low * factor, high: high * factor, why })

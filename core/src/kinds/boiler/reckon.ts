@@ -1,3 +1,4 @@
+import { sized } from '../asked'
 import { estimate } from './estimate'
 import type { KindFacts } from '../kind'
 import { builds, insulations } from '../../plant/estimate'
@@ -32,12 +33,15 @@ export const reckon: KindFacts['reckon'] = (asked) => {
     why: 'design drop that goes with these emitters (practice)',
   })
   const oversize = fieldValue(data, 'boiler.oversize')
-  const powerW = powerOf('power', ['fuel', 'element'], {
-    value: loadW * oversize.typical,
-    low: loadW * oversize.low,
-    high: loadW * oversize.high,
-    why: `design load × ${oversize.low} to ${oversize.high}, as boilers are found (${oversize.source})`,
-  })
+  const powerW = powerOf(
+    'power',
+    ['fuel', 'element'],
+    sized(
+      oversize,
+      loadW,
+      `design load × ${oversize.low} to ${oversize.high}, as boilers are found (${oversize.source})`,
+    ),
+  )
   const leastShare =
     typical('minimumFire', choice('fuel', fuels, 'gas') === 'gas' ? 'turndown.minfire' : 'turndown.one') / 100
   const content = fieldValue(data, 'water.system')

@@ -1,3 +1,4 @@
+import { sized } from '../asked'
 import { estimate } from './estimate'
 import type { KindFacts } from '../kind'
 import { insulations } from '../../plant/estimate'
@@ -20,19 +21,16 @@ export const reckon: KindFacts['reckon'] = (asked) => {
     insulation: choice('insulation', insulations, 'fair'),
   })
   const goods = fieldValue(data, 'oven.load')
-  const massKg = take('load', {
-    value: goods.typical * volumeM3,
-    low: goods.low * volumeM3,
-    high: goods.high * volumeM3,
-    why: `${goods.what}: ${goods.low} to ${goods.high} ${goods.unit} (${goods.source})`,
-  })
+  const massKg = take(
+    'load',
+    sized(goods, volumeM3, `${goods.what}: ${goods.low} to ${goods.high} ${goods.unit} (${goods.source})`),
+  )
   const per = fieldValue(data, 'oven.power')
-  const powerW = powerOf('power', ['element', 'fuel'], {
-    value: per.typical * 1000 * volumeM3,
-    low: per.low * 1000 * volumeM3,
-    high: per.high * 1000 * volumeM3,
-    why: `${per.what}: ${per.low} to ${per.high} ${per.unit} (${per.source})`,
-  })
+  const powerW = powerOf(
+    'power',
+    ['element', 'fuel'],
+    sized(per, 1000 * volumeM3, `${per.what}: ${per.low} to ${per.high} ${per.unit} (${per.source})`),
+  )
   const seen = seenFrom('heating', {
     targetC,
     aroundC,

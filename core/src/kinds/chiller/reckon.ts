@@ -1,3 +1,4 @@
+import { sized } from '../asked'
 import { estimate } from './estimate'
 import type { KindFacts } from '../kind'
 import { insulations } from '../../plant/estimate'
@@ -18,12 +19,11 @@ export const reckon: KindFacts['reckon'] = (asked) => {
   })
   const loadW = number('heat')
   const size = fieldValue(data, 'chiller.oversize')
-  const powerW = powerOf('power', ['cooling'], {
-    value: loadW * size.typical,
-    low: loadW * size.low,
-    high: loadW * size.high,
-    why: `greatest load × ${size.low} to ${size.high} (${size.source})`,
-  })
+  const powerW = powerOf(
+    'power',
+    ['cooling'],
+    sized(size, loadW, `greatest load × ${size.low} to ${size.high} (${size.source})`),
+  )
   const liquid = choice('liquid', liquids, 'water')
   const percent =
     liquid === 'water' ? 0 : take('glycol', { value: 30, low: 25, high: 40, why: 'usual share (practice); measure it' })

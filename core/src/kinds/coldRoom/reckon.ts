@@ -1,3 +1,4 @@
+import { sized } from '../asked'
 import { estimate } from './estimate'
 import type { KindFacts } from '../kind'
 import { insulations } from '../../plant/estimate'
@@ -20,19 +21,17 @@ export const reckon: KindFacts['reckon'] = (asked) => {
     insulation: choice('insulation', insulations, 'fair'),
   })
   const gain = fieldValue(data, 'cr.gain')
-  const gainW = take('heat', {
-    value: gain.typical * volumeM3,
-    low: gain.low * volumeM3,
-    high: gain.high * volumeM3,
-    why: `${gain.what}: ${gain.typical} ${gain.unit} (${gain.source})`,
-  })
+  const gainW = take('heat', sized(gain, volumeM3, `${gain.what}: ${gain.typical} ${gain.unit} (${gain.source})`))
   const plant = fieldValue(data, choice('goods', goods, 'fish') === FREEZING ? 'cr.load.freeze' : 'cr.load')
-  const powerW = powerOf('power', ['cooling'], {
-    value: plant.typical * volumeM3,
-    low: plant.low * volumeM3,
-    high: plant.high * volumeM3,
-    why: `${plant.what}: ${plant.low} to ${plant.high}, typically ${plant.typical} ${plant.unit} (${plant.source})`,
-  })
+  const powerW = powerOf(
+    'power',
+    ['cooling'],
+    sized(
+      plant,
+      volumeM3,
+      `${plant.what}: ${plant.low} to ${plant.high}, typically ${plant.typical} ${plant.unit} (${plant.source})`,
+    ),
+  )
   const seen = seenFrom('cooling', {
     targetC,
     aroundC,

@@ -1,3 +1,4 @@
+import { sized } from '../asked'
 import type { KindFacts } from '../kind'
 import { enclosureAreaM2, enclosureHeat, mountings } from '../../plant/enclosure'
 import { airSensible } from '../../plant/airSensible'
@@ -33,21 +34,14 @@ export const reckon: KindFacts['reckon'] = (asked) => {
   const powerW = powerOf(
     'power',
     ['cooling'],
-    {
-      value: heat.removeW * size.typical,
-      low: heat.removeW * size.low,
-      high: heat.removeW * size.high,
-      why: `what must be removed × ${size.low} to ${size.high} (${size.source})`,
-    },
+    sized(size, heat.removeW, `what must be removed × ${size.low} to ${size.high} (${size.source})`),
     airSensible(flowM3h, Math.max(0, targetC - outsideC)).powerW,
   )
   const stored = fieldValue(data, 'cap.enclosure')
-  const capacityJPerK = take('capacity', {
-    value: stored.typical * 1000 * areaM2,
-    low: stored.low * 1000 * areaM2,
-    high: stored.high * 1000 * areaM2,
-    why: `${stored.what}: ${stored.typical} ${stored.unit} (${stored.source})`,
-  })
+  const capacityJPerK = take(
+    'capacity',
+    sized(stored, 1000 * areaM2, `${stored.what}: ${stored.typical} ${stored.unit} (${stored.source})`),
+  )
   return {
     seen: {
       ...seenFrom('cooling', {

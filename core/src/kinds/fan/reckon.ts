@@ -1,3 +1,4 @@
+import { sized } from '../asked'
 import { estimate } from './estimate'
 import type { KindFacts } from '../kind'
 import { insulations } from '../../plant/estimate'
@@ -21,12 +22,7 @@ export const reckon: KindFacts['reckon'] = (asked) => {
   const volumeM3 = areaM2 * heightM
   const made = estimated(asked, 'fan', estimate, { areaM2, insulation: choice('insulation', insulations, 'fair') })
   const per = fieldValue(data, 'fan.heat')
-  const gainW = take('heat', {
-    value: per.typical * areaM2,
-    low: per.low * areaM2,
-    high: per.high * areaM2,
-    why: `${per.what}: ${per.low} to ${per.high} ${per.unit} (${per.source})`,
-  })
+  const gainW = take('heat', sized(per, areaM2, `${per.what}: ${per.low} to ${per.high} ${per.unit} (${per.source})`))
   const changes = typical('changes', 'fan.changes.quarantine')
   const riseK = targetC - aroundC
   // Air that is hardly cooler than the target carries nothing away, however much of it is moved.
@@ -38,12 +34,7 @@ export const reckon: KindFacts['reckon'] = (asked) => {
     'airFlow',
     fromChain > 0
       ? { value: fromChain, why: 'nameplates of the chosen fans together' }
-      : {
-          value: needM3h * size.typical,
-          low: needM3h * size.low,
-          high: needM3h * size.high,
-          why: `what is needed × ${size.low} to ${size.high} (${size.source})`,
-        },
+      : sized(size, needM3h, `what is needed × ${size.low} to ${size.high} (${size.source})`),
   )
   take('minimum', {
     value: fieldValue(data, 'fan.min.ec').typical,

@@ -1,3 +1,4 @@
+import { sized } from '../asked'
 import { estimate } from './estimate'
 import type { KindFacts } from '../kind'
 import { builds, insulations } from '../../plant/estimate'
@@ -18,12 +19,11 @@ export const reckon: KindFacts['reckon'] = (asked) => {
   })
   const load = Math.max(1, made.lossWPerK * (targetC - aroundC))
   const size = fieldValue(data, 'room.oversize')
-  const powerW = powerOf('power', ['element', 'fuel', 'water-flow'], {
-    value: load * size.typical,
-    low: load * size.low,
-    high: load * size.high,
-    why: `design load × ${size.low} to ${size.high}, typically ${size.typical} (${size.source})`,
-  })
+  const powerW = powerOf(
+    'power',
+    ['element', 'fuel', 'water-flow'],
+    sized(size, load, `design load × ${size.low} to ${size.high}, typically ${size.typical} (${size.source})`),
+  )
   return {
     seen: seenFrom('heating', {
       targetC,

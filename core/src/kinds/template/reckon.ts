@@ -1,3 +1,4 @@
+import { sized } from '../asked'
 import { builds, insulations } from '../../plant/estimate'
 import { fieldValue } from '../../plant/fieldValue'
 import { estimated } from '../estimated'
@@ -16,13 +17,12 @@ export const reckon: KindFacts['reckon'] = (asked) => {
     build: choice('build', builds, 'medium'),
   })
   const loadW = Math.max(1, lossWPerK * (targetC - aroundC))
-  const { low, typical, high, source } = fieldValue(data, 'room.oversize')
-  const powerW = powerOf('power', ['element'], {
-    value: loadW * typical,
-    low: loadW * low,
-    high: loadW * high,
-    why: `design load × ${low} to ${high}, typically ${typical} (${source})`,
-  })
+  const size = fieldValue(data, 'room.oversize')
+  const powerW = powerOf(
+    'power',
+    ['element'],
+    sized(size, loadW, `design load × ${size.low} to ${size.high}, typically ${size.typical} (${size.source})`),
+  )
   return {
     seen: seenFrom('heating', { targetC, aroundC, lossWPerK, capacityJPerK: quickJPerK, powerW }),
     harm: 'cold',
