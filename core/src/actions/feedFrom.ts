@@ -6,7 +6,7 @@ import { asRefusal, chainChanged, requireSupply } from './chainParts'
 /** Feeds this loop from a supply that the job has already. */
 export const feedFrom = defineAction({
   id: 'feed-from',
-  did: 'fed it from another supply',
+  did: 'fed the loop from another supply',
   input: record('supply', {
     supply: id('supply'),
     /** What fed it until now: all of that is fed from the other one. */

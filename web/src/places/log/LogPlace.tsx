@@ -1,3 +1,4 @@
+import { inTellingOrder } from '@nachtigal/core/document/inTellingOrder'
 import { didOf } from '@nachtigal/core/actions/didOf'
 import './log.css'
 import { useMemo, useState } from 'react'
@@ -175,18 +176,20 @@ export function LogPlace() {
               <td className="w-full align-top">
                 {command.undoes ? <b>Taken back. </b> : null}
                 <Did command={command} />
-                {command.change.slice(0, MOST_CHANGES).map((change) => {
-                  const {
-                    what,
-                    before: was,
-                    after,
-                  } = attempt(() => wordChange(change, preferences, (id) => wires.get(id))) ?? bareWords(change)
-                  return (
-                    <span key={change.path.join('/') + change.document} className="block">
-                      <b>{what}</b> <span className="text-ink2">{was} to</span> {after}
-                    </span>
-                  )
-                })}
+                {inTellingOrder(command.change)
+                  .slice(0, MOST_CHANGES)
+                  .map((change) => {
+                    const {
+                      what,
+                      before: was,
+                      after,
+                    } = attempt(() => wordChange(change, preferences, (id) => wires.get(id))) ?? bareWords(change)
+                    return (
+                      <span key={change.path.join('/') + change.document} className="block">
+                        <b>{what}</b> <span className="text-ink2">{was} to</span> {after}
+                      </span>
+                    )
+                  })}
                 {command.change.length > MOST_CHANGES ? (
                   <span className="block text-ink2">and {command.change.length - MOST_CHANGES} more</span>
                 ) : null}
@@ -301,5 +304,5 @@ function ChainHolds({ jobId, total }: { jobId: string; total: number | undefined
 /** What was meant by a change, over what it changed. */
 function Did({ command }: { command: Command }) {
   const did = didOf(command)
-  return did === undefined ? null : <span className="block text-ink2">{did}:</span>
+  return did === undefined ? null : <span className="block h3 max-md:text-[17px]">{did}</span>
 }
