@@ -71,8 +71,8 @@ module.exports = {
     {
       name: 'pages-apart',
       severity: 'error',
-      from: { path: '^web/src/(steps|places)/([^/]+)/' },
-      to: { path: '^web/src/(steps|places)/', pathNot: '^web/src/$1/$2/' },
+      from: { path: '^web/src/features/([^/]+)/' },
+      to: { path: '^web/src/features/', pathNot: '^web/src/features/$1/' },
     },
     {
       name: 'registry-last',
@@ -104,11 +104,16 @@ module.exports = {
         'check/',
         'progress/',
         'actions/',
+        'find/',
         'calc/',
       ],
       'core/src',
     ),
-    ...order('web', ['lib/', 'ui/', 'instruments/', 'loop/', '(steps|places)/', 'app/'], 'web/src'),
+    ...order(
+      'web',
+      ['lib/', 'workers/', 'state/', 'design/', 'drawing/', 'loop/', 'features/', 'app/', 'gallery/'],
+      'web/src',
+    ),
   ],
   options: {
     tsPreCompilationDeps: 'specify',

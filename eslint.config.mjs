@@ -1,4 +1,6 @@
 import tseslint from 'typescript-eslint'
+import a11y from 'eslint-plugin-jsx-a11y'
+import hooks from 'eslint-plugin-react-hooks'
 import { noKindQuestions } from './scripts/lint/noKindQuestions.mjs'
 
 const clock = [
@@ -42,7 +44,13 @@ export default tseslint.config(
   },
   {
     // What sets a kind of loop apart lies in its folder; nothing else asks which kind it is.
-    files: ['core/src/**/*.ts', 'contract/src/**/*.ts', 'server/src/**/*.ts', 'cli/src/**/*.ts', 'web/src/**/*.{ts,tsx}'],
+    files: [
+      'core/src/**/*.ts',
+      'contract/src/**/*.ts',
+      'server/src/**/*.ts',
+      'cli/src/**/*.ts',
+      'web/src/**/*.{ts,tsx}',
+    ],
     ignores: ['**/*.test.ts', '**/*.test.tsx', '**/testing/**', 'core/src/kinds/**'],
     languageOptions: { parserOptions: { projectService: true } },
     plugins: { nachtigal: { rules: { 'no-kind-questions': noKindQuestions } } },
@@ -67,5 +75,27 @@ export default tseslint.config(
   {
     files: ['**/*.{js,mjs,cjs}'],
     languageOptions: { globals: { process: 'readonly', console: 'readonly', module: 'readonly' } },
+  },
+  {
+    files: ['web/src/**/*.{ts,tsx}'],
+    ...a11y.flatConfigs.recommended,
+    rules: {
+      ...a11y.flatConfigs.recommended.rules,
+      // What scrolls must be reached by key, drawing or not; axe holds it in the browser.
+      'jsx-a11y/no-noninteractive-tabindex': 'off',
+      // A list may hear its arrow keys, a page a file that is dropped on it.
+      'jsx-a11y/no-noninteractive-element-interactions': [
+        'error',
+        { handlers: ['onClick', 'onMouseDown', 'onMouseUp'] },
+      ],
+      'jsx-a11y/no-static-element-interactions': ['error', { handlers: ['onClick', 'onMouseDown', 'onMouseUp'] }],
+      'jsx-a11y/no-autofocus': ['error', { ignoreNonDOM: true }],
+      'jsx-a11y/label-has-associated-control': ['error', { depth: 4 }],
+    },
+  },
+  {
+    files: ['web/src/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
 )

@@ -80,8 +80,11 @@ export async function startJob(
   { name = 'Hatchling house', unit = '°C', system = 'metric' } = {},
 ) {
   await page.goto(url)
-  await page.getByRole('button', { name: 'Start an empty job' }).click()
-  const form = page.getByRole('dialog')
+  // Where no job is yet the form lies open.
+  const start = page.getByRole('button', { name: 'Start an empty job' })
+  const form = page.getByRole('form', { name: 'New job' })
+  await expect(start.or(form)).toBeVisible()
+  if (await start.isVisible()) await start.click()
   await form.getByLabel('Name', { exact: true }).fill(name)
   await form.getByLabel('Place').fill('Otterholm')
   await form.getByLabel('Practice').selectOption({ label: system === 'metric' ? 'Europe' : 'United States and Canada' })
@@ -92,13 +95,17 @@ export async function startJob(
   await expect(page.getByRole('heading', { name: 'No loop yet' })).toBeVisible()
 }
 
-export async function addLoop(page: Page, name = 'Hatchling floor') {
-  await page.getByRole('button', { name: 'Add a loop' }).click()
-  const form = page.getByRole('dialog')
+export async function addLoop(page: Page, name = 'Hatchling floor', kind = 'warm floor') {
+  // On a board without a loop the form lies open.
+  const more = page.getByRole('button', { name: 'Add a loop' })
+  const form = page.getByRole('form', { name: 'New loop' })
+  await expect(more.or(form)).toBeVisible()
+  if (await more.isVisible()) await more.click()
+  await form.getByRole('radio', { name: kind }).click()
   await form.getByLabel('Name', { exact: true }).fill(name)
   await form.getByRole('button', { name: 'Add the loop' }).click()
   await expect(form).toHaveCount(0)
-  await expect(page.getByRole('group', { name: /What is controlled/ })).toBeVisible()
+  await expect(page.getByRole('navigation', { name: 'Parts of the survey' })).toBeVisible()
 }
 
 /** To a part of the survey, by its name. */
@@ -250,6 +257,16 @@ export async function proveSteps(page: Page, name: 'Dead tests' | 'First live') 
     }
     await expect(page.locator('[aria-label="Verdict"]')).not.toHaveAttribute('data-verdict', 'waiting')
   }
+}
+
+/** A demo job by its name, with its loops. */
+export async function demoJob(url: string, name: string) {
+  const jobs = (await (await fetch(`${url}/api/jobs`)).json()) as { id: string; name: string }[]
+  const { id } = jobs.find((job) => job.name === name)!
+  const state = (await (await fetch(`${url}/api/jobs/${id}`)).json()) as {
+    loops: Record<string, { id: string; name: string; kind: string }>
+  }
+  return { id, loops: Object.values(state.loops) }
 }
 
 /** To a place of a demo loop, by its name. */

@@ -33,6 +33,14 @@ export async function pick(page: Page, label: string, option: string) {
   await page.keyboard.type(option)
 }
 
+/** The kind of a new loop: Tab leads to the first, the arrows to the others. */
+export async function chooseKind(page: Page, kind: RegExp) {
+  await tabTo(page, /^warm floor/)
+  await page.keyboard.press('Space')
+  for (let i = 0; i < 10 && !kind.test(await focusName(page)); i++) await page.keyboard.press('ArrowDown')
+  expect(await focusName(page)).toMatch(kind)
+}
+
 /** Opens a link of the chain in Match. */
 export async function openLink(page: Page, link: string) {
   await page.keyboard.press('Escape')

@@ -25,9 +25,11 @@ import { addDevice, type Edited } from '@nachtigal/core/wiring/chainEdit'
 import { emptyFolder, removeFolder, startServer } from '../e2e/server'
 import globalSetup from '../e2e/globalSetup'
 import { launchOptions } from '../e2e/playwright.config'
+import { benchFind } from './bench/find'
 import { goalsMet, told } from './bench/goals'
 import { benchServer } from './bench/server'
 import { benchSimulation } from './bench/simulation'
+import { benchTaps } from './bench/taps'
 import { benchWaits } from './bench/waits'
 
 const at = (file: string) => new URL(`../${file}`, import.meta.url)
@@ -49,6 +51,7 @@ for (const [kind, what, ms] of await inNode('checks'))
 for (const [kind, ms] of await inNode('seasons')) told(`a season in Node: ${kind}`, Number(ms), 'ms', 1500)
 
 benchSimulation()
+benchFind(json<JobFile>('demo/otterholm.nachtigal.json'), data)
 
 /** Entries that a screen or a script calls most: on every keystroke, on every drag, on every row of a logger file. */
 const hottest = [
@@ -132,6 +135,7 @@ for (let i = 0; i < 5; i++) {
   await page.close()
 }
 told('first screen usable, cold cache', median(opened), 'ms', 1000)
+await benchTaps(browser, server.url, job.id)
 await dragAWeek()
 await seasonsOnScreen()
 await sweepOnScreen()

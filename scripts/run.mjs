@@ -1,5 +1,6 @@
-// npm run demo | start | dev | bench | kill | shots | restore: set up what is missing, then do it.
+// npm run demo | start | dev | gallery | bench | kill | shots | restore: set up what is missing, then do it.
 import { spawn } from 'node:child_process'
+import { createServer } from 'node:net'
 import path from 'node:path'
 import { ensureBrowser, ensureBuilt, ensureInstalled, root, run } from './setUp.mjs'
 
@@ -14,11 +15,22 @@ function follow(args, env = {}) {
   return child
 }
 
+/** The first port from one on that nobody listens at: the pages must know where the server will be before it is. */
+const freePort = (from) =>
+  new Promise((resolve, reject) => {
+    const probe = createServer()
+    probe.once('error', (error) =>
+      error.code === 'EADDRINUSE' && from < 65_535 ? resolve(freePort(from + 1)) : reject(error),
+    )
+    probe.listen(from, '127.0.0.1', () => probe.close(() => resolve(from)))
+  })
+
 try {
   ensureInstalled()
   const server = path.join(root, 'server/dist/main.js')
   if (what === 'dev') {
     ensureBuilt()
+    const port = String(await freePort(Number(process.env.PORT ?? 4310)))
     const api = spawn(
       process.execPath,
       [path.join(root, 'node_modules/tsx/dist/cli.mjs'), 'watch', 'server/src/main.ts', '--demo'],
@@ -27,13 +39,17 @@ try {
         stdio: 'inherit',
         env: {
           ...process.env,
+          PORT: port,
           NACHTIGAL_ROOT: root,
           NACHTIGAL_DATA: process.env.NACHTIGAL_DATA ?? path.join(root, 'data/demo'),
         },
       },
     )
     process.on('exit', () => api.kill())
-    follow([path.join(root, 'node_modules/vite/bin/vite.js'), '--config', 'web/vite.config.ts'])
+    follow([path.join(root, 'node_modules/vite/bin/vite.js'), '--config', 'web/vite.config.ts'], { PORT: port })
+  } else if (what === 'gallery') {
+    const vite = path.join(root, 'node_modules/vite/bin/vite.js')
+    follow([vite, '--config', 'web/vite.config.ts', '--open', '/gallery.html'])
   } else if (what === 'bench') {
     ensureBuilt()
     follow([path.join(root, 'node_modules/tsx/dist/cli.mjs'), 'scripts/bench.ts'])

@@ -46,6 +46,7 @@ try {
     'cli/src',
     'e2e',
   ])
+  check('nothing unused', process.execPath, [bin('knip/bin/knip.js'), '--no-progress'])
   if (!ensurePostgres()) console.warn('No PostgreSQL server is here: tests on one are skipped')
   const jest = path.join(results, 'unit.json')
   runner(

@@ -8,6 +8,7 @@ import type { CalcData } from '@nachtigal/core/calc/calculation'
 import type { FluidTable } from '@nachtigal/core/plant/brine'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { ProbePart } from '@nachtigal/core/probes/probe'
+import type { LoopOverview } from '@nachtigal/core/progress/loopOverview'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 
 /** Paths of the HTTP interface; the client fills in ids. */
@@ -21,6 +22,7 @@ export const routes = {
   calc: '/api/calc/:id',
   jobs: '/api/jobs',
   job: '/api/jobs/:jobId',
+  overview: '/api/jobs/:jobId/overview',
   commands: '/api/jobs/:jobId/commands',
   log: '/api/jobs/:jobId/log',
   logVerify: '/api/jobs/:jobId/log/verify',
@@ -36,6 +38,7 @@ export const routes = {
   ownersPage: '/api/jobs/:jobId/loops/:loopId/owners-page.pdf',
   file: '/api/jobs/:jobId/file',
   import: '/api/import',
+  demo: '/api/demo',
   asLeft: '/api/jobs/:jobId/loops/:loopId/as-left.pdf',
   wiresCsv: '/api/jobs/:jobId/loops/:loopId/wires.csv',
   wiresPdf: '/api/jobs/:jobId/loops/:loopId/wires.pdf',
@@ -57,6 +60,16 @@ export interface JobSummary {
   readonly loops: number
   readonly revision: number
   readonly changedAt: string
+}
+
+/** How far a job is, what needs a hand in it, and what was done last. */
+export interface JobOverview {
+  readonly revision: number
+  readonly temperatureUnit: 'C' | 'F'
+  readonly zone: string
+  readonly loops: readonly LoopOverview[]
+  /** The newest row of its log. */
+  readonly last?: { readonly at: string; readonly by: string; readonly did: string; readonly loop?: string }
 }
 
 export interface JobState {

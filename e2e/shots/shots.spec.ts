@@ -8,7 +8,6 @@ const views = [
   ['survey', 'survey'],
   ['match', 'match/controller'],
   ['wire', 'wire'],
-  ['dead-tests', 'wire/dead'],
   ['keying', 'set/keying'],
   ['try', 'try'],
   ['hand-over', 'hand-over'],
@@ -21,6 +20,8 @@ test('pictures of the main views', async ({ page, server }) => {
   })
   await page.goto(server.url)
   await expect(page.getByRole('link', { name: /Otterholm Wildlife/ })).toBeVisible()
+  await expect(page.getByRole('img', { name: /^Readings/ })).toBeVisible()
+  await shot('jobs')
   await page.getByRole('link', { name: /Otterholm Wildlife/ }).click()
   await expect(page.getByRole('heading', { name: '10 loops' })).toBeVisible()
   await shot('board')
@@ -62,6 +63,15 @@ test('pictures of the main views', async ({ page, server }) => {
   await expect(page.getByRole('heading', { level: 1, name: 'Redstart' })).toBeVisible()
   await page.waitForTimeout(300)
   await shot('shelf')
+  await page.goto(`${loop}/match/all`)
+  await expect(page.locator('.step-page')).toBeVisible()
+  await page.goto(`${loop}/match/all`)
+  await expect(page.locator('.step-page')).toBeVisible()
+  await page.keyboard.press('/')
+  await page.keyboard.type('ground')
+  await expect(page.getByRole('option').first()).toBeVisible()
+  await page.waitForTimeout(300)
+  await shot('find')
   await page.goto(`${server.url}/jobs/${job.id}/log`)
   await expect(page.getByRole('row').nth(5)).toBeVisible()
   await shot('log')
@@ -79,7 +89,6 @@ test('pictures of the main views', async ({ page, server }) => {
   await page.getByRole('button', { name: 'Day' }).click()
   await page.setViewportSize({ width: 390, height: 844 })
   await visit('wire-phone', 'wire', pool)
-  await visit('keying-phone', 'set/keying', pool)
   await page.goto(`${loop}/prove`)
   await page
     .getByRole('region', { name: 'Tests' })

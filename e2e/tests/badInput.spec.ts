@@ -34,19 +34,19 @@ test('what has the wrong shape is refused by name and stays in the field; the lo
     await expect(page.getByRole('alert')).toHaveText(message)
     await expect(page.getByLabel('Swing', { exact: true })).toHaveValue(typed)
   }
-  await fill(page, 'Set', 'warm')
-  await expect(page.getByRole('alert').filter({ hasText: 'Set is “warm”' })).toBeVisible()
+  await fill(page, 'Setpoint', 'warm')
+  await expect(page.getByRole('alert').filter({ hasText: 'Setpoint is “warm”' })).toBeVisible()
   expect(await revision()).toBe(before)
 
   // What was typed survives a reload, still refused, still not in the log.
   await page.reload()
-  await expect(page.getByRole('textbox', { name: 'Set', exact: true })).toHaveValue('warm')
-  await expect(page.getByRole('alert').filter({ hasText: 'Set is “warm”' })).toBeVisible()
+  await expect(page.getByRole('textbox', { name: 'Setpoint', exact: true })).toHaveValue('warm')
+  await expect(page.getByRole('alert').filter({ hasText: 'Setpoint is “warm”' })).toBeVisible()
   expect(await revision()).toBe(before)
 
   // Comma and point are both a decimal mark.
-  await fill(page, 'Set', '28,5')
-  await expect(page.getByRole('textbox', { name: 'Set', exact: true })).toHaveValue('28.5')
+  await fill(page, 'Setpoint', '28,5')
+  await expect(page.getByRole('textbox', { name: 'Setpoint', exact: true })).toHaveValue('28.5')
   await saved(page)
   expect(await revision()).toBe(before + 1)
 })
@@ -59,8 +59,8 @@ test('what is only implausible is taken and becomes a finding', async ({ page, s
   await choose(page, 'Controller', 'Dipper')
   await expect(page.getByText('No probe yet.')).toBeVisible()
   await toStep(page, 'Set')
-  await fill(page, 'Set', '45')
-  await expect(page.getByText('Set lies outside its limits.')).toBeVisible()
+  await fill(page, 'Setpoint', '45')
+  await expect(page.getByText('Setpoint lies outside its limits.')).toBeVisible()
   await fill(page, 'Swing', '60')
   await expect(page.getByText('Swing is wider than the limits.')).toBeVisible()
   await saved(page)

@@ -64,7 +64,7 @@ test('in a job a sum speaks its units and is kept in a loop\u2019s log, undone, 
   else await page.keyboard.press('.')
   await page.getByRole('searchbox', { name: 'Find a calculator' }).fill('where it switches')
   await page.getByRole('searchbox', { name: 'Find a calculator' }).press('Enter')
-  await page.getByRole('textbox', { name: 'Set', exact: true }).fill('70')
+  await page.getByRole('textbox', { name: 'Setpoint', exact: true }).fill('70')
   await page.getByRole('textbox', { name: 'Swing as keyed' }).fill('5')
   await expect(answer(page)).toContainText('65.0\u00a0°F')
   await page.getByRole('button', { name: 'Keep in a log' }).click()
@@ -75,7 +75,7 @@ test('in a job a sum speaks its units and is kept in a loop\u2019s log, undone, 
   const note = page.getByRole('row', { name: /<b>Swap<\/b> of the old dial\. Where it switches: switches on 65\.0/ })
   await expect(note).toBeVisible()
   await note.getByRole('button', { name: 'Open the calculation' }).click()
-  await expect(page.getByRole('textbox', { name: 'Set', exact: true })).toHaveValue('70')
+  await expect(page.getByRole('textbox', { name: 'Setpoint', exact: true })).toHaveValue('70')
   await page.goto(`${server.url}${job}/log`)
   await page
     .getByRole('button', { name: /^Undo change/ })

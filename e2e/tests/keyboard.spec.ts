@@ -1,20 +1,17 @@
 import { celsius, expect, saved, test } from '../fixtures'
-import { chooseDevice, press, tabTo, type } from '../keyboard'
+import { chooseDevice, chooseKind, press, tabTo, type } from '../keyboard'
 
 test('from an empty job to a wire that is tested and points that are set, without a mouse', async ({
   page,
   server,
 }) => {
   await page.goto(server.url)
-  await tabTo(page, /Start an empty job/)
-  await page.keyboard.press('Enter')
   await type(page, 'Name', 'By hand')
   // The form says what is missing and keeps the rest.
   await expect(page.getByRole('alert')).toContainText('Your name is empty')
   await type(page, 'Your name, for the log', 'Ilse Farn')
   await expect(page.getByRole('heading', { name: 'No loop yet' })).toBeVisible()
-  await tabTo(page, /^Add a loop/)
-  await page.keyboard.press('Enter')
+  await chooseKind(page, /^warm floor/)
   await type(page, 'Name', 'Hatchling floor')
 
   await test.step('survey', async () => {

@@ -29,7 +29,7 @@ const loops = [
     typed: '60',
     shown: ['ratio', '0.'],
   },
-  { loop: 'Seal pool', handle: 'Cut-in', by: [0, 20], field: 'Set', typed: '15', shown: ['on', '14.'] },
+  { loop: 'Seal pool', handle: 'Cut-in', by: [0, 20], field: 'Setpoint', typed: '15', shown: ['on', '14.'] },
   {
     loop: 'Quarantine room',
     handle: 'Full speed',
@@ -39,7 +39,7 @@ const loops = [
     shown: ['full-warm', '.'],
   },
   { loop: 'Filtration cabinet', handle: 'Cut-in', by: [0, -20], field: 'Swing', typed: '5', shown: ['off', '35.0'] },
-  { loop: 'Isolation room', handle: 'Whole rung', by: [0, -40], field: 'Set', typed: '20', shown: ['on', '19.'] },
+  { loop: 'Isolation room', handle: 'Whole rung', by: [0, -40], field: 'Setpoint', typed: '20', shown: ['on', '19.'] },
   { loop: 'Fish store', handle: 'Cut-in', by: [0, -20], field: 'Swing', typed: '3', shown: ['on', '3.5'] },
   {
     loop: 'Penguin slab chiller',
@@ -83,7 +83,7 @@ test.describe('the demo job', () => {
     await page.getByRole('button', { name: 'Everything else is as planned' }).click()
     await expect(page.getByText('All is keyed and told.')).toBeVisible()
     await setPart(page, 'Switching points')
-    await drag(page, 'Set, all stages', 0, -40)
+    await drag(page, 'Setpoint, all stages', 0, -40)
     const moved = await point(page, 'off')
     expect(moved).toBeGreaterThan(-2)
     await page.getByRole('link', { name: 'Write the keying sheet' }).click()
@@ -184,7 +184,7 @@ test.describe('the demo job', () => {
 
   test('the other unit changes no behaviour', async ({ page, server }) => {
     await openLoop(page, server.url, 'Seal pool', 'set')
-    const set = page.getByRole('textbox', { name: 'Set', exact: true })
+    const set = page.getByRole('textbox', { name: 'Setpoint', exact: true })
     const celsius = Number(await set.inputValue())
     await page.keyboard.press('u')
     await expect(set).toHaveValue(((celsius * 9) / 5 + 32).toFixed(1))
@@ -198,7 +198,8 @@ test('a cooling loop of four stages goes from nothing to its keying sheet by key
   server,
 }) => {
   await page.goto(server.url)
-  await expect(page.getByRole('button', { name: 'Start an empty job' })).toBeVisible()
+  const form = page.getByRole('form', { name: 'New job' })
+  await expect(form).toBeVisible()
   const begun = Date.now()
   /** Goes to a thing as a keyboard does, and says so when no Tab leads there. */
   const tabTo = async (wanted: ReturnType<Page['locator']>) => {
@@ -220,19 +221,19 @@ test('a cooling loop of four stages goes from nothing to its keying sheet by key
     await tabTo(wanted)
     await page.keyboard.press('Enter')
   }
-  await enter(page.getByRole('button', { name: 'Start an empty job' }))
-  const form = page.getByRole('dialog')
   await tabTo(form.getByLabel('Name', { exact: true }))
   await page.keyboard.type('Ice hall')
   await tabTo(form.getByLabel('Your name, for the log'))
   await page.keyboard.type('Ilse Farn')
   await enter(form.getByRole('button', { name: 'Start the job' }))
-  await enter(page.getByRole('button', { name: 'Add a loop' }))
-  await tabTo(page.getByRole('dialog').getByLabel('Name', { exact: true }))
+  const loop = page.getByRole('form', { name: 'New loop' })
+  await tabTo(loop.getByRole('radio', { name: 'warm floor' }))
+  await page.keyboard.press('Space')
+  const chiller = loop.getByRole('radio', { name: 'chiller' })
+  for (let i = 0; i < 10 && !(await chiller.isChecked()); i++) await page.keyboard.press('ArrowDown')
+  await tabTo(loop.getByLabel('Name', { exact: true }))
   await page.keyboard.type('Slab')
-  await tabTo(page.getByRole('dialog').getByLabel(/Kind|What is controlled/))
-  await page.keyboard.type('Chiller')
-  await enter(page.getByRole('dialog').getByRole('button', { name: 'Add the loop' }))
+  await enter(loop.getByRole('button', { name: 'Add the loop' }))
   await expect(page.getByRole('navigation', { name: 'Parts of the survey' })).toBeVisible()
   await page.keyboard.press('2')
   await enter(page.getByRole('list', { name: 'Links of the chain' }).getByRole('button', { name: /^Controller/ }))
@@ -243,7 +244,7 @@ test('a cooling loop of four stages goes from nothing to its keying sheet by key
   await expect(page.getByRole('radio', { name: /Curlew/ }).first()).toHaveAttribute('aria-checked', 'true')
   await page.keyboard.press('4')
   await expect(page.getByRole('slider', { name: 'Stage 4, cut-in' })).toBeVisible()
-  await type('First set', '-6')
+  await type('First setpoint', '-6')
   await type('Stage spacing', '1')
   await type('Swing, all', '1.5')
   await enter(page.getByRole('link', { name: 'Write the keying sheet' }))

@@ -4,12 +4,12 @@ test.use({ demo: true })
 
 /** Every instrument, where the demo job has it, with the handles a reader meets there. */
 const instruments = [
-  ['Hatchling floor', 'set', ['Cut-in', 'Cut-out', 'Set']],
-  ['Penguin slab chiller', 'set', ['Stage 1, cut-in', 'Set, all stages', 'Probe is at']],
+  ['Hatchling floor', 'set', ['Cut-in', 'Cut-out', 'Setpoint']],
+  ['Penguin slab chiller', 'set', ['Stage 1, cut-in', 'Setpoint, all stages', 'Probe is at']],
   ['Clinic boiler', 'set', ['Design point', 'Warm point', 'Summer stop']],
   ['Clinic boiler', 'set/week', []],
   ['Quarantine room', 'set', ['Where it begins', 'Full speed', 'Working point']],
-  ['Plaster cabinet', 'set', ['Nothing at', 'Full at', 'Set']],
+  ['Plaster cabinet', 'set', ['Nothing at', 'Full at', 'Setpoint']],
   ['Plaster cabinet', 'set/timer', []],
   ['Fish store', 'set/defrost', ['Longest time', 'Drip ends']],
   ['Rescue van', 'set/battery', ['Cut-off', 'Restart']],

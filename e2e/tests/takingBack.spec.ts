@@ -39,7 +39,7 @@ test('a whole job is taken back in its log and brought back by a tap', async ({ 
   await page.getByRole('button', { name: 'Restore it' }).click()
   await expect(page.getByRole('navigation', { name: 'Loops' })).toContainText('Hatchling floor')
   await page.goto(server.url)
-  await expect(page.getByRole('link', { name: /Hatchling house/ })).toContainText('1 loop')
+  await expect(page.getByRole('article', { name: 'Hatchling house' })).toContainText('1 loop')
 })
 
 test('the job’s units are changed later: figures stay what they are', async ({ page, server }) => {

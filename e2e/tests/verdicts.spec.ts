@@ -135,7 +135,7 @@ test('night stays over a reload, a look in the other unit does not', async ({ pa
   await saved(page)
   await page.getByRole('button', { name: 'Night' }).click()
   await page.getByRole('button', { name: /^Units: degrees Celsius/ }).click()
-  await expect(page.getByRole('textbox', { name: 'Set', exact: true })).toHaveValue('82.4')
+  await expect(page.getByRole('textbox', { name: 'Setpoint', exact: true })).toHaveValue('82.4')
   // A look changes nothing that is kept: the keying sheet stays in the job's unit.
   await page.getByRole('link', { name: 'Write the keying sheet' }).click()
   await expect(page.locator('tr[data-code="goal"]')).toContainText('28.0 °C')

@@ -1,16 +1,11 @@
-import { expect, expectAccessible, expectThumbs, fill, part, saved, startJob, test, toStep } from '../fixtures'
+import { addLoop, expect, expectAccessible, expectThumbs, fill, part, saved, startJob, test, toStep } from '../fixtures'
 
 test('a first visit: measured on site, written down as found, hazards ticked, a proposal, its chain', async ({
   page,
   server,
 }) => {
   await startJob(page, server.url)
-  await page.getByRole('button', { name: 'Add a loop' }).click()
-  const add = page.getByRole('dialog')
-  await add.getByLabel('Kind').selectOption('pool')
-  await add.getByLabel('Name', { exact: true }).fill('Seal pool')
-  await add.getByRole('button', { name: 'Add the loop' }).click()
-  await expect(add).toHaveCount(0)
+  await addLoop(page, 'Seal pool', 'pool, tank')
 
   await test.step('what was there is written down before anything is keyed', async () => {
     await part(page, 'As found')

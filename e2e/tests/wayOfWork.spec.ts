@@ -75,8 +75,6 @@ for (const way of ways)
     await test.step('an empty job and a loop', async () => {
       await page.goto(server.url)
       await expectAccessible(page, 'jobs')
-      await page.getByRole('button', { name: 'Start an empty job' }).click()
-      await expectAccessible(page, 'a new job')
       await startJob(page, server.url, way)
       await expectAccessible(page, 'board')
       await addLoop(page)
@@ -161,16 +159,16 @@ for (const way of ways)
       await expect(page.locator('[data-consequence="on"]')).toContainText(way.onShown)
       await expect(page.locator('[data-consequence="off"]')).toContainText(way.offShown)
       const worst = await page.locator('[data-consequence="worst"]').innerText()
-      expect(await page.getByLabel('The set is where it').locator('option').count()).toBe(7)
+      expect(await page.getByLabel('The setpoint is where it').locator('option').count()).toBe(7)
       for (const [convention, set] of [
         ['cuts in', way.on],
         ['has the swing above it', way.on],
         ['has the swing below it', way.planned.goal],
         ['cuts out', way.planned.goal],
       ] as const) {
-        const option = page.getByLabel('The set is where it').locator('option', { hasText: convention }).first()
-        await page.getByLabel('The set is where it').selectOption((await option.getAttribute('value'))!)
-        await expect(page.getByRole('textbox', { name: 'Set', exact: true })).toHaveValue(set)
+        const option = page.getByLabel('The setpoint is where it').locator('option', { hasText: convention }).first()
+        await page.getByLabel('The setpoint is where it').selectOption((await option.getAttribute('value'))!)
+        await expect(page.getByRole('textbox', { name: 'Setpoint', exact: true })).toHaveValue(set)
         await expect(page.locator('[data-consequence="on"]')).toContainText(way.onShown)
       }
       const cutIn = page.getByRole('slider', { name: 'Cut-in' })

@@ -30,11 +30,15 @@ interface AppDeps {
   readonly availability: Availability
   readonly health: () => Promise<Health>
   readonly backups?: BackupDesk
+  /** Opens the demo jobs where they are not here yet. */
+  readonly openDemo?: () => Promise<{ readonly jobId: string }>
   /** Lets nothing be written where there is no room for it. */
   readonly refuses?: RequestHandler
   readonly log: Logger
   /** The clock, as ISO text. */
   readonly now: () => string
+  /** Where others reach this server, for the codes on sheets and labels; left out where nobody does. */
+  readonly baseAddress?: string
   /**
    * Answer only to a name of this machine itself, and to these: a strange site cannot then reach in under a name that it points here.
    * Left out where it is open to a network.
@@ -85,10 +89,18 @@ export function createApp(deps: AppDeps): Express {
   )
   app.use(shelfRoutes({ shelf: deps.shelfStore }))
   app.use(calcRoutes({ data: calcDataOf(shelf) }))
-  app.use(jobRoutes({ store }))
+  app.use(jobRoutes({ store, data: shelf.data, ...(deps.openDemo ? { openDemo: deps.openDemo } : {}) }))
   if (deps.backups) app.use(backupRoutes({ backups: deps.backups }))
   app.use(changeRoutes({ store, feed: deps.feed }))
-  app.use(sheetRoutes({ store, makeSheet: deps.makeSheet, now: deps.now }))
+  const { baseAddress } = deps
+  app.use(
+    sheetRoutes({
+      store,
+      makeSheet: deps.makeSheet,
+      now: deps.now,
+      ...(baseAddress === undefined ? {} : { baseAddress }),
+    }),
+  )
   app.all('/api/{*path}', (request) => {
     throw new AppError('ROUTE_UNKNOWN', `there is nothing at ${request.method} ${request.path}`)
   })

@@ -1,4 +1,4 @@
-import { createReadStream, readFileSync } from 'node:fs'
+import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import type { Logger } from 'pino'
 import { Backups, nightly } from './backup/backups'
@@ -9,6 +9,7 @@ import { openEmbedded, type OpenOptions, openServer } from './db/openDatabase'
 import { OpenRefused } from './db/openRefused'
 import { healthOf, refuseWithoutRoom } from './health'
 import { addressOf, closed, listen, renewCertificate, type TlsFiles } from './listening'
+import { openDemo } from './openDemo'
 import { readShelf } from './readShelf'
 import type { BackupDesk } from './routes/backupRoutes'
 import { sheetThread } from './sheets/sheetThread'
@@ -34,6 +35,7 @@ export interface Settings {
   /** Files for TLS; plain where there are none. */
   readonly tls: TlsFiles | undefined
   readonly leastFreeMb: number
+  readonly baseAddress?: string
   readonly demo: boolean
   readonly version: string
 }
@@ -57,9 +59,23 @@ export function settingsFrom(root: string, demo: boolean): Settings {
     names: (env('NACHTIGAL_NAMES') ?? '').split(/[\s,]+/).filter(Boolean),
     tls: tlsFrom(env('NACHTIGAL_TLS_CERT'), env('NACHTIGAL_TLS_KEY')),
     leastFreeMb: Number(env('NACHTIGAL_LEAST_FREE_MB') ?? LEAST_FREE_MB),
+    ...baseAddressFrom(env('NACHTIGAL_ADDRESS')),
     demo,
     version: (JSON.parse(readFileSync(path.join(root, 'package.json'), 'utf8')) as { version: string }).version,
   }
+}
+
+const MOST_ADDRESS = 200
+
+/** @throws OpenRefused where it is no address that a phone could open */
+function baseAddressFrom(text: string | undefined): { readonly baseAddress?: string } {
+  if (text === undefined) return {}
+  const address = URL.canParse(text) ? new URL(text) : undefined
+  if (!address || !/^https?:$/.test(address.protocol) || address.search || address.hash || text.length > MOST_ADDRESS)
+    throw new OpenRefused(
+      `NACHTIGAL_ADDRESS is ${text.slice(0, 60)}: it takes the address under which others open this server, as https://bench.example`,
+    )
+  return { baseAddress: address.href.replace(/\/+$/, '') }
 }
 
 /** @throws OpenRefused where one of the two is named without the other: a network would be served in the clear unawares */
@@ -69,9 +85,6 @@ function tlsFrom(cert: string | undefined, key: string | undefined): TlsFiles | 
     throw new OpenRefused('NACHTIGAL_TLS_CERT and NACHTIGAL_TLS_KEY belong together: name both files, or neither')
   return { cert, key }
 }
-
-/** The job as it is to be, and as it was found. The last one stands on top of the list. */
-const demoFiles = ['otterholm-found.nachtigal.json', 'otterholm.nachtigal.json']
 
 export interface Running {
   readonly address: string
@@ -110,8 +123,7 @@ export async function startServer(settings: Settings, log: Logger, begun?: Promi
   const store = createJobStore({ db: database.db, data: shelf.data, now, feed })
   await database.alone(async () => {
     await store.migrate(!url, (message) => console.log(message))
-    if (settings.demo && (await store.list()).length === 0)
-      for (const file of demoFiles) await store.importFile(createReadStream(at('demo', file)))
+    if (settings.demo && (await store.list()).length === 0) await openDemo(store, at('demo'))
   })
   const backups = backupsOf(database)
   const desk: BackupDesk = {
@@ -138,9 +150,11 @@ export async function startServer(settings: Settings, log: Logger, begun?: Promi
     availability: database.availability,
     health: () => healthOf(database, settings.version, () => store.list()),
     backups: desk,
+    openDemo: () => openDemo(store, at('demo')),
     ...(embedded ? { refuses: refuseWithoutRoom(embedded.folder, settings.leastFreeMb) } : {}),
     log,
     now,
+    ...(settings.baseAddress === undefined ? {} : { baseAddress: settings.baseAddress }),
     ...(['127.0.0.1', '::1', 'localhost'].includes(host) ? { onlyNames: settings.names } : {}),
     webFolder: at('web', 'dist'),
   })

@@ -12,6 +12,7 @@ import { Backups } from './backup/backups'
 import { createApp } from './createApp'
 import { openInMemory, type OpenDatabase, openServer } from './db/openDatabase'
 import { healthOf } from './health'
+import { openDemo } from './openDemo'
 import { readShelf } from './readShelf'
 import { createPdfRenderer } from './reports/renderPdf'
 import { sheetMaker } from './sheets/sheetMaker'
@@ -72,6 +73,7 @@ export function serverOn(database: OpenDatabase, webFolder?: string) {
     makeSheet: sheetMaker(shelf.data, createPdfRenderer(at('../../node_modules'))),
     feed,
     availability: database.availability,
+    openDemo: () => openDemo(store, at('../../demo')),
     health: () => healthOf(database, '0', () => store.list()),
     ...(database.embedded
       ? {

@@ -5,7 +5,7 @@ import { findingKey } from '../check/finding'
 import { proofTests } from '../commissioning/proofTests'
 import { ruleCases } from '../testing/ruleCases'
 import { changesBetween } from '../document/changesBetween'
-import type { Reading } from '../document/documents'
+import { emptyLoop, type Reading } from '../document/documents'
 import { chained } from '../testing/chains'
 import { shelf } from '../testing/loops'
 import { fieldData } from '../testing/fieldData'
@@ -92,6 +92,7 @@ const cases: Readonly<Record<string, readonly [input: object, paths: readonly st
   'begin-test-again': [{ test: `rise-and-fall/${plan}` }, ['proof.attempts', 'proof.past']],
   'carry-instrument': [{ instrument: 'meter', day: '2026-01-05', out: false }, ['kit.2026-01-05.meter']],
   'carry-out': [{ finding: 'none' }, []],
+  'change-kind': [{ kind: 'boiler' }, []],
   'change-settings': [
     { planned: { [plan]: { ...floor.loop.settings.planned[plan]!, setpointC: 25 } } },
     ['settings.planned'],
@@ -172,6 +173,7 @@ describe('actions', () => {
     ['leave-test-out', { test: 'no such test', reason: 'x' }, 'test'],
     ['carry-out', { finding: 'none' }, 'finding'],
     ['carry-out', { connection: 'none' }, 'connection'],
+    ['change-kind', { kind: 'boiler' }, 'kind'],
     ['change-settings', { planned: { none: floor.loop.settings.planned[plan]! } }, 'planned'],
     ['change-settings', { controllers: { none: {} } }, 'controllers'],
     ['choose-device', { profile: 'none' }, 'profile'],
@@ -228,6 +230,21 @@ describe('actions', () => {
     expect(() => run('close-finding', { job, loop }, { finding: findingKey(open), reason: 'no time' })).toThrow(
       'cannot be reasoned away',
     )
+  })
+  it('the kind of a loop is another one as long as nothing hangs on it', () => {
+    const bare = emptyLoop('new', floor.job.id, 'floor', 'New', 1)
+    expect(run('change-kind', { job: floor.job, loop: bare }, { kind: 'chiller' }).loop.kind).toBe('chiller')
+    const { chain, settings, proof } = floor.loop
+    const some = { answers: { target: { state: 'measured', value: 20 } }, hazards: {} } as never
+    for (const part of [
+      { survey: some },
+      { chain },
+      { settings },
+      { proof: { ...proof, readings: { r: reading } as never } },
+    ])
+      expect(() => run('change-kind', { job: floor.job, loop: { ...bare, ...part } }, { kind: 'chiller' })).toThrow(
+        'cannot be changed any more',
+      )
   })
   it('a loop that was never signed is not opened again', () =>
     expect(() => run('open-again', floor, { why: 'x' })).toThrow('is not signed'))

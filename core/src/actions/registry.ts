@@ -1,4 +1,5 @@
 import type { AnyAction } from './action'
+import { changeKind } from './changeKind'
 import { chooseDevice } from './chooseDevice'
 import { insertDeviceInto } from './insertDeviceInto'
 import { removeDeviceFromChain } from './removeDeviceFromChain'
@@ -79,6 +80,7 @@ export const actions: readonly AnyAction[] = [
   writeInstrument,
   writeJobDetails,
   writeRow,
+  changeKind,
   chooseDevice,
   insertDeviceInto,
   removeDeviceFromChain,

@@ -33,11 +33,11 @@ const contacts: Field = { type: 'expression', title: 'Contacts' }
 
 describe('a field takes what it says', () => {
   it.each([
-    [number('Set', 'temperature'), -273.15],
+    [number('Setpoint', 'temperature'), -273.15],
     [number('Swing', 'difference', { over: 0 }), 1e-9],
     [number('Stages', 'count', { min: 1, max: 4, integer: true }), 4],
     [nullable(number('Ohms', 'resistance', { min: 0 })), null],
-    [optional(number('Set', 'temperature')), undefined],
+    [optional(number('Setpoint', 'temperature')), undefined],
     [choice('Action', ['heating', 'cooling']), 'cooling'],
     [choice('Unit', ['gpm'], { alsoAccepted: ['gpm(US)'] }), 'gpm(US)'],
     [yes('On'), false],
@@ -59,12 +59,12 @@ describe('a field takes what it says', () => {
 
 describe('a field names itself, the value and what is allowed', () => {
   it.each([
-    [number('Set', 'temperature'), -300, 'it', 'it is -300: a number from -273.15 to 3000 °C'],
-    [number('Set', 'temperature'), NaN, 'it', 'it is NaN: a number from'],
-    [number('Set', 'temperature'), Infinity, 'it', 'it is Infinity: a number from'],
-    [number('Set', 'temperature'), '20', 'it', 'it is "20": a number from'],
-    [number('Set', 'temperature'), true, 'it', 'it is true: a number from'],
-    [number('Set', 'temperature'), undefined, 'it', 'it is missing: a number from'],
+    [number('Setpoint', 'temperature'), -300, 'it', 'it is -300: a number from -273.15 to 3000 °C'],
+    [number('Setpoint', 'temperature'), NaN, 'it', 'it is NaN: a number from'],
+    [number('Setpoint', 'temperature'), Infinity, 'it', 'it is Infinity: a number from'],
+    [number('Setpoint', 'temperature'), '20', 'it', 'it is "20": a number from'],
+    [number('Setpoint', 'temperature'), true, 'it', 'it is true: a number from'],
+    [number('Setpoint', 'temperature'), undefined, 'it', 'it is missing: a number from'],
     [number('Swing', 'difference', { over: 0, max: 50 }), 0, 'it', 'it is 0: a number over 0, at most 50 K'],
     [number('Power', 'power', { min: 0 }), -1, 'it', 'it is -1: a number of 0 or more W'],
     [number('Stages', 'count', { min: 1, max: 4, integer: true }), 1.5, 'it', 'it is 1.5: a whole number from 1 to 4'],

@@ -54,7 +54,7 @@ describe('a form', () => {
     expect(turned['setpointC']).toBe('warm')
     // Five degrees of swing are five ninths of that in kelvin; a temperature would be −15.
     expect(Number(String(turned['swingK']))).toBeCloseTo(25 / 9, 5)
-    expect(readForm(inputs, turned, metric).errors['setpointC']).toContain('Set is "warm"')
+    expect(readForm(inputs, turned, metric).errors['setpointC']).toContain('Setpoint is "warm"')
   })
   it('reads figures apart by blanks, semicolons or lines, and a probe that is out', () => {
     const { inputs } = findCalculation('group.average')!

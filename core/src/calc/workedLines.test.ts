@@ -26,7 +26,7 @@ describe('plainDigits', () => {
 
 describe('sayField', () => {
   const cases: [Field, unknown, string, string][] = [
-    [number('Set', 'temperature'), 20, '20.0\u00a0°C', '68.0\u00a0°F'],
+    [number('Setpoint', 'temperature'), 20, '20.0\u00a0°C', '68.0\u00a0°F'],
     [number('Swing', 'difference'), 5, '5.0\u00a0K', '9.0\u00a0°F'],
     [number('Swing', 'difference'), 0.004, '0.004\u00a0K', '0.0072\u00a0°F'],
     [number('Error', 'difference'), 1e-10, '0.0\u00a0K', '0.0\u00a0°F'],
@@ -47,8 +47,13 @@ describe('sayField', () => {
       'Measure at 20\u00a0°C, 1.5\u00a0K off.',
       'Measure at 68\u00a0°F, 2.7\u00a0°F off.',
     ],
-    [list('Sets', number('Set', 'temperature')), [0, 10], '0.0\u00a0°C; 10.0\u00a0°C', '32.0\u00a0°F; 50.0\u00a0°F'],
-    [list('Sets', number('Set', 'temperature')), [], 'none', 'none'],
+    [
+      list('Setpoints', number('Setpoint', 'temperature')),
+      [0, 10],
+      '0.0\u00a0°C; 10.0\u00a0°C',
+      '32.0\u00a0°F; 50.0\u00a0°F',
+    ],
+    [list('Setpoints', number('Setpoint', 'temperature')), [], 'none', 'none'],
     [
       object('Pair', { a: number('Reference at 0 °C', 'temperature'), b: optional(number('b', 'factor')) }),
       { a: 1 },

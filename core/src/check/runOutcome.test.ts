@@ -46,8 +46,8 @@ describe('a floor, target 28 °C, may stray 1 K, set 28, swing 1', () => {
   it.each([
     [27.1, 28.0, 'fits', 'Holds.', undefined],
     [27.0, 29.0, 'fits', 'Holds.', undefined],
-    [26.7, 28.2, 'look', 'Strays too far.', 'Raise the set by 0.6\u00a0K.'],
-    [28.2, 29.6, 'look', 'Strays too far.', 'Lower the set by 0.9\u00a0K.'],
+    [26.7, 28.2, 'look', 'Strays too far.', 'Raise the setpoint by 0.6\u00a0K.'],
+    [28.2, 29.6, 'look', 'Strays too far.', 'Lower the setpoint by 0.9\u00a0K.'],
     [26.0, 28.4, 'look', 'Strays too far.', 'Narrow the swing to about 0.6\u00a0K, then look where the middle lies.'],
     [
       20.0,
@@ -72,14 +72,14 @@ describe('a floor, target 28 °C, may stray 1 K, set 28, swing 1', () => {
       head: 'F1 tripped.',
       reason: expect.stringContaining('1.5\u00a0h into the run') as unknown as string,
     }))
-  it('never sends the set past what the surface may reach', () => {
+  it('never sends the setpoint past what the surface may reach', () => {
     const answers = { ...loop.survey.answers, zone: 'timber', target: 27 }
     const timber = loopContext(job, { ...loop, survey: { ...loop.survey, answers } }, fieldData)
     const atLimit = withPlan(floorRun, { ...plan, ...fromSetpoint('heating', 'cut-out', 27, 1) })
     expect(of(timber, atLimit, ran(25.7, 27.2)).sentences[0]!.next).toContain(
       'Not by a higher set: this floor may not be over 27.0\u00a0°C',
     )
-    expect(of(timber, atLimit, ran(26.8, 28.3)).sentences[0]!.next).toBe('Lower the set by 0.6\u00a0K.')
+    expect(of(timber, atLimit, ran(26.8, 28.3)).sentences[0]!.next).toBe('Lower the setpoint by 0.6\u00a0K.')
   })
   it('speaks Fahrenheit, differences as differences', () => {
     const inF = loopContext({ ...job, temperatureUnit: 'F' }, loop, fieldData)

@@ -85,7 +85,7 @@ function shortOf(
   }
 }
 
-/** How far it went from the target, and whether moving the set or narrowing the swing would mend it. */
+/** How far it went from the target, and whether moving the setpoint or narrowing the swing would mend it. */
 function strays(context: LoopContext, run: LoopRun, plan: PlanOf, figures: RunOutcome['figures'], faulted: boolean) {
   const { survey } = context
   const { target, tolerance } = wanted(context, run)
@@ -200,7 +200,7 @@ function alongLine(context: LoopContext, run: LoopRun, plan: PlanOf, result: Sim
 
 /**
  * What a simulated run says: did it hold, and if not, what to change. Every sentence is made of the run's own numbers.
- * Where the whole excursion is narrower than the two tolerances the set is only in the wrong place; where it is wider the swing gives way by the
+ * Where the whole excursion is narrower than the two tolerances the setpoint is only in the wrong place; where it is wider the swing gives way by the
  * excess; what is left is lag, power or a fault.
  */
 export function runOutcome(context: LoopContext, run: LoopRun, result: SimulationResult, aroundC: number): RunOutcome {

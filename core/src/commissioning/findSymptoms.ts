@@ -140,7 +140,7 @@ function figures(context: LoopContext): Readonly<Record<string, string>> {
     acts: plan.action === 'heating' ? 'heat' : 'cool',
     probe: probe ? nameOf(probe) : 'the probe',
     probe20: substitute(context, plan.input, 20) ?? 'what its table says',
-    'set-ohm': substitute(context, plan.input, plan.setpointC) ?? 'the set\u2019s value',
+    'set-ohm': substitute(context, plan.input, plan.setpointC) ?? 'the setpoint\u2019s value',
     lag: spell(lagS),
     load: load ? nameOf(load) : loadName(context, plan),
     relay: relay ? nameOf(relay) : 'the relay',

@@ -141,7 +141,7 @@ export function leaflet(profile: DeviceProfile, parts: readonly ProbePart[], wor
     ])
   if (controller)
     put('Control and display', [
-      controller.range && row(span(controller.range.lowC, controller.range.highC), 'Set'),
+      controller.range && row(span(controller.range.lowC, controller.range.highC), 'Setpoint'),
       row(say(controller.display.stepC, 'difference', 1), 'Display step'),
       row(
         Object.values(controller.conventions)

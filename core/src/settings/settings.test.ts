@@ -170,7 +170,7 @@ describe('the band', () => {
     const view = fanView(contextOf(edited), plan, { temperatureC: 22, humidityPercent: 60 })
     expect([view.scale.unit, view.scale.text(0), view.scale.text(100)]).toEqual(['Hz', '20.0\u00a0Hz', '50.0\u00a0Hz'])
   })
-  it('an integral time takes the rest to the set', () => {
+  it('an integral time takes the rest to the setpoint', () => {
     const without = of(valve({ bandK: 6, integralS: 0, anchor: 'from-setpoint' })).view
     const rest = of(valve({ bandK: 6, integralS: 600, anchor: 'from-setpoint' })).view
     expect(without.rest!.saturated).toBeUndefined()
@@ -348,7 +348,7 @@ describe('a broken probe', () => {
 })
 
 describe('two levels', () => {
-  it('the owner turns the set within its limits, the installer the rest', () => {
+  it('the owner turns the setpoint within its limits, the installer the rest', () => {
     const edited = chained('floor')
     const view = ownerView(contextOf(edited), deviceOf(edited, 'dipper'))!
     expect(view.rows.filter(({ may }) => may).map(({ code }) => code)).toEqual(['goal'])

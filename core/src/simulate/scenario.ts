@@ -167,7 +167,7 @@ export interface FanControl extends Sampled {
   readonly probeFault: 'off' | 'on' | 'least'
 }
 
-/** A heater that lights, runs up, gives less near the set, stops above it and runs its fan on. */
+/** A heater that lights, runs up, gives less near the setpoint, stops above it and runs its fan on. */
 export interface RampedControl extends Probed, Sampled {
   readonly kind: 'ramped'
   readonly drives: string

@@ -12,7 +12,7 @@ import { boundTo, comesWith, timeFrom } from '../device/bound'
 import type { ContactPort, ControllerFacts } from '../device/deviceProfile'
 import { factsOfKind } from '../kinds/kinds'
 
-/** Key limits lie this far about the set, and the alarm as much further out. */
+/** Key limits lie this far about the setpoint, and the alarm as much further out. */
 const LIMIT_K = 3
 const MINUTE = 60
 

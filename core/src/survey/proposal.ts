@@ -126,7 +126,7 @@ export function propose(
       : control === 'staged'
         ? `One step would switch ${say(worst, 'perHour', 1)} with a swing of ${say(swingK, 'difference')}; ${stages} steps bring each to ${say(worst / stages, 'perHour', 1)}. ${allowedSay[0]!.toUpperCase()}${allowedSay.slice(1)}.`
         : control === 'modulating' && settles
-          ? `A band of ${say(band!, 'difference', 0)} settles ${say(Math.abs(settles.offsetK), 'difference')} ${settles.offsetK < 0 ? 'under' : 'over'} the set at design; the usual swing of ${say(swingK, 'difference')} would stray half of that each way.`
+          ? `A band of ${say(band!, 'difference', 0)} settles ${say(Math.abs(settles.offsetK), 'difference')} ${settles.offsetK < 0 ? 'under' : 'over'} the setpoint at design; the usual swing of ${say(swingK, 'difference')} would stray half of that each way.`
           : SWITCHES.has(control) && worst > 0
             ? `With the usual swing of ${say(swingK, 'difference')} it switches ${say(worst, 'perHour', 1)} at worst; ${allowedSay}.${allowed && worst > allowed.typical ? ` Too often: a swing of ${say(swingForRate(powerW, capacityJPerK, allowed.typical), 'difference')}, or more water or mass.` : ''}`
             : `${leaning.because}`

@@ -11,7 +11,7 @@ export interface Late {
   readonly point: 'upper' | 'lower'
 }
 
-/** What may mend a run that strays: moving the set, narrowing the swing, or neither. */
+/** What may mend a run that strays: moving the setpoint, narrowing the swing, or neither. */
 export type Advice =
   | { readonly set: 'by'; readonly shiftK: number }
   | { readonly set: 'not-higher'; readonly limitC: number }
@@ -37,7 +37,7 @@ function adviceText(advice: Advice, { say, term }: Words): string {
   if (advice.set === 'not-higher')
     return `Not by a higher set: this floor may not be over ${say(advice.limitC, 'temperature')}. Narrow the ${differential}, or agree a lower target.`
   if (advice.set === 'by')
-    return `${advice.shiftK > 0 ? 'Raise' : 'Lower'} the set by ${say(Math.abs(advice.shiftK), 'difference')}.`
+    return `${advice.shiftK > 0 ? 'Raise' : 'Lower'} the setpoint by ${say(Math.abs(advice.shiftK), 'difference')}.`
   if (advice.set === 'narrow')
     return `Narrow the ${differential} to about ${say(advice.toK, 'difference')}, then look where the middle lies.`
   return `The ${advice.onOff ? differential : 'band'} is not the cause: look at power${advice.floor ? `, ${term('flowWater')}` : ''} and the place of the probe.`

@@ -306,5 +306,5 @@ export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
       color: INK2,
     }),
   )
-  return sheet(context, 'As-left sheet', content, stamp)
+  return sheet(context, 'As-left sheet', content, stamp, { step: 'hand-over' })
 }

@@ -89,5 +89,5 @@ export function keyingPdf(context: LoopContext, stamp: Stamp): object {
       color: INK2,
     }),
   ]
-  return sheet(context, 'Keying sheet', content, stamp)
+  return sheet(context, 'Keying sheet', content, stamp, { step: 'set/keying' })
 }

@@ -62,5 +62,5 @@ export function safetySheet(context: LoopContext, stamp: Stamp): object {
     ...(blocks.length === 0 ? [t('Steps are made from the list of wires: there is none yet.')] : []),
     t(`Name ${BLANK}${BLANK}   Day ${BLANK}   Measured with ${BLANK}${BLANK}`, { margin: [0, 8, 0, 0] }),
   ]
-  return sheet(context, 'Safety steps', content, stamp, { pageOrientation: 'landscape' })
+  return sheet(context, 'Safety steps', content, stamp, { pageOrientation: 'landscape', step: 'wire/dead' })
 }

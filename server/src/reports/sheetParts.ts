@@ -47,6 +47,8 @@ export interface Stamp {
   readonly hash: string
   /** What was changed after the loop was handed over, in words. */
   readonly since?: readonly string[]
+  /** Where the loop is opened on the bench, without the step; left out where nobody else reaches the bench. */
+  readonly address?: string
 }
 
 interface PlacedNode {
@@ -54,13 +56,38 @@ interface PlacedNode {
   readonly startPosition: { readonly verticalRatio: number }
 }
 
-/** A sheet of one loop: page, faces, footer. */
+/** Side of a code on a sheet, points: a module of the longest address is then wider than a third of a millimetre. */
+const CODE = 84
+
+/** An address as a code to be read with a phone. */
+export const code = (address: string, side: number): Block => ({
+  qr: address,
+  fit: side,
+  eccLevel: 'L',
+  foreground: INK,
+})
+
+/** At the end of a sheet: where its step is opened on the bench. */
+const onTheBench = (address: string): Block => ({
+  columns: [
+    { width: CODE, stack: [code(address, CODE)] },
+    {
+      width: '*',
+      margin: [12, 0, 0, 0],
+      stack: [t('Open this on the bench', { style: 'head' }), t(address, { fontSize: 7, color: INK2 })],
+    },
+  ],
+  unbreakable: true,
+  margin: [0, 16, 0, 0],
+})
+
+/** A sheet of one loop: page, faces, footer; with a step it also says where that is opened on the bench. */
 export function sheet(
   { job, loop }: LoopContext,
   title: string,
   content: readonly Block[],
   stamp: Stamp,
-  more: Block = {},
+  { step, ...more }: Block & { readonly step?: string } = {},
 ): object {
   return {
     pageSize: job.system === 'us' ? 'LETTER' : 'A4',
@@ -73,7 +100,10 @@ export function sheet(
       section: { font: 'Barlow', fontSize: 14, margin: [0, 8, 0, 2] },
       head: { font: 'Barlow', fontSize: 10, color: INK2 },
     },
-    content,
+    content:
+      stamp.address !== undefined && step !== undefined
+        ? [...content, onTheBench(`${stamp.address}/${step}`)]
+        : content,
     pageBreakBefore: ({ headlineLevel, startPosition }: PlacedNode) =>
       headlineLevel === 1 && startPosition.verticalRatio > LOWEST_HEADING,
     footer: (page: number, pages: number) => ({

@@ -51,5 +51,5 @@ export function testSheet(context: LoopContext, stamp: Stamp): object {
     ...(tests.length === 0 ? [t('Tests are made from the plan: there is none yet.')] : []),
     t(`Name ${BLANK}   Day ${BLANK}   Measured with ${BLANK}${BLANK}`, { margin: [0, 8, 0, 0] }),
   ]
-  return sheet(context, 'Test sheet', content, stamp)
+  return sheet(context, 'Test sheet', content, stamp, { step: 'prove' })
 }

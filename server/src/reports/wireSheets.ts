@@ -6,7 +6,7 @@ import { sizeWords } from '@nachtigal/core/words/sizeWords'
 import { type CutOut, cutOutPaper, cutOutSvg } from '@nachtigal/core/wiring/cutOut'
 import type { Picture } from '@nachtigal/core/wiring/picture/picture'
 import { svgText } from '@nachtigal/core/wiring/picture/svgText'
-import { type Block, heading, sheet, type Stamp, t, table } from './sheetParts'
+import { type Block, heading, sheet, type Stamp, t, table, code } from './sheetParts'
 
 const PT_PER_MM = 72 / 25.4
 /** Faces as the PDF package knows them. */
@@ -98,6 +98,8 @@ export function pictureSheet(context: LoopContext, picture: Picture, stamp: Stam
 }
 
 const ACROSS = 4
+/** Side of the code on a label, points. */
+const LABEL_CODE = 60
 /** Two labels for each wire, one for each end, to be cut out. */
 export function labelsSheet(context: LoopContext, stamp: Stamp): object {
   const labels = context.rows.flatMap((row) => {
@@ -106,11 +108,25 @@ export function labelsSheet(context: LoopContext, stamp: Stamp): object {
       [row.from, row.to],
       [row.to, row.from],
     ].map(([here, there]) => ({
-      stack: [
-        t(label, { fontSize: 16, bold: true }),
-        t(`${here!.tag} ${here!.label} \u2192 ${there!.tag} ${there!.label}`, { fontSize: 8 }),
+      columns: [
+        {
+          width: '*',
+          stack: [
+            t(label, { fontSize: 16, bold: true }),
+            t(`${here!.tag} ${here!.label} \u2192 ${there!.tag} ${there!.label}`, { fontSize: 8 }),
+          ],
+        },
+        ...(stamp.address === undefined
+          ? []
+          : [
+              {
+                width: LABEL_CODE + 8,
+                margin: [8, 0, 0, 0],
+                stack: [code(`${stamp.address}/wire/${encodeURIComponent(row.id)}`, LABEL_CODE)],
+              },
+            ]),
       ],
-      margin: [4, 3, 4, 3],
+      margin: [4, 4, 4, 4],
     }))
   })
   const lines = Array.from({ length: Math.ceil(labels.length / ACROSS) }, (_, i) =>

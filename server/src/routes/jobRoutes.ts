@@ -9,7 +9,9 @@ import { MOST_PHOTO_BYTES } from '@nachtigal/contract/jobFileSchema'
 import { unstorable } from '@nachtigal/contract/storable'
 import type { Command } from '@nachtigal/core/document/command'
 import { type LogKind, logKinds } from '@nachtigal/core/document/logKind'
+import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import { AppError } from '../appError'
+import { jobOverview } from '../reports/jobOverview'
 import { jobFileOut } from '../reports/jobFileOut'
 import { logCsv, logJson } from '../reports/logCsv'
 import type { JobStore } from '../store/jobStore'
@@ -80,8 +82,15 @@ export const fileName = (name: string, ending: string) =>
       .slice(0, 60) || 'job'
   }.${ending}`
 
+interface Deps {
+  readonly store: JobStore
+  readonly data: FieldData
+  /** Opens the demo jobs where they are not here yet. */
+  readonly openDemo?: () => Promise<{ readonly jobId: string }>
+}
+
 /** Jobs: list, read, commands, log, file out and in. Each parses, asks the store, replies. */
-export function jobRoutes({ store }: { readonly store: JobStore }): Router {
+export function jobRoutes({ store, data, openDemo }: Deps): Router {
   const router = Router()
   checkIds(router)
   router.get(routes.jobs, async (_request, response) => {
@@ -89,6 +98,11 @@ export function jobRoutes({ store }: { readonly store: JobStore }): Router {
   })
   router.get(routes.job, async (request, response) => {
     response.json(await store.read(request.params.jobId))
+  })
+  router.get(routes.overview, async (request, response) => {
+    const { jobId } = request.params
+    const [state, { rows }] = await Promise.all([store.read(jobId), store.log(jobId, 1)])
+    response.json(await jobOverview(state, rows[0], data))
   })
   router.post(routes.commands, jsonOnly, async (request, response) => {
     const command = commandOf(request.body)
@@ -150,5 +164,9 @@ export function jobRoutes({ store }: { readonly store: JobStore }): Router {
       throw error
     }
   })
+  if (openDemo)
+    router.post(routes.demo, jsonOnly, async (_request, response) => {
+      response.json(await openDemo())
+    })
   return router
 }

@@ -16,6 +16,8 @@ interface Deps {
   readonly store: JobStore
   readonly makeSheet: MakeSheet
   readonly now: () => string
+  /** Where others reach the bench; left out where nobody does. */
+  readonly baseAddress?: string
 }
 
 /** What of a loop was changed after it was signed, in words; nothing where it never was. */
@@ -50,7 +52,7 @@ async function soundLoops(job: JobDocument, loops: Readonly<Record<string, LoopD
 }
 
 /** Printed sheets and lists, made on the server with its own fonts. */
-export function sheetRoutes({ store, makeSheet, now }: Deps): Router {
+export function sheetRoutes({ store, makeSheet, now, baseAddress }: Deps): Router {
   const make = async (request: Request, sheet: SheetName) => {
     const { jobId = '', loopId = '', deviceId } = request.params as Record<string, string>
     const { job, loops: all } = await store.read(jobId)
@@ -59,7 +61,12 @@ export function sheetRoutes({ store, makeSheet, now }: Deps): Router {
     const loops = await soundLoops(job, all, loopId)
     const { rows } = await store.log(jobId, 1)
     const since = await sinceHandover(store, job, loop)
-    const stamp = { printedAt: now(), hash: rows[0]?.hash ?? '', ...(since ? { since } : {}) }
+    const stamp = {
+      printedAt: now(),
+      hash: rows[0]?.hash ?? '',
+      ...(since ? { since } : {}),
+      ...(baseAddress === undefined ? {} : { address: `${baseAddress}/jobs/${job.id}/loops/${loopId}` }),
+    }
     const file = await makeSheet({ sheet, job, loops, loopId, stamp, ...(deviceId === undefined ? {} : { deviceId }) })
     return { name: loop.name, file: Buffer.from(file.buffer, file.byteOffset, file.byteLength) }
   }

@@ -1,16 +1,16 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { createBrowserRouter, Navigate, Outlet } from 'react-router'
 import { RouterProvider } from 'react-router/dom'
-import { JobsPlace } from '../places/jobs/JobsPlace'
+import { JobsPlace } from '../features/jobs/JobsPlace'
 import { ErrorPage } from './ErrorPage'
 import type * as Pages from './jobPages'
 
 let pages: typeof Pages | undefined
 const fetchPages = async () => (pages = await import('./jobPages'))
 // The strip brings the chart package.
-const fetchTry = () => import('../steps/try/TryStep')
-const fetchWorker = async () => (await import('../lib/simulator')).warmWorker()
-const fetchLayout = async () => (await import('../lib/layPicture')).warmLayout()
+const fetchTry = () => import('../features/try/TryStep')
+const fetchWorker = async () => (await import('../workers/simulator')).warmWorker()
+const fetchLayout = async () => (await import('../workers/layPicture')).warmLayout()
 
 /**
  * A page of the second chunk. Once that is here it is drawn at once: a page that waited even for a moment would take its keys and what

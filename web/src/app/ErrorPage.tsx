@@ -1,5 +1,5 @@
 import { Link, useRouteError } from 'react-router'
-import { Button } from '../ui/Button'
+import { Button } from '../design/Button'
 
 /** Shown where a screen broke. What was typed is in the store and on the device, so coming back finds it. */
 export function ErrorPage({ nothing = false, inLoop = false }: { nothing?: boolean; inLoop?: boolean }) {

@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react'
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
 import { ErrorBoundary } from 'react-error-boundary'
 import { useDispatch } from 'react-redux'
 import { NavLink, Outlet, useMatch, useParams } from 'react-router'
@@ -9,19 +9,22 @@ import { ordered } from '@nachtigal/core/schema/ordered'
 import type { Command } from '@nachtigal/core/document/command'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import { workflowSteps } from '@nachtigal/core/kinds/hazards'
-import { StepTrack } from '../instruments/StepTrack'
-import { api, useShelfQuery } from '../lib/api'
-import { jobRead, selectJob } from '../lib/documentsSlice'
-import { useAppSelector, type AppStore } from '../lib/store'
-import { useChanges } from '../lib/useChanges'
+import { StepTrack } from '../drawing/StepTrack'
+import { api, useShelfQuery } from '../state/api'
+import { jobRead, selectJob } from '../state/documentsSlice'
+import { useAppSelector, type AppStore } from '../state/store'
+import { useChanges } from '../state/useChanges'
 import { JobContext, useJob } from '../loop/jobContext'
 import { soundJob, wrongIn } from '../loop/soundJob'
-import { Shape } from '../ui/Shape'
+import { Shape } from '../design/Shape'
 import { TitleBlock } from './TitleBlock'
 import { MendPage } from './MendPage'
 import { NoJob } from './NoJob'
 import { NoticeBar } from './NoticeBar'
 import { useKeys } from './useKeys'
+import { jobAt, loopAt } from '../lib/addresses'
+
+const FindSheet = lazy(async () => ({ default: (await import('../features/find/FindSheet')).FindSheet }))
 
 const makesJob = ({ change }: Command, jobId: string) =>
   change.some(({ document, path, to }) => document === jobId && path.length === 0 && to !== null)
@@ -51,7 +54,8 @@ export function JobFrame() {
   }, [refetch, waiting])
   const calcData = useMemo(() => (shelf ? calcDataOf(shelf) : undefined), [shelf])
   const sound = useMemo(() => (shown ? soundJob(jobId, shown) : undefined), [jobId, shown])
-  useKeys()
+  const [finding, setFinding] = useState(false)
+  useKeys(() => setFinding(true))
   useChanges(jobId)
   if (!sound || !shelf || !calcData)
     return (
@@ -67,18 +71,23 @@ export function JobFrame() {
   if (wrong) return <MendPage jobId={jobId} id={jobId} document={sound.job} wrong={wrong} />
   return (
     <JobContext.Provider value={{ ...sound, data: shelf.data, calcData, profiles: shelf.profiles }}>
-      <Frame />
+      <Frame onFind={() => setFinding(true)} />
+      {finding ? (
+        <Suspense fallback={null}>
+          <FindSheet onClose={() => setFinding(false)} />
+        </Suspense>
+      ) : null}
     </JobContext.Provider>
   )
 }
 
-function Frame() {
+function Frame({ onFind }: { readonly onFind: () => void }) {
   const { job, loops, broken } = useJob()
   const match = useMatch('/jobs/:jobId/loops/:loopId/:step/*')
   const loop = match ? loops[match.params.loopId ?? ''] : undefined
   return (
     <div className="shell">
-      <TitleBlock job={job} loop={loop} />
+      <TitleBlock job={job} loop={loop} onFind={onFind} />
       <nav className="side" aria-label="Loops">
         <div className="flex items-baseline px-4 pb-1.5">
           <h2 className="h3">Loops</h2>
@@ -102,25 +111,25 @@ function Frame() {
         <div className="mt-auto border-t border-line grid grid-cols-2 px-4 py-2">
           <NavLink
             end
-            to={`/jobs/${job.id}`}
+            to={jobAt(job.id)}
             className="cond text-[16px] h-8 flex items-center no-underline aria-[current=page]:font-semibold"
           >
             Board
           </NavLink>
           <NavLink
-            to={`/jobs/${job.id}/log`}
+            to={jobAt(job.id, 'log')}
             className="cond text-[16px] h-8 flex items-center no-underline aria-[current=page]:font-semibold"
           >
             Log
           </NavLink>
           <NavLink
-            to={`/jobs/${job.id}/shelf`}
+            to={jobAt(job.id, 'shelf')}
             className="cond text-[16px] h-8 flex items-center no-underline aria-[current=page]:font-semibold"
           >
             Shelf
           </NavLink>
           <NavLink
-            to={`/jobs/${job.id}/calculators`}
+            to={jobAt(job.id, 'calculators')}
             className="cond text-[16px] h-8 flex items-center no-underline aria-[current=page]:font-semibold"
           >
             Calculators
@@ -148,11 +157,11 @@ function LoopRow({ loop, step, here }: RowProps) {
   const at = workflowSteps.findIndex((each) => each === step)
   return (
     <NavLink
-      to={`/jobs/${job.id}/loops/${loop.id}/${step ?? nextThing(context).step}`}
+      to={loopAt(job.id, loop.id, step ?? nextThing(context).step)}
       className="loop-row"
       aria-current={here ? 'page' : undefined}
     >
-      <span className="flex-1 truncate">{loop.name}</span>
+      <span className="flex-1 min-w-0 break-words leading-5">{loop.name}</span>
       {bad ? <Shape kind={bad} labelled /> : null}
       <StepTrack states={states} here={here ? at : undefined} />
     </NavLink>
@@ -162,8 +171,8 @@ function LoopRow({ loop, step, here }: RowProps) {
 /** A loop that cannot be read, or that broke what looked at it: its name, and the way to it. */
 function BrokenRow({ job, id, loop }: { readonly job: JobDocument; readonly id: string; readonly loop: LoopDocument }) {
   return (
-    <NavLink to={`/jobs/${job.id}/loops/${id}`} className="loop-row">
-      <span className="flex-1 truncate">
+    <NavLink to={loopAt(job.id, id)} className="loop-row">
+      <span className="flex-1 min-w-0 break-words leading-5">
         {String(loop.name)}
         <span className="sr-only">, cannot be read</span>
       </span>

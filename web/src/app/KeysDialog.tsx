@@ -1,4 +1,4 @@
-import { Dialog } from '../ui/Dialog'
+import { Dialog } from '../design/Dialog'
 
 const keys = [
   ['1 to 7', 'step'],
@@ -6,6 +6,7 @@ const keys = [
   ['u', 'a look in °C or °F'],
   ['b', 'board'],
   ['g', 'log'],
+  ['/ or Ctrl K', 'find anything'],
   ['.', 'a quick calculation'],
   ['Ctrl Z', 'take the last change back'],
   ['arrows', 'on the switching points: one display step, with Shift ten'],

@@ -1,7 +1,7 @@
 import { Link, NavLink, Outlet, useMatch, useParams } from 'react-router'
 import { stepStatus } from '@nachtigal/core/progress/stepStatus'
 import { workflowSteps } from '@nachtigal/core/kinds/hazards'
-import { Stroke } from '../instruments/StepTrack'
+import { Stroke } from '../drawing/StepTrack'
 import { PHONE, useMedia } from '../lib/useMedia'
 import { useJob } from '../loop/jobContext'
 import { LoopChain } from '../loop/LoopChain'
@@ -10,7 +10,8 @@ import { TemporaryBar } from '../loop/TemporaryBar'
 import { OutputSwitch } from '../loop/OutputSwitch'
 import { LoopProvider, useLoop } from '../loop/loopContext'
 import { MendPage } from './MendPage'
-import { stepTitles } from './stepTitles'
+import { stepTitles } from '../lib/stepTitles'
+import { jobAt, loopAt } from '../lib/addresses'
 
 /** Frame of a loop: the seven steps, the chain, and the step that is open. A step is never locked. */
 export function LoopFrame() {
@@ -25,7 +26,7 @@ export function LoopFrame() {
       <main className="sheet p-6 grid gap-3 content-start">
         <h1 className="h1">This loop is not in the job</h1>
         <p>It may have been taken back in the log.</p>
-        <Link to={`/jobs/${job.id}`}>Board</Link>
+        <Link to={jobAt(job.id)}>Board</Link>
       </main>
     )
   return (
@@ -68,7 +69,7 @@ function StepRail() {
         return (
           <NavLink
             key={step}
-            to={`/jobs/${loop.job.id}/loops/${loop.loop.id}/${step}`}
+            to={loopAt(loop.job.id, loop.loop.id, step)}
             aria-current={here === step ? 'step' : undefined}
             aria-label={`${i + 1} ${stepTitles[step]}, ${says}`}
           >
@@ -76,7 +77,7 @@ function StepRail() {
               <Stroke state={state} w={4} h={36} />
             </svg>
             <span className="min-w-0">
-              <span className="block cond font-semibold text-[18px] leading-[18px] truncate">
+              <span className="block cond font-semibold text-[18px] leading-[18px] whitespace-nowrap">
                 {i + 1} {stepTitles[step]}
               </span>
               <span

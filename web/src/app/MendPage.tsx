@@ -9,8 +9,9 @@ import { changesBetween } from '@nachtigal/core/document/changesBetween'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import { attempt } from '../lib/attempt'
 import { useSend } from '../loop/useSend'
-import { Button } from '../ui/Button'
-import { Shape } from '../ui/Shape'
+import { Button } from '../design/Button'
+import { Shape } from '../design/Shape'
+import { jobAt } from '../lib/addresses'
 
 interface Props {
   readonly jobId: string
@@ -52,7 +53,7 @@ export function MendPage({ jobId, id, document, wrong }: Props) {
       tell: `${nameOf(document)} was removed.`,
     })
     setProblem(said)
-    if (!said) void navigate(`/jobs/${jobId}`)
+    if (!said) void navigate(jobAt(jobId))
   }
   const shown = mend?.taken ?? [{ ...wrong, out: [] }]
   return (
@@ -103,7 +104,7 @@ export function MendPage({ jobId, id, document, wrong }: Props) {
         <a href={`/api/jobs/${jobId}/file`} download>
           Job file
         </a>
-        <Link to={inLoop ? `/jobs/${jobId}` : '/'}>{inLoop ? 'Board' : 'All jobs'}</Link>
+        <Link to={inLoop ? jobAt(jobId) : '/'}>{inLoop ? 'Board' : 'All jobs'}</Link>
       </div>
     </main>
   )

@@ -1,10 +1,10 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Command } from '@nachtigal/core/document/command'
-import { useLogQuery } from '../lib/api'
-import { useAppSelector } from '../lib/store'
+import { useLogQuery } from '../state/api'
+import { useAppSelector } from '../state/store'
 import { useUndo } from '../loop/useUndo'
-import { Button } from '../ui/Button'
+import { Button } from '../design/Button'
 
 const ofJob = ({ change }: Command, jobId: string) =>
   change.find(({ document, path }) => document === jobId && path.length === 0)

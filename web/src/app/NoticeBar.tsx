@@ -1,6 +1,6 @@
 import { Toast } from 'radix-ui'
-import { noticeClosed } from '../lib/noticeSlice'
-import { useAppDispatch, useAppSelector } from '../lib/store'
+import { noticeClosed } from '../state/noticeSlice'
+import { useAppDispatch, useAppSelector } from '../state/store'
 import { useUndo } from '../loop/useUndo'
 
 const SHOWN_MS = 10_000

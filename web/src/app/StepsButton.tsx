@@ -4,16 +4,20 @@ import { loopContext } from '@nachtigal/core/loop/context'
 import { stepStatus } from '@nachtigal/core/progress/stepStatus'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import { workflowSteps } from '@nachtigal/core/kinds/hazards'
-import { StepTrack, Stroke } from '../instruments/StepTrack'
+import { StepTrack, Stroke } from '../drawing/StepTrack'
 import { useJob } from '../loop/jobContext'
 import { LoopChainSheet } from '../loop/LoopChain'
 import { LoopProvider } from '../loop/loopContext'
 import { NameField } from '../loop/NameField'
 import { OutputSwitch } from '../loop/OutputSwitch'
 import { verdictShape, worstOf } from '../loop/verdict'
-import { Dialog } from '../ui/Dialog'
-import { Shape } from '../ui/Shape'
-import { stepTitles } from './stepTitles'
+import { useAppDispatch, useAppSelector } from '../state/store'
+import { themeTurned } from '../state/viewSlice'
+import { Button } from '../design/Button'
+import { Dialog } from '../design/Dialog'
+import { Shape } from '../design/Shape'
+import { stepTitles } from '../lib/stepTitles'
+import { jobAt, loopAt } from '../lib/addresses'
 
 /** On a phone: the step track in the title block opens the seven steps, the chain and the other sheets. */
 export function StepsButton({ job, loop }: { job: JobDocument; loop: LoopDocument }) {
@@ -24,7 +28,9 @@ export function StepsButton({ job, loop }: { job: JobDocument; loop: LoopDocumen
   const context = loopContext(job, loop, data, job, Object.values(loops))
   const status = stepStatus(context)
   const worst = worstOf(context.judgedConnections)
-  const base = `/jobs/${job.id}/loops/${loop.id}`
+  const base = loopAt(job.id, loop.id)
+  const dispatch = useAppDispatch()
+  const theme = useAppSelector((state) => state.view.theme)
   const close = () => setOpen(undefined)
   const row = 'flex items-center gap-4 min-h-12 w-full px-2 border-b border-line no-underline text-left'
   return (
@@ -60,14 +66,17 @@ export function StepsButton({ job, loop }: { job: JobDocument; loop: LoopDocumen
             <span className="flex-1">Chain</span>
             <Shape kind={worst ? verdictShape[worst.verdict] : 'waiting'} size={18} labelled />
           </button>
-          <NavLink end className={row} to={`/jobs/${job.id}`} onClick={close}>
+          <NavLink end className={row} to={jobAt(job.id)} onClick={close}>
             Board
           </NavLink>
-          <NavLink className={row} to={`/jobs/${job.id}/log`} onClick={close}>
+          <NavLink className={row} to={jobAt(job.id, 'log')} onClick={close}>
             Log
           </NavLink>
         </nav>
-        <div className="mt-3">
+        <div className="mt-3 grid gap-3">
+          <Button second end="" onClick={() => dispatch(themeTurned())}>
+            {theme === 'day' ? 'Night colours' : 'Day colours'}
+          </Button>
           <NameField />
         </div>
       </Dialog>

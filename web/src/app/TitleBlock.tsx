@@ -1,22 +1,31 @@
-import { ArrowLeft } from 'lucide-react'
+import { ArrowLeft, Search } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useMatch } from 'react-router'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
 import { workflowSteps } from '@nachtigal/core/kinds/hazards'
 import { factsOfKind } from '@nachtigal/core/kinds/kinds'
-import { unitLookedAt } from '../lib/viewSlice'
-import { useAppDispatch, useAppSelector } from '../lib/store'
-import { Mark, ThemeButton } from '../ui/Frame'
+import { PHONE, useMedia } from '../lib/useMedia'
+import { unitLookedAt } from '../state/viewSlice'
+import { useAppDispatch, useAppSelector } from '../state/store'
+import { Mark, ThemeButton } from '../design/Frame'
 import { KeysDialog } from './KeysDialog'
 import { SavedCell } from './SavedCell'
 import { StepsButton } from './StepsButton'
-import { YouCell } from './YouCell'
-import { stepTitles } from './stepTitles'
+import { YouCell } from '../loop/YouCell'
+import { stepTitles } from '../lib/stepTitles'
+import { jobAt } from '../lib/addresses'
+
+interface Props {
+  readonly job: JobDocument
+  readonly loop?: LoopDocument | undefined
+  readonly onFind: () => void
+}
 
 /** Title block of a drawing: job, loop, units, what is saved. */
-export function TitleBlock({ job, loop }: { job: JobDocument; loop?: LoopDocument | undefined }) {
+export function TitleBlock({ job, loop, onFind }: Props) {
   const dispatch = useAppDispatch()
   const look = useAppSelector((state) => state.view.unit)
+  const phone = useMedia(PHONE)
   const [keys, setKeys] = useState(false)
   const here = useMatch('/jobs/:jobId/loops/:loopId/:step/*')?.params.step
   const at = workflowSteps.findIndex((step) => step === here)
@@ -31,14 +40,14 @@ export function TitleBlock({ job, loop }: { job: JobDocument; loop?: LoopDocumen
         <Mark />
         Nachtigal
       </Link>
-      <Link to={loop ? `/jobs/${job.id}` : '/'} className="only-phone back" aria-label="Back">
+      <Link to={loop ? jobAt(job.id) : '/'} className="only-phone back" aria-label="Back">
         <ArrowLeft size={20} strokeWidth={1.5} />
       </Link>
-      <Link to={`/jobs/${job.id}`} className="title-cell not-phone max-w-72">
+      <Link to={jobAt(job.id)} className="title-cell not-phone max-w-72">
         <span className="k">Job</span>
         <span>{job.name}</span>
       </Link>
-      <div className="title-cell flex-1">
+      <div className="title-cell here flex-1">
         <span className="k">
           {loop ? (
             <>
@@ -53,10 +62,15 @@ export function TitleBlock({ job, loop }: { job: JobDocument; loop?: LoopDocumen
       </div>
       <button
         type="button"
-        className="title-cell not-phone border-l border-line"
-        data-keys
-        onClick={() => setKeys(true)}
+        className="title-cell border-l border-line !py-0 flex items-center gap-3"
+        aria-label="Find anything"
+        onClick={onFind}
       >
+        <Search size={18} strokeWidth={1.5} aria-hidden />
+        <span className="not-phone text-ink2">Find anything</span>
+        <kbd className="mono not-phone">/</kbd>
+      </button>
+      <button type="button" className="title-cell not-phone" data-keys onClick={() => setKeys(true)}>
         <span className="k">All keys</span>
         <span className="mono">?</span>
       </button>
@@ -74,7 +88,7 @@ export function TitleBlock({ job, loop }: { job: JobDocument; loop?: LoopDocumen
       <YouCell />
       {loop ? <StepsButton job={job} loop={loop} /> : null}
       <SavedCell />
-      <ThemeButton />
+      {phone && loop ? null : <ThemeButton />}
       <KeysDialog open={keys} onClose={() => setKeys(false)} />
     </header>
   )

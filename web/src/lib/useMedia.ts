@@ -1,15 +1,6 @@
-import { useSyncExternalStore } from 'react'
-
-/** Whether a media query holds now. */
-export function useMedia(query: string): boolean {
-  return useSyncExternalStore(
-    (changed) => {
-      const list = matchMedia(query)
-      list.addEventListener('change', changed)
-      return () => list.removeEventListener('change', changed)
-    },
-    () => matchMedia(query).matches,
-  )
-}
+import { useMediaQuery } from 'usehooks-ts'
 
 export const PHONE = '(max-width: 767px)'
+
+/** Whether a media query holds now. */
+export const useMedia = (query: string): boolean => useMediaQuery(query)

@@ -1,8 +1,8 @@
 import { useMemo } from 'react'
 import { drawPicture, findCalculation, runCalculation } from '@nachtigal/core/calc/registry'
 import type { CalcCall } from '@nachtigal/core/kinds/asked'
-import { PictureDrawing } from '../instruments/picture/PictureDrawing'
-import { useAppSelector } from '../lib/store'
+import { PictureDrawing } from '../drawing/picture/PictureDrawing'
+import { useAppSelector } from '../state/store'
 import { useJob } from './jobContext'
 import { useLoop } from './loopContext'
 

@@ -1,6 +1,6 @@
 import { TriangleAlert } from 'lucide-react'
 import { cautionsAt, type WorkflowStep } from '@nachtigal/core/kinds/hazards'
-import { Opens } from '../ui/Opens'
+import { Opens } from '../design/Opens'
 import { useLoop } from './loopContext'
 
 interface Props {
@@ -27,10 +27,10 @@ export function Cautions({ step, className = '', brief = false }: Props) {
           trigger={
             <>
               <TriangleAlert size={20} strokeWidth={1.5} aria-hidden className="flex-none" />
-              <span className="min-w-0 truncate">
+              <span className="min-w-0 flex-1">
                 <b>{cautions.map(({ head }) => head).join('. ')}.</b>
               </span>
-              <span className="underline underline-offset-2 ml-auto">More</span>
+              <span className="underline underline-offset-2 ml-auto flex-none">More</span>
             </>
           }
         >

@@ -1,7 +1,7 @@
 import { fixWords } from '@nachtigal/core/check/fix'
 import { type Fix } from '@nachtigal/core/shapes/fix'
 import { carryOutRemedy } from '@nachtigal/core/actions/carryOutRemedy'
-import { Button } from '../ui/Button'
+import { Button } from '../design/Button'
 import { useLoop } from './loopContext'
 import { useTap } from './useTap'
 

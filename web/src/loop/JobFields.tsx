@@ -1,7 +1,8 @@
 import type { FieldErrors, UseFormRegister } from 'react-hook-form'
 import { type InferType, object, string } from 'yup'
 import { practices, practiceTitles } from '@nachtigal/core/units/practice'
-import { Field } from '../ui/Field'
+import { Field } from '../design/Field'
+import { Select } from '../design/Select'
 
 /** What is asked of a job: its name, where it is, whose practice it follows, the units it speaks. */
 export const jobBasics = object({
@@ -42,30 +43,30 @@ export function JobFields({
       </Field>
       <Field label="Practice" hint="Words, conductors and protective devices follow it. Units are chosen apart.">
         {(ids) => (
-          <select {...ids} {...register('practice', onPractice ? { onChange: onPractice } : {})}>
+          <Select {...ids} {...register('practice', onPractice ? { onChange: onPractice } : {})}>
             {practices.map((practice) => (
               <option key={practice} value={practice}>
                 {practiceTitles[practice]}
               </option>
             ))}
-          </select>
+          </Select>
         )}
       </Field>
       <div className="grid grid-cols-2 gap-4">
         <Field label="Temperature">
           {(ids) => (
-            <select {...ids} {...register('temperatureUnit')}>
+            <Select {...ids} {...register('temperatureUnit')}>
               <option value="C">°C</option>
               <option value="F">°F</option>
-            </select>
+            </Select>
           )}
         </Field>
         <Field label="Measures">
           {(ids) => (
-            <select {...ids} {...register('system')}>
+            <Select {...ids} {...register('system')}>
               <option value="metric">metric</option>
               <option value="us">US customary</option>
-            </select>
+            </Select>
           )}
         </Field>
       </div>

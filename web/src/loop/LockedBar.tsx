@@ -4,9 +4,9 @@ import { Lock } from 'lucide-react'
 import { useState } from 'react'
 import { isLocked } from '@nachtigal/core/document/handover'
 import { shownDay } from '@nachtigal/core/time/shownMoment'
-import { Button } from '../ui/Button'
-import { Field } from '../ui/Field'
-import { Opens } from '../ui/Opens'
+import { Button } from '../design/Button'
+import { Field } from '../design/Field'
+import { Opens } from '../design/Opens'
 import { useLoop } from './loopContext'
 
 /** A loop that was handed over: seen on every screen of it, with the way to open it again. */

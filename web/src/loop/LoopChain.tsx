@@ -3,11 +3,14 @@ import { useNavigate } from 'react-router'
 import type { ConnectionVerdict } from '@nachtigal/core/loop/judgeConnection'
 import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import { outputPath } from '@nachtigal/core/wiring/outputPath'
-import { Chain, UprightChain, type ChainConnection, type ChainLink, type DeviceSign } from '../instruments/Chain'
+import { Chain } from '../drawing/chain/Chain'
+import type { ChainConnection, ChainLink } from '../drawing/chain/chainLink'
+import { UprightChain } from '../drawing/chain/UprightChain'
+import type { DeviceSign } from '../drawing/Sign'
 import { CallPicture } from './CallPicture'
 import { FixButton } from './FixButton'
 import { type Loop, useLoop } from './loopContext'
-import { OutputSwitch } from './OutputSwitch'
+import { OutputSwitch, useOutputLabels } from './OutputSwitch'
 import { verdictShape, verdictWord, worstOf } from './verdict'
 import { WorkedSum } from './Worked'
 
@@ -26,7 +29,8 @@ const signOf: Record<string, DeviceSign> = {
 const linkOf = (device: ResolvedDevice): ChainLink => ({
   key: device.id,
   id: device.facts.category,
-  name: `${device.tag} ${device.name}`,
+  tag: device.tag,
+  name: device.name,
   sub: device.facts.summary,
   sign: signOf[device.facts.category] ?? 'controller',
 })
@@ -44,10 +48,12 @@ export function LoopChain() {
   const loop = useLoop()
   const navigate = useNavigate()
   const drawn = useMemo(() => strip(loop), [loop])
+  const labels = useOutputLabels()
   return (
     <Chain
       {...drawn}
-      below={<OutputSwitch />}
+      below={labels.length > 1 ? <OutputSwitch /> : null}
+      belowWidth={labels.reduce((sum, { label }) => sum + 7 * label.length + 21, 0)}
       onLink={(category) => navigate(`../match/${category}`, { relative: 'path' })}
     />
   )

@@ -1,7 +1,7 @@
 import { noted } from '@nachtigal/core/document/fields/loopFields'
-import { useAppDispatch, useAppSelector } from '../lib/store'
-import { nameGiven } from '../lib/viewSlice'
-import { TextField } from '../ui/TextField'
+import { useAppDispatch, useAppSelector } from '../state/store'
+import { nameGiven } from '../state/viewSlice'
+import { TextField } from '../design/TextField'
 
 /** Who works on this device: the log says who changed what. */
 export function NameField({ label = 'You are, in the log' }: { label?: string }) {

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { workedLines } from '@nachtigal/core/calc/workedLines'
 import type { CalcCall } from '@nachtigal/core/kinds/asked'
-import { Opens } from '../ui/Opens'
+import { Opens } from '../design/Opens'
 import { useJob } from './jobContext'
 import { useLoop } from './loopContext'
 import { useOpenCalculation } from './useOpenCalculation'

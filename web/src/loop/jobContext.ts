@@ -2,7 +2,7 @@ import { createContext, useContext } from 'react'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { CalcData } from '@nachtigal/core/calc/calculation'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
-import type { ShownJob } from '../lib/documentsSlice'
+import type { ShownJob } from '../state/documentsSlice'
 import type { BrokenLoop } from './soundJob'
 
 export interface JobInHand extends ShownJob {

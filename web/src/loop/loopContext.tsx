@@ -11,8 +11,8 @@ import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { controlOutputs } from '@nachtigal/core/wiring/reach'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { type Quantity, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
-import { useAppDispatch, useAppSelector } from '../lib/store'
-import { outputTaken } from '../lib/viewSlice'
+import { useAppDispatch, useAppSelector } from '../state/store'
+import { outputTaken } from '../state/viewSlice'
 import { type SendOptions, useSend } from './useSend'
 
 /** A planned output that switches. */

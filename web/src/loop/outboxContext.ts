@@ -1,5 +1,5 @@
 import { createContext, useContext } from 'react'
-import type { Outbox } from '../lib/outbox'
+import type { Outbox } from '../state/outbox'
 
 export const OutboxContext = createContext<Outbox | null>(null)
 

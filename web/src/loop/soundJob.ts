@@ -1,7 +1,7 @@
 import { refusal, type Refusal } from '@nachtigal/contract/check'
 import { documentSchema } from '@nachtigal/contract/documentSchemas'
 import type { AnyDocument, LoopDocument } from '@nachtigal/core/document/documents'
-import type { ShownJob } from '../lib/documentsSlice'
+import type { ShownJob } from '../state/documentsSlice'
 
 /** A loop that something is wrong in, and what. */
 export interface BrokenLoop {

@@ -5,7 +5,7 @@ import type { RecordField } from '@nachtigal/core/schema/field'
 import { Refused } from '@nachtigal/core/units/refused'
 import type { Edited } from '@nachtigal/core/wiring/edited'
 import { newId } from '../lib/newId'
-import { useAppSelector } from '../lib/store'
+import { useAppSelector } from '../state/store'
 import { useLoop } from './loopContext'
 import type { SendOptions } from './useSend'
 

@@ -1,6 +1,6 @@
 import { useCallback } from 'react'
-import { noticeGiven } from '../lib/noticeSlice'
-import { useAppDispatch } from '../lib/store'
+import { noticeGiven } from '../state/noticeSlice'
+import { useAppDispatch } from '../state/store'
 import { type Doing, useAct } from './useAct'
 import type { SendOptions } from './useSend'
 

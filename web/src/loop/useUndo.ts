@@ -1,7 +1,7 @@
 import { useCallback } from 'react'
 import type { Command } from '@nachtigal/core/document/command'
 import { inverseChanges } from '@nachtigal/core/document/inverse'
-import { useAppSelector } from '../lib/store'
+import { useAppSelector } from '../state/store'
 import { useSend } from './useSend'
 import { newId } from '../lib/newId'
 

@@ -1,6 +1,6 @@
 import type { ConnectionVerdict } from '@nachtigal/core/loop/judgeConnection'
 import type { Verdict } from '@nachtigal/core/wiring/contactLoad'
-import type { ShapeKind } from '../ui/Shape'
+import type { ShapeKind } from '../design/Shape'
 
 export const verdictWord: Record<Verdict, string> = {
   fits: 'fits',

@@ -2,7 +2,7 @@ import { render } from '@testing-library/react'
 import type { ReactElement } from 'react'
 import { Provider } from 'react-redux'
 import { MemoryRouter } from 'react-router'
-import { createStore } from '../lib/store'
+import { createStore } from '../state/store'
 
 /** Renders a piece of a page with a store of its own and an address, as the application does. */
 export function renderPiece(piece: ReactElement, path = '/') {

@@ -30,7 +30,7 @@ const travelS = optional(
 const band: Fields = {
   action,
   anchor: choice('The set is', anchors, { says: { 'from-setpoint': 'at 0 %', centred: 'at 50 %' } }),
-  setpointC: temperature('Set'),
+  setpointC: temperature('Setpoint'),
   bandK: difference('Band', { over: 0 }),
 }
 const bandSignal: Fields = { ...band, signal, travelS }
@@ -72,12 +72,12 @@ export const modulatingOutput = defineCalculation<BandInput & { temperatureC: nu
     {
       given: { ...heating, temperatureC: 21, signal: '2-10V' },
       gives: { percent: 25, value: 4, unit: 'V' },
-      source: 'by hand: a quarter of the band under the set, 2 + 8/4',
+      source: 'by hand: a quarter of the band under the setpoint, 2 + 8/4',
     },
     {
       given: { ...cooling, temperatureC: 24, signal: '4-20mA' },
       gives: { percent: 50, value: 12, unit: 'mA' },
-      source: 'by hand: half at the set',
+      source: 'by hand: half at the setpoint',
     },
     {
       given: { ...cooling, temperatureC: 30, signal: '10-0V' },

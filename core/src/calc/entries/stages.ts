@@ -49,7 +49,7 @@ export const stagePointsEntry = defineCalculation<StagePointsInput>({
   inputs: {
     action,
     count,
-    firstSetpointC: temperature('Set of stage 1'),
+    firstSetpointC: temperature('Setpoint of stage 1'),
     spacingK: difference('Spacing', { min: 0 }),
     convention: choice('The set', conventions, {
       says: Object.fromEntries(conventions.map((each) => [each, conventionWords[each]])),
@@ -61,7 +61,7 @@ export const stagePointsEntry = defineCalculation<StagePointsInput>({
     belowK: optional(difference('Below', { min: 0, when: { input: 'convention', is: ['split'] } })),
   },
   outputs: {
-    stages: list('Stages', object('Stage', { stage: stageNumber, setpointC: temperature('Set'), ...onOff })),
+    stages: list('Stages', object('Stage', { stage: stageNumber, setpointC: temperature('Setpoint'), ...onOff })),
   },
   formula: 'set of stage n = first ± (n − 1) × spacing: cooling climbs, heating descends; points by the convention',
   source: 'definition; spacing by field data spacing.*',
@@ -103,10 +103,10 @@ export const stagesShift = defineCalculation<{ setpointsC: number[]; newFirstC: 
   title: 'Move all stages alike',
   find: 'shift setpoints summer winter four setpoints one by one move',
   inputs: {
-    setpointsC: list('Setpoints, stage 1 first', temperature('Set'), { least: 1, most: 32 }),
+    setpointsC: list('Setpoints, stage 1 first', temperature('Setpoint'), { least: 1, most: 32 }),
     newFirstC: temperature('New set of stage 1'),
   },
-  outputs: { setpointsC: list('New setpoints', temperature('Set')), deltaK: difference('Moved by') },
+  outputs: { setpointsC: list('New setpoints', temperature('Setpoint')), deltaK: difference('Moved by') },
   formula: 'moved by = new first − first; every setpoint + that',
   source: 'definition',
   examples: [

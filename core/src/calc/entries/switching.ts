@@ -47,7 +47,7 @@ export const points = defineCalculation<SwitchingInput>({
   inputs: {
     action: optional(action),
     convention: convention('The set'),
-    setpointC: temperature('Set'),
+    setpointC: temperature('Setpoint'),
     swingK: optional(difference('Swing as keyed', { when: { input: 'convention', is: unsplit } })),
     aboveK: optional(difference('Above', { min: 0, when: split })),
     belowK: optional(difference('Below', { min: 0, when: split })),
@@ -67,7 +67,7 @@ export const points = defineCalculation<SwitchingInput>({
     {
       given: { action: 'heating', convention: 'cut-out', setpointC: 21, swingK: 1 },
       gives: { onC: 20, offC: 21 },
-      source: 'by hand: it switches off at the set',
+      source: 'by hand: it switches off at the setpoint',
     },
     {
       given: { convention: 'signed', setpointC: 5, swingK: 2 },
@@ -77,7 +77,7 @@ export const points = defineCalculation<SwitchingInput>({
     {
       given: { action: 'cooling', convention: 'below', setpointC: 4, swingK: 2 },
       gives: { onC: 4, offC: 2 },
-      source: 'by hand: the band hangs under the set, whatever the action',
+      source: 'by hand: the band hangs under the setpoint, whatever the action',
     },
     {
       given: { action: 'heating', convention: 'centred', setpointC: 60, swingK: 4, swingIs: 'each-side' },
@@ -165,16 +165,16 @@ export const translateEntry = defineCalculation<{
     action,
     toConvention: convention('To a controller whose set'),
     setpointC: optional(
-      temperature('Set', { hint: 'The middle unless given', when: { input: 'toConvention', is: ['split'] } }),
+      temperature('Setpoint', { hint: 'The middle unless given', when: { input: 'toConvention', is: ['split'] } }),
     ),
   },
   outputs: {
-    setpointC: temperature('Set'),
+    setpointC: temperature('Setpoint'),
     swingK: optional(difference('Swing')),
     aboveK: optional(difference('Above')),
     belowK: optional(difference('Below')),
   },
-  formula: 'the set and swing whose switching points are these',
+  formula: 'the setpoint and swing whose switching points are these',
   source: 'switching.points turned round; a centred swing is total',
   examples: [
     {
@@ -185,7 +185,7 @@ export const translateEntry = defineCalculation<{
     {
       given: { onC: 20, offC: 21, action: 'heating', toConvention: 'signed' },
       gives: { setpointC: 21, swingK: -1 },
-      source: 'by hand: off at the set, negative heats',
+      source: 'by hand: off at the setpoint, negative heats',
     },
     {
       given: { onC: 7, offC: 5, action: 'cooling', toConvention: 'split', setpointC: 5.5 },

@@ -35,13 +35,13 @@ export function beforeTest(context: LoopContext, plan: PlanOf): TestSpec {
     about: outputName(context, plan),
     purpose: 'Half of all control faults are plant faults. First: does the control command, and does the plant answer?',
     have: ['clamp meter or thermometer'],
-    how: 'Move the set until the output has to come on. Look at display or lamp first, then at the load.',
+    how: 'Move the setpoint until the output has to come on. Look at display or lamp first, then at the load.',
     rule: 'Commanded and not answered is the plant, a wire or a contact; not commanded is the control.',
     steps: [
       {
         id: 'commanded',
         title: 'Commanded',
-        does: `Move the set until ${outputName(context, plan)} has to come on. Does its lamp or the display say that it commands?`,
+        does: `Move the setpoint until ${outputName(context, plan)} has to come on. Does its lamp or the display say that it commands?`,
         main: yesNo('Display or lamp says on'),
       },
       {

@@ -26,7 +26,12 @@ export function restartTest(context: LoopContext, device: ResolvedDevice, plans:
         : 'Same values, same output, by itself.',
     safety: ['Hot surfaces, rotating parts: everything may start by itself when power comes back.'],
     steps: [
-      { id: 'kept', title: 'Values', does: 'Does the display show set and mode as before?', main: yesNo('As before') },
+      {
+        id: 'kept',
+        title: 'Values',
+        does: 'Does the display show setpoint and mode as before?',
+        main: yesNo('As before'),
+      },
       {
         id: 'comes',
         title: 'Output',

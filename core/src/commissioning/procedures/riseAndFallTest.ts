@@ -50,14 +50,15 @@ export function keyableK(offsetK: number, context: LoopContext, device: string):
   return toSi(roundToStep(toShown(offsetK), context.job.temperatureUnit === 'F' ? display.stepF : display.stepC))
 }
 
-/** Where the set follows a reset line: what to dial outdoors for the line to ask for the set, so that the points are the plan's. */
+/** Where the setpoint follows a reset line: what to dial outdoors for the line to ask for the setpoint, so that the points are the plan's. */
 function outdoorFor(context: LoopContext, plan: Plan): string {
   const device = deviceOf(context, plan.output.device)
   const reset = device && controllerPlanOf(context, device).reset
   if (!device || !reset || !bindsAny(device.facts.controller!, 'reset.')) return ''
   const { designOutdoorC, designSupplyC, warmOutdoorC, warmSupplyC, shiftK } = reset
   const share = (plan.setpointC - shiftK - designSupplyC) / (warmSupplyC - designSupplyC)
-  if (!(share >= 0 && share <= 1)) return ' Key a fixed supply of the set for this test: the line never asks for it.'
+  if (!(share >= 0 && share <= 1))
+    return ' Key a fixed supply of the setpoint for this test: the line never asks for it.'
   const outdoorC = designOutdoorC + share * (warmOutdoorC - designOutdoorC)
   return ` A box at ${context.words.say(outdoorC, 'temperature')} on the outdoor input: there the line asks for ${context.words.say(plan.setpointC, 'temperature')}.`
 }

@@ -304,7 +304,7 @@ function displayOff(context: LoopContext, plan: Plan, shown: readonly Row[]): Ju
         toKeying,
       ),
     ])
-  // In the middle of the band the line is straight: its place there is the set, its slope the band.
+  // In the middle of the band the line is straight: its place there is the setpoint, its slope the band.
   const { zeroC, fullC } = givesBetween(plan)
   const inside = shown.filter(({ display }) => display! > 1 && display! < 99)
   if (inside.length >= 2) {

@@ -13,7 +13,7 @@ interface PoolModelFacts {
 const ASIDE_K = 0.5
 
 /**
- * Water under air. Evaporation is straight around the set: its slope joins the water to the temperature at which nothing would evaporate.
+ * Water under air. Evaporation is straight around the setpoint: its slope joins the water to the temperature at which nothing would evaporate.
  * Formula: G = (E(T + ½) − E(T − ½))/1 K; rest at T − E/G.
  */
 export function poolModel({ waterJPerK, lossWPerK, evaporation, ground }: PoolModelFacts): PlantModel & {

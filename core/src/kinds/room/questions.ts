@@ -46,7 +46,7 @@ export const questions: readonly Question[] = [
       swing: ['On and off with a swing', 'Simple, any relay. The air goes up and down by the swing and a little more.'],
       proportional: [
         'Proportional',
-        'Steady air, but it settles under the set by its droop, and it wants a valve that can stand half open.',
+        'Steady air, but it settles under the setpoint by its droop, and it wants a valve that can stand half open.',
       ],
     },
     'Ask what they mind more: a swing, or being a little under.',

@@ -149,7 +149,7 @@ export function bandView(context: LoopContext, plan: PlanOf<BandBehaviour>): Ban
         ? [
             {
               id: 'droop',
-              label: 'Off the set then',
+              label: 'Off the setpoint then',
               value: rest.offsetK,
               quantity: 'difference' as const,
               ...(input ? { worked: { calc: 'control.droop', input, output: 'offsetK' } } : {}),

@@ -4,7 +4,7 @@ import type { BandBehaviour } from '../behaviour'
 type MovedBandPart = 'set' | 'zero' | 'full' | 'minimum' | 'maximum'
 
 /**
- * A band after one part of it was moved: an end stops one step before the other and takes the set along as its anchor says; least and
+ * A band after one part of it was moved: an end stops one step before the other and takes the setpoint along as its anchor says; least and
  * most do not cross.
  * @param to temperature in °C, or an output in percent
  * @param stepK narrowest band that a drag can make

@@ -32,7 +32,7 @@ interface OwnerView {
   readonly mayNot: readonly string[]
 }
 
-/** What matters to an owner first: the set, then modes and timers. */
+/** What matters to an owner first: the setpoint, then modes and timers. */
 const ownerBinds = /^(setpoint|humidity|timer|period|once|reset\.shift)/
 
 const ownerFirst = (parameter: Parameter) => (ownerBinds.test(parameter.binds ?? '') ? 0 : 1)

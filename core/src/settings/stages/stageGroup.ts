@@ -92,7 +92,7 @@ export const movedField = {
   alarmLow: 'alarmLowC',
 } as const
 
-/** Distance of each rung from the one before, over the set; positive in the way stages follow: cooling climbs, heating descends. */
+/** Distance of each rung from the one before, over the setpoint; positive in the way stages follow: cooling climbs, heating descends. */
 export function spacings(rungs: readonly OnOffBehaviour[]): number[] {
   return rungs.slice(1).map((rung, i) => {
     const before = rungs[i]!

@@ -41,7 +41,7 @@ export function movePart(plan: OnOffBehaviour, part: MovedPart, toC: number, ste
   }
 }
 
-/** Under `split` the set stays where it is while it lies between the points. */
+/** Under `split` the setpoint stays where it is while it lies between the points. */
 function keepSplit(plan: OnOffBehaviour, words: SwitchingWords): SwitchingWords {
   const { onC, offC } = switchingOf(words)
   const low = Math.min(onC, offC)

@@ -26,7 +26,7 @@ interface TimerView {
   readonly lines: readonly Consequence[]
 }
 
-/** Seconds from cold to the set at full power; nothing where nobody knows. */
+/** Seconds from cold to the setpoint at full power; nothing where nobody knows. */
 function heatUpS(context: LoopContext, device: ResolvedDevice): number | undefined {
   const { survey, loop } = context
   const plan = plansOf(loop.settings.planned).find(({ output }) => output.device === device.id)
@@ -97,8 +97,8 @@ export function timerView(context: LoopContext, device: ResolvedDevice): TimerVi
         plan.from === 'key'
           ? 'the key'
           : waits === undefined
-            ? 'when the set is reached; how long that takes comes with the survey'
-            : `when the set is reached, about ${spell(waitsS)} from cold`,
+            ? 'when the setpoint is reached; how long that takes comes with the survey'
+            : `when the setpoint is reached, about ${spell(waitsS)} from cold`,
       ),
       line('counts', 'Display', plan.counts === 'down' ? 'counts down: what is left' : 'counts up: what has run'),
       ...(perDay

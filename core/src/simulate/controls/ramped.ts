@@ -22,7 +22,7 @@ export const rampedKeys = {
 /** Position that counts as lit but giving nothing. */
 const LIT = 1e-6
 
-/** A heater with electronics of its own: it lights, runs up, gives less near the set, and stops over it. */
+/** A heater with electronics of its own: it lights, runs up, gives less near the setpoint, and stops over it. */
 export class RampedUnit extends ContinuousUnit {
   private since = Number.NEGATIVE_INFINITY
   private readonly probe: number

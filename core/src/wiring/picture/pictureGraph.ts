@@ -11,6 +11,23 @@ const FOOT = 10
 const APART = 28
 const TOP = 16
 const WIDE = { narrow: 148, middle: 256 } as const
+/** Px a sign of a block's name and of what is written at its terminals, taken on the wide side; and what a block is wide at most for them. */
+const TITLE = { sign: 6.6, note: 5.4, most: 340 }
+
+/** Room that the longest name in a column asks for, and the longest word at a terminal beside those of the other side. */
+const titleRoom = (blocks: readonly Pick<PlannedBlock, 'device' | 'terminals'>[]) =>
+  Math.min(
+    TITLE.most,
+    Math.max(
+      ...blocks.map(({ device: { tag, name, facts }, terminals }) => {
+        const sides = new Set(terminals.map(({ side }) => side)).size
+        const longest = Math.max(0, ...Object.values(facts.ports).map(({ title }) => title.length))
+        return Math.ceil(
+          Math.max([...`${tag} ${name}`].length * TITLE.sign + 16, sides * (longest * TITLE.note + PIN.width + 16)),
+        )
+      }),
+    ),
+  )
 
 export type Side = 'mains' | 'extra-low'
 type ColumnId = 'left' | 'middle' | 'right'
@@ -169,7 +186,7 @@ export function picturePlan(chain: ResolvedChain, rows: readonly WireRow[]): Pic
       .filter((column) => column.blocks.length > 0)
       .map(({ id, blocks: mine }) => ({
         id,
-        width: id === 'middle' ? WIDE.middle : WIDE.narrow,
+        width: Math.max(id === 'middle' ? WIDE.middle : WIDE.narrow, titleRoom(mine)),
         height: stack(mine),
         blocks: mine.map((block) => orderWires(block, byId, at)),
       })),

@@ -23,9 +23,9 @@ export const planFindings = {
     f: { readonly setpointC: number; readonly over: boolean; readonly limitC: number },
     { say }: Words,
   ): Sentences => ({
-    head: 'Set lies outside its limits.',
+    head: 'Setpoint lies outside its limits.',
     reason: `${say(f.setpointC, 'temperature')} is ${f.over ? 'over the highest' : 'under the lowest'} the keys allow, ${say(f.limitC, 'temperature')}.`,
-    remedy: f.over ? 'Lower the set or raise the limit.' : 'Raise the set or lower the limit.',
+    remedy: f.over ? 'Lower the setpoint or raise the limit.' : 'Raise the setpoint or lower the limit.',
   }),
   C021_SWING_WIDER_THAN_LIMITS: (
     f: { readonly swingK: number; readonly betweenK: number },

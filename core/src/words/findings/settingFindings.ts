@@ -37,7 +37,7 @@ export const settingFindings = {
     { say }: Words,
   ): Sentences => ({
     head: `Settles at ${say(f.settlesC, 'temperature')} at design.`,
-    reason: `${say(Math.abs(f.offsetK), 'difference')} ${f.offsetK < 0 ? 'under' : 'over'} the set, and it may stray by ${say(f.tolerance, 'difference')}${f.saturated === 'full' ? ': all it has is not enough' : ''}.`,
+    reason: `${say(Math.abs(f.offsetK), 'difference')} ${f.offsetK < 0 ? 'under' : 'over'} the setpoint, and it may stray by ${say(f.tolerance, 'difference')}${f.saturated === 'full' ? ': all it has is not enough' : ''}.`,
     remedy: f.saturated
       ? 'More power, better insulation, or another set.'
       : 'A narrower band, another anchor, or an integral time.',

@@ -25,8 +25,8 @@ export const alarmCauses = {
     check: `Read ${f.name} and its delay.`,
   }),
   'alarm.alarm-relative': (f: { readonly name: string; readonly difference: number }, { say }: Words): CauseWords => ({
-    says: 'The controller counts the alarm from the set, the plan as a temperature.',
-    check: `Key ${f.name} as ${say(Math.abs(f.difference), 'difference')} from the set.`,
+    says: 'The controller counts the alarm from the setpoint, the plan as a temperature.',
+    check: `Key ${f.name} as ${say(Math.abs(f.difference), 'difference')} from the setpoint.`,
   }),
   'alarm.alarm-otherwise': (f: { readonly name: string; readonly atC: number }, { say }: Words): CauseWords => ({
     says: 'Another limit is keyed.',

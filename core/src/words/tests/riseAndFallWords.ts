@@ -44,7 +44,7 @@ export const riseAndFallVerdicts = {
     },
     { say, term }: Words,
   ): VerdictWords => ({
-    head: `The ${term('differential')} sits on the other side of the set`,
+    head: `The ${term('differential')} sits on the other side of the setpoint`,
     reason: `${capital(term('differential'))} ${say(f.swingK, 'difference', 2)} found, ${say(f.planSwingK, 'difference', 2)} planned; repeats within ${say(f.slopK, 'difference', 2)}. It does what a set that ${f.conventionWords} does.`,
   }),
   'riseAndFall.set-not-as-planned': (f: { readonly errorK: number }, { say }: Words): VerdictWords => ({
@@ -115,7 +115,7 @@ export const riseAndFallCauses = {
     { term }: Words,
   ): CauseWords => ({
     says: `The ${term('differential')} in the controller is another one than on the sheet.`,
-    check: `Read ${f.swingParameter} again, and that the set ${f.conventionWords}; key both, repeat the test.`,
+    check: `Read ${f.swingParameter} again, and that the setpoint ${f.conventionWords}; key both, repeat the test.`,
   }),
   'riseAndFall.other-convention': (
     f: {
@@ -125,8 +125,8 @@ export const riseAndFallCauses = {
     },
     { term }: Words,
   ): CauseWords => ({
-    says: `The controller counts the ${term('differential')} another way: there the set ${f.conventionWords}, planned is one that ${f.conventionWords2}.`,
-    check: `What the display shows when it switches tells: right means this. Key ${f.conventionParameter ?? 'the set so that the same points come out'}, repeat the test.`,
+    says: `The controller counts the ${term('differential')} another way: there the setpoint ${f.conventionWords}, planned is one that ${f.conventionWords2}.`,
+    check: `What the display shows when it switches tells: right means this. Key ${f.conventionParameter ?? 'the setpoint so that the same points come out'}, repeat the test.`,
   }),
   'riseAndFall.reads-off': (f: { readonly errorK: number }, { say }: Words): CauseWords => ({
     says: `It reads ${say(Math.abs(f.errorK), 'difference', 2)} ${f.errorK > 0 ? 'low' : 'high'} at the probe.`,
@@ -137,7 +137,7 @@ export const riseAndFallCauses = {
     { say }: Words,
   ): CauseWords => ({
     says: `The set in the controller is not ${say(f.setpointC, 'temperature')}.`,
-    check: `Read ${f.setpointParameter ?? 'the set'}, key ${say(f.setpointC, 'temperature')}, repeat one rise and one fall.`,
+    check: `Read ${f.setpointParameter ?? 'the setpoint'}, key ${say(f.setpointC, 'temperature')}, repeat one rise and one fall.`,
   }),
   'riseAndFall.warmed-too-fast': (): CauseWords => ({
     says: 'The probe was moved faster than it follows.',

@@ -98,7 +98,7 @@ export const sweepCauses = {
     { say }: Words,
   ): CauseWords => ({
     says: `The set is not ${say(f.setpointC, 'temperature')}, the band sits on the other side of it, or an offset is left in.`,
-    check: `Read ${f.setpointParameter ?? 'the set'}, ${f.anchorParameter ?? 'where the band sits'} and ${f.offsetParameter ?? 'the offset'}; key them as planned.`,
+    check: `Read ${f.setpointParameter ?? 'the setpoint'}, ${f.anchorParameter ?? 'where the band sits'} and ${f.offsetParameter ?? 'the offset'}; key them as planned.`,
   }),
   'sweep.input-not-followed': (): CauseWords => ({
     says: 'The box is on another input than the one that controls, or a fixed output is keyed.',

@@ -1,7 +1,7 @@
 import { type Convention, conventions } from './switchingPoints'
 
 /**
- * A convention in a fitter's words, to follow "the set".
+ * A convention in a fitter's words, to follow "the setpoint".
  * @param differential what the practice calls the distance between the two points
  * @example conventionSays('below', 'differential') // 'has the differential below it'
  */

@@ -1,25 +1,13 @@
 import { bandEnds } from '../../../settings/band/law/proportional'
 import type { BandBehaviour, PlanOf } from '../../../settings/behaviour'
 import { fieldValue } from '../../../plant/fieldValue'
-import type { Parts } from './parts'
+import type { ControlAt, Parts } from './parts'
 
 /** A share of a cycle shorter than this is no different from a share of power. */
 const SHORT_CYCLE_S = 15
 
 /** A band: its share of a cycle where it has one, a valve driven open and closed, else a signal, with an integral or without. */
-export function addBand(
-  parts: Parts,
-  plan: PlanOf<BandBehaviour>,
-  at: {
-    id: string
-    probe: string
-    drives: string
-    action: PlanOf['action']
-    fromC: number
-    follow: object
-    sampleS: number
-  },
-): void {
+export function addBand(parts: Parts, plan: PlanOf<BandBehaviour>, at: ControlAt): void {
   const { id, probe, drives, action, fromC, follow, sampleS } = at
   const ends = bandEnds(plan)
   const common = {

@@ -4,7 +4,7 @@ import type { Parts } from './parts'
 /** Probe of a limiter on a pipe, well fitted. Source: field data lag.strap.good. */
 const LIMITER_LAG_S = 40
 
-/** A timer that counts from reaching the set takes it as reached this near. */
+/** A timer that counts from reaching the setpoint takes it as reached this near. */
 const REACHED_K = 1
 
 /** Limiters, permissive contacts, the timer of the controller: whatever must be closed for a load to run. */

@@ -1,23 +1,10 @@
 import type { OnOffBehaviour, PlanOf } from '../../../settings/behaviour'
 import { fieldValue } from '../../../plant/fieldValue'
 import { type Driven } from '../loopActuators'
-import type { Parts } from './parts'
+import type { ControlAt, Parts } from './parts'
 
 /** An output that switches: a burner with its ignition and its least fire, or a plain contact. */
-export function addOnOff(
-  parts: Parts,
-  item: Driven,
-  plan: PlanOf<OnOffBehaviour>,
-  at: {
-    id: string
-    probe: string
-    drives: string
-    action: PlanOf['action']
-    fromC: number
-    follow: object
-    sampleS: number
-  },
-): void {
+export function addOnOff(parts: Parts, item: Driven, plan: PlanOf<OnOffBehaviour>, at: ControlAt): void {
   const { id, probe, drives, action, fromC, follow, sampleS } = at
   const [onC, offC] = [plan.onC - fromC, plan.offC - fromC]
   const { boiler } = parts.survey

@@ -10,6 +10,17 @@ import type { Alarm, Control, Expression, Input, ScenarioProbe } from '../../sce
 import { type Driven } from '../loopActuators'
 import type { LoopDocument } from '../../../document/documents'
 
+/** Where a control stands: what it feels and drives, from which temperature its own are counted, and how often it looks. */
+export interface ControlAt {
+  readonly id: string
+  readonly probe: string
+  readonly drives: string
+  readonly action: PlanOf['action']
+  readonly fromC: number
+  readonly follow: object
+  readonly sampleS: number
+}
+
 export const HOUR_S = 3600
 
 /** An outdoor probe that is not averaged still has its housing. */

@@ -1,0 +1,45 @@
+import { RadioGroup } from 'radix-ui'
+import { type LoopKind, loopKinds } from '@nachtigal/core/kinds/ids'
+import { KindSign } from './KindSign'
+import { kindSign } from '@nachtigal/core/kinds/kindSigns'
+
+interface Props {
+  readonly kind: LoopKind | undefined
+  readonly onChoose: (kind: LoopKind) => void
+  readonly error?: string | undefined
+}
+
+/** Which kind of loop it is: each with its drawing, one of them chosen. */
+export function KindChoice({ kind, onChoose, error }: Props) {
+  return (
+    <div>
+      <p className="lab mb-1" id="kind-label">
+        Kind
+      </p>
+      <RadioGroup.Root
+        className="grid grid-cols-2 gap-px bg-line border border-line"
+        aria-labelledby="kind-label"
+        aria-invalid={error !== undefined}
+        aria-describedby={error ? 'kind-error' : undefined}
+        value={kind ?? ''}
+        onValueChange={(next) => onChoose(next as LoopKind)}
+      >
+        {loopKinds.map((each) => (
+          <RadioGroup.Item
+            key={each}
+            value={each}
+            className={`flex items-center gap-3 px-2 py-1.5 min-h-12 text-left bg-paper hover:bg-mark ${kind === each ? 'chosen' : ''}`}
+          >
+            <KindSign kind={each} />
+            <span className="cond font-semibold text-[17px] leading-5">{kindSign(each).word}</span>
+          </RadioGroup.Item>
+        ))}
+      </RadioGroup.Root>
+      {error ? (
+        <p id="kind-error" role="alert" className="error">
+          {error}
+        </p>
+      ) : null}
+    </div>
+  )
+}

@@ -1,0 +1,173 @@
+import { useAct } from '../../loop/useAct'
+import { answerQuestions } from '@nachtigal/core/actions/answerQuestions'
+import { useState } from 'react'
+import type { ChoiceQuestion, NumberQuestion, Question } from '@nachtigal/core/kinds/question'
+import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
+import { ways } from '@nachtigal/core/survey/ways'
+import { formatValue } from '@nachtigal/core/units/quantity'
+import { useLoop } from '../../loop/loopContext'
+import { WorkedSum } from '../../loop/Worked'
+import { ChoiceField } from '../../design/ChoiceField'
+import { NumberField } from '../../design/NumberField'
+import { Opens } from '../../design/Opens'
+import { WaysDialog } from './WaysDialog'
+
+/** The questions of one group. Where fitters disagree every choice stands there with what follows from it. */
+export function QuestionsPart({ group }: { group: string }) {
+  const { loop } = useLoop()
+  const mine = askedQuestions(loop).filter((question) => question.group === group)
+  const schools = mine.filter(
+    (question): question is ChoiceQuestion => question.ask === 'choice' && question.school === true,
+  )
+  const plain = mine.filter((question) => !schools.includes(question as ChoiceQuestion))
+  return (
+    <div className="grid gap-5">
+      {plain.length > 0 ? (
+        <div className="grid gap-x-6 gap-y-4 sm:grid-cols-2 xl:grid-cols-3">
+          {plain.map((question) => (
+            <Asked key={question.id} question={question} />
+          ))}
+        </div>
+      ) : null}
+      <div className="grid gap-x-6 gap-y-5 lg:grid-cols-2">
+        {schools.map((question) => (
+          <School key={question.id} question={question} />
+        ))}
+      </div>
+    </div>
+  )
+}
+
+function useAnswer(id: string) {
+  const { loop } = useLoop()
+  const act = useAct()
+  const put = (value: number | string | undefined) =>
+    act(answerQuestions, value === undefined ? { answers: {}, none: [id] } : { answers: { [id]: value } })
+  return [loop.survey.answers[id], put] as const
+}
+
+/** Stands before the hint of a question that keeps first live and signing shut. */
+const SAFETY = 'Safety: first live and signing wait for it. '
+
+function Asked({ question }: { question: Question }) {
+  return question.ask === 'choice' ? <Chosen question={question} /> : <Counted question={question} />
+}
+
+/** What to look for; before it, that something waits for the answer. */
+function useHint({ id, hint, safety }: Question): string {
+  const { loop, words } = useLoop()
+  return `${safety === true && loop.survey.answers[id] === undefined ? SAFETY : ''}${words.tell(hint)}`
+}
+
+function Chosen({ question }: { question: ChoiceQuestion }) {
+  const { words } = useLoop()
+  const [answer, put] = useAnswer(question.id)
+  const chosen = typeof answer === 'string' ? question.choices[answer] : undefined
+  const hint = useHint(question)
+  return (
+    <div>
+      <ChoiceField
+        label={question.title}
+        value={typeof answer === 'string' ? answer : undefined}
+        onChoose={put}
+        hint={`${hint}${chosen ? ` ${words.tell(chosen.consequence)}` : ''}`}
+        {...(question.required ? {} : { empty: 'don\u2019t know' })}
+        choices={inOrder(question).map(([value, choice]) => ({ value, title: choice.title }))}
+      />
+      <p className="small text-ink2 pt-1" aria-hidden>
+        {chosen ? words.tell(chosen.consequence) : hint}
+      </p>
+    </div>
+  )
+}
+
+const inOrder = ({ choices }: ChoiceQuestion) => Object.entries(choices).sort(([, a], [, b]) => a.order - b.order)
+
+function School({ question }: { question: ChoiceQuestion }) {
+  const { words } = useLoop()
+  const [answer, put] = useAnswer(question.id)
+  return (
+    <fieldset className="min-w-0">
+      <legend className="lab mb-1">
+        {question.title} <span className="small">{words.tell(question.hint)}</span>
+      </legend>
+      {inOrder(question).map(([value, { title, consequence }]) => (
+        <label
+          key={value}
+          className={`flex gap-3 items-start px-3 py-2 border-t last:border-b border-line cursor-pointer min-h-12 ${answer === value ? 'chosen' : 'hover:bg-mark'}`}
+        >
+          <input
+            type="radio"
+            name={question.id}
+            value={value}
+            checked={answer === value}
+            onChange={() => put(value)}
+            className="mt-1 accent-ink size-4 flex-none"
+          />
+          <span>
+            <span className="block cond text-[17px] leading-5 font-semibold">{title}</span>
+            <span className="block small font-normal">{words.tell(consequence)}</span>
+          </span>
+        </label>
+      ))}
+    </fieldset>
+  )
+}
+
+function Counted({ question }: { question: NumberQuestion }) {
+  const { loop, preferences, survey, words } = useLoop()
+  const [answer, put] = useAnswer(question.id)
+  const [working, setWorking] = useState(false)
+  const { id, title, quantity } = question
+  const hint = useHint(question)
+  const figure = survey?.figures[id]
+  const filled = figure && figure.source !== 'answer' ? figure : undefined
+  const say = (value: number) => formatValue(value, quantity, preferences)
+  const range =
+    filled?.low !== undefined && filled.high !== undefined ? ` ${say(filled.low)} to ${say(filled.high)}` : ''
+  const taken = loop.survey.ways?.[id]
+  const aside = filled ? (
+    <Opens
+      className="sum small"
+      label={`${title}: where the estimate comes from`}
+      trigger={filled.source === 'chain' ? 'from nameplates' : `est.${range}`}
+    >
+      {filled.worked ? <WorkedSum call={filled.worked} /> : null}
+      <p className="mt-2">{words.tell(filled.why)}</p>
+      <p className="mt-1 text-ink2">{hint}</p>
+    </Opens>
+  ) : taken ? (
+    ways[taken.way]?.title.toLowerCase()
+  ) : undefined
+  return (
+    <div>
+      <NumberField
+        label={title}
+        draftKey={`${loop.id}/answer/${id}`}
+        value={typeof answer === 'number' ? answer : undefined}
+        quantity={quantity}
+        preferences={preferences}
+        low={question.low}
+        high={question.high}
+        onCommit={put}
+        hint={hint}
+        aside={aside}
+        placeholder={filled ? say(filled.value) : ''}
+      />
+      <p className="small text-ink2 pt-1">
+        <span aria-hidden>{hint}</span>{' '}
+        {question.ways ? (
+          <button
+            type="button"
+            className="third max-md:min-h-12"
+            onClick={() => setWorking(true)}
+            aria-label={`Work out: ${title}`}
+          >
+            Work it out
+          </button>
+        ) : null}
+      </p>
+      {question.ways ? <WaysDialog question={question} open={working} onClose={() => setWorking(false)} /> : null}
+    </div>
+  )
+}

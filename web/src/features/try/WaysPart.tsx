@@ -1,0 +1,173 @@
+import { changeSettings, settingsChange } from '@nachtigal/core/actions/changeSettings'
+import { useTap } from '../../loop/useTap'
+import { useEffect, useMemo, useState } from 'react'
+import { compareFigures } from '@nachtigal/core/check/compareFigures'
+import { runFigures, type RunFigures } from '@nachtigal/core/simulate/runFigures'
+import { schools, type SchoolSide } from '@nachtigal/core/simulate/loop/schools'
+import { savingRange } from '@nachtigal/core/simulate/loop/savingRange'
+import type { Scenario } from '@nachtigal/core/simulate/scenario'
+import type { LoopRun } from '@nachtigal/core/simulate/loop/loopScenario'
+import { simulators } from '../../workers/simulator'
+import { Cautions } from '../../loop/Cautions'
+import { useLoop } from '../../loop/loopContext'
+import { Button } from '../../design/Button'
+import { ChoiceField } from '../../design/ChoiceField'
+import { Shape } from '../../design/Shape'
+import { RunControls } from './RunControls'
+import { RunStrip } from './RunStrip'
+import { POINTS, useTrial } from './trial'
+import { type RunState, useRun } from './useRun'
+
+interface Side {
+  readonly run: LoopRun
+  readonly scenario: Scenario
+}
+
+/** This loop under both schools, laid over each other, and what the difference is. */
+export function WaysPart() {
+  const inHand = useLoop()
+  const { loop, words, survey } = inHand
+  const tap = useTap()
+  const { scenarioOf, choice, choose } = useTrial()
+  const offered = useMemo(() => schools(inHand), [inHand])
+  const [chosen, setChosen] = useState<string>()
+  const school = offered.find(({ id }) => id === chosen) ?? offered[0]
+  // scenarioOf changes with weather and faults, the school with the loop.
+  const sides = useMemo(() => {
+    const make = (side: SchoolSide | undefined): Side | undefined => {
+      if (!side) return undefined
+      const made = scenarioOf(side.loop)
+      return side.change ? { ...made, scenario: side.change(made.scenario) } : made
+    }
+    return [make(school?.sides[0]), make(school?.sides[1])] as const
+  }, [school, scenarioOf])
+  const a = useRun(simulators.c, sides[0]?.scenario, POINTS)
+  const b = useRun(simulators.b, sides[1]?.scenario, POINTS)
+  useEffect(
+    () => () => {
+      simulators.b.stop()
+      simulators.c.stop()
+    },
+    [],
+  )
+  if (!school || !sides[0] || !sides[1]) return <p className="p-4">There is nothing to compare for this loop.</p>
+  const figures = [figuresOf(a, sides[0]), figuresOf(b, sides[1])] as const
+  const take = (side: SchoolSide) =>
+    tap(changeSettings, settingsChange(loop.settings, side.loop.settings), { tell: `Taken: ${side.title}` })
+  return (
+    <div className="work">
+      <div className="try-main">
+        <ChoiceField
+          label="Compare"
+          value={school.id}
+          onChoose={setChosen}
+          choices={offered.map(({ id, title }) => ({ value: id, title }))}
+          className="max-w-sm"
+        />
+        <RunStrip
+          slot="c"
+          state={a}
+          run={sides[0].run}
+          overlay={{ state: b, title: school.sides[1].title }}
+          title={`${school.sides[0].title}, and ${school.sides[1].title.toLowerCase()}`}
+        />
+        <RunControls />
+      </div>
+      <aside className="panel gap-2" aria-label="What differs">
+        <h2 className="h2">What differs</h2>
+        {school.cautions?.map((text) => (
+          <div key={text} className="finding look">
+            <Shape kind="look" labelled />
+            <p>{text}</p>
+          </div>
+        ))}
+        {figures[0] && figures[1] ? (
+          <Compared
+            titles={[school.sides[0].title, school.sides[1].title]}
+            figures={[figures[0], figures[1]]}
+            targetC={survey?.boiler ? undefined : survey?.seen.targetC}
+          />
+        ) : (
+          <p role="status" className="text-ink2">
+            Simulating both
+          </p>
+        )}
+        {school.id === 'reset' && figures[0] && figures[1] && survey ? (
+          choice.span === 'season' ? (
+            <p data-saving>{savingText(savingRange(figures[0].energyKwh, figures[1].energyKwh, survey), words)}</p>
+          ) : (
+            <button type="button" className="third self-start" onClick={() => choose({ span: 'season' })}>
+              What it saves shows over a season
+            </button>
+          )
+        ) : null}
+        <Cautions step="try" brief />
+        <div className="mt-auto action-bar grid gap-2">
+          {school.sides.map((side) =>
+            side.loop === loop || side.change ? null : (
+              <Button key={side.title} second end="" onClick={() => take(side)}>
+                Plan it so: {side.title.toLowerCase()}
+              </Button>
+            ),
+          )}
+        </div>
+      </aside>
+    </div>
+  )
+}
+
+const figuresOf = ({ report, of: ran, status }: RunState, { run, scenario }: Side): RunFigures | undefined =>
+  report && ran === scenario && status === 'done'
+    ? runFigures(
+        report.result,
+        run.controlled,
+        run.outputs.map(({ actuator }) => actuator),
+        run.scenario.durationS,
+      )
+    : undefined
+
+function savingText(
+  { savedKwh, percent, lowKwh, highKwh }: ReturnType<typeof savingRange>,
+  { say }: ReturnType<typeof useLoop>['words'],
+) {
+  const way = savedKwh >= 0 ? 'saves' : 'costs'
+  return `The first way ${way} ${say(Math.abs(savedKwh), 'energy')}, ${say(Math.abs(percent), 'percent')}, over this season. The estimates leave ${say(Math.abs(lowKwh), 'energy')} to ${say(Math.abs(highKwh), 'energy')}.`
+}
+
+/** Starts, energy, furthest from the target, side by side, and by how much they differ. */
+export function Compared({
+  titles,
+  figures,
+  targetC,
+}: {
+  titles: readonly [string, string]
+  figures: readonly [RunFigures, RunFigures]
+  targetC: number | undefined
+}) {
+  const { words } = useLoop()
+  const rows = compareFigures(figures, targetC, words)
+  return (
+    <table className="run-table compared" data-compared>
+      <thead>
+        <tr>
+          <th scope="col">
+            <span className="sr-only">What</span>
+          </th>
+          <th scope="col">{titles[0]}</th>
+          <th scope="col">{titles[1]}</th>
+          <th scope="col">Difference</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ what, first, second, difference }) => (
+          <tr key={what} data-row={what}>
+            <th scope="row">{what}</th>
+            <td>{first}</td>
+            <td>{second}</td>
+            <td>{difference}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
