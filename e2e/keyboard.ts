@@ -37,8 +37,12 @@ export async function pick(page: Page, label: string, option: string) {
 export async function chooseKind(page: Page, kind: RegExp) {
   await tabTo(page, /^warm floor/)
   await page.keyboard.press('Space')
-  for (let i = 0; i < 10 && !kind.test(await focusName(page)); i++) await page.keyboard.press('ArrowDown')
-  expect(await focusName(page)).toMatch(kind)
+  for (let i = 0; i < 10 && !kind.test(await focusName(page)); i++) {
+    const before = await focusName(page)
+    await page.keyboard.press('ArrowDown')
+    await expect.poll(() => focusName(page)).not.toBe(before)
+  }
+  await expect(page.getByRole('radio', { name: kind, checked: true })).toBeFocused()
 }
 
 /** Opens a link of the chain in Match. */

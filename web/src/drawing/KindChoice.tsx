@@ -1,4 +1,5 @@
 import { RadioGroup } from 'radix-ui'
+import { useRef } from 'react'
 import { type LoopKind, loopKinds } from '@nachtigal/core/kinds/ids'
 import { KindSign } from './KindSign'
 import { kindSign } from '@nachtigal/core/kinds/kindSigns'
@@ -11,6 +12,9 @@ interface Props {
 
 /** Which kind of loop it is: each with its drawing, one of them chosen. */
 export function KindChoice({ kind, onChoose, error }: Props) {
+  // The group moves the focus a moment after the key, and chooses only while the key is still down: on a slow
+  // machine a short press would move without choosing.
+  const byArrow = useRef(false)
   return (
     <div>
       <p className="lab mb-1" id="kind-label">
@@ -23,11 +27,18 @@ export function KindChoice({ kind, onChoose, error }: Props) {
         aria-describedby={error ? 'kind-error' : undefined}
         value={kind ?? ''}
         onValueChange={(next) => onChoose(next as LoopKind)}
+        onKeyDown={({ key }) => {
+          byArrow.current = key.startsWith('Arrow')
+        }}
       >
         {loopKinds.map((each) => (
           <RadioGroup.Item
             key={each}
             value={each}
+            onFocus={() => {
+              if (byArrow.current && kind !== each) onChoose(each)
+              byArrow.current = false
+            }}
             className={`flex items-center gap-3 px-2 py-1.5 min-h-12 text-left bg-paper hover:bg-mark ${kind === each ? 'chosen' : ''}`}
           >
             <KindSign kind={each} />
