@@ -360,8 +360,9 @@ export async function soundTest(page: Page) {
 export async function soundTests(page: Page) {
   for (let n = 0; n < 40; n++) {
     await allTests(page)
-    const waiting = page.getByRole('region', { name: 'To be made' }).locator('li:not([data-verdict="good"]) a').first()
-    await expect(page.getByRole('region', { name: 'To be made' })).toBeVisible()
+    const list = page.getByRole('table', { name: /^Tests to be made/ })
+    const waiting = list.locator('tr[data-test]:not([data-spare]):not([data-verdict="good"]) a').first()
+    await expect(list).toBeVisible()
     if ((await waiting.count()) === 0) return
     await waiting.click()
     await firstStep(page)

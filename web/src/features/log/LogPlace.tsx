@@ -3,12 +3,12 @@ import { didOf } from '@nachtigal/core/actions/didOf'
 import './log.css'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import { fill, routes } from '@nachtigal/contract/api'
+import { fill, type LogRow, routes } from '@nachtigal/contract/api'
 import { keptInput } from '@nachtigal/core/calc/keptInput'
 import { loopContext } from '@nachtigal/core/loop/context'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import { ordered } from '@nachtigal/core/schema/ordered'
-import type { Command } from '@nachtigal/core/document/command'
+import type { Change, Command } from '@nachtigal/core/document/command'
 import { readNow } from '@nachtigal/core/document/renamedInThree'
 import type { LoopNote } from '@nachtigal/core/document/documents'
 import { type LogKind, logKinds } from '@nachtigal/core/document/logKind'
@@ -27,9 +27,13 @@ import { bareWords } from './bareWords'
 import { ThenAndNow } from './ThenAndNow'
 import { useChain } from './useChain'
 import { Field } from '../../design/Field'
+import { DataTable, type TableColumn } from '../../design/table/DataTable'
 import { Select } from '../../design/Select'
 
 const MOST_CHANGES = 4
+const NONE: readonly never[] = []
+
+type Row = LogRow
 
 /** The log: every change with who, when, before and after, why; sought through, verified, and any of it taken back. */
 export function LogPlace() {
@@ -89,6 +93,125 @@ export function LogPlace() {
     const wrong = undo(command)
     setProblem(wrong ? { id: command.id, text: wrong } : undefined)
   }
+  const wordsOf = (change: Change) =>
+    attempt(() => wordChange(change, preferences, (id) => wires.get(id))) ?? bareWords(change)
+  const loopName = ({ loopId }: Command) =>
+    loopId ? ((loops[loopId] ?? broken[loopId]?.loop)?.name ?? 'taken back') : 'job'
+  const columns: TableColumn<Row>[] = [
+    { id: 'no', title: 'no.', stays: true, value: ({ sequence }) => sequence, className: 'align-top text-ink2' },
+    {
+      id: 'when',
+      title: 'when',
+      value: ({ command }) => command.at,
+      text: ({ command }) => shownMoment(command.at, job.zone),
+      className: 'align-top md:whitespace-nowrap',
+    },
+    { id: 'who', title: 'who', value: ({ command }) => command.by, className: 'align-top whitespace-nowrap not-phone' },
+    {
+      id: 'loop',
+      title: 'loop',
+      value: ({ command }) => loopName(command),
+      className: 'align-top whitespace-nowrap not-phone',
+    },
+    {
+      id: 'what',
+      title: 'what, before, after',
+      stays: true,
+      value: ({ command }) =>
+        [
+          didOf(command),
+          ...inTellingOrder(command.change).map((change) => {
+            const { what, before: was, after } = wordsOf(change)
+            return `${what}: ${was} to ${after}`
+          }),
+          command.why && `Why: ${command.why}`,
+        ]
+          .filter(Boolean)
+          .join('; '),
+      className: 'w-full align-top',
+      cell: ({ command }) => (
+        <>
+          {command.undoes ? <b>Taken back. </b> : null}
+          <Did command={command} />
+          {inTellingOrder(command.change)
+            .slice(0, MOST_CHANGES)
+            .map((change) => {
+              const { what, before: was, after } = wordsOf(change)
+              return (
+                <span key={change.path.join('/') + change.document} className="block">
+                  <b>{what}</b> <span className="text-ink2">{was} to</span> {after}
+                </span>
+              )
+            })}
+          {command.change.length > MOST_CHANGES ? (
+            <span className="block text-ink2">and {command.change.length - MOST_CHANGES} more</span>
+          ) : null}
+          {command.change.map(readNow).map(({ path, to }) => {
+            const { calculation, photo, text } = (path[0] === 'notes' && to !== null ? to : {}) as Partial<LoopNote>
+            const input = calculation && keptInput(calculation.calc, calculation.given)
+            if (photo)
+              return (
+                <img
+                  key={path.join('/')}
+                  className="log-photo"
+                  loading="lazy"
+                  src={photoUrl(job.id, photo)}
+                  alt={text ?? 'photo'}
+                />
+              )
+            return input ? (
+              <button
+                key={path.join('/')}
+                type="button"
+                className="third block min-h-8 max-md:min-h-12"
+                onClick={() => openCalculation(calculation.calc, input)}
+              >
+                Open the calculation
+              </button>
+            ) : null
+          })}
+          {command.why ? <span className="block text-ink2">Why: {command.why}</span> : null}
+          {problem && problem.id === command.id ? (
+            <p role="alert" className="error">
+              {problem.text}
+            </p>
+          ) : null}
+        </>
+      ),
+    },
+    {
+      id: 'do',
+      title: 'take back',
+      quiet: true,
+      className: 'align-top whitespace-nowrap',
+      cell: ({ sequence, command }) => (
+        <span className="flex gap-4 max-md:flex-col">
+          {command.loopId && loops[command.loopId] ? (
+            <button
+              type="button"
+              className="third min-h-8 max-md:min-h-12 -my-1.5"
+              onClick={() => setCompared({ sequence, loop: command.loopId! })}
+              aria-label={`As it was at change ${sequence}`}
+            >
+              As it was
+            </button>
+          ) : null}
+          {undone.has(command.id) ? (
+            <span className="small text-ink2">taken back</span>
+          ) : (
+            <button
+              type="button"
+              className="third min-h-8 max-md:min-h-12 -my-1.5"
+              onClick={() => back(command)}
+              aria-label={`Undo change ${sequence}`}
+            >
+              Undo
+            </button>
+          )}
+        </span>
+      ),
+    },
+  ]
   if (compared && loops[compared.loop])
     return (
       <ThenAndNow
@@ -157,111 +280,13 @@ export function LogPlace() {
         <p role="alert">The log is on the server, and it does not answer. What you change is kept here meanwhile.</p>
       ) : null}
       {data && data.rows.length === 0 ? <p>Nothing in the log answers that. Fewer words, or another loop.</p> : null}
-      <table className="grid-table" aria-busy={isFetching}>
-        <thead>
-          <tr>
-            <th>no.</th>
-            <th title={`By the clock of ${job.zone}`}>when</th>
-            <th className="not-phone">who</th>
-            <th className="not-phone">loop</th>
-            <th>what, before, after</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {data?.rows.map(({ sequence, command }) => (
-            <tr key={sequence}>
-              <td className="align-top text-ink2">{sequence}</td>
-              <td className="align-top md:whitespace-nowrap">{shownMoment(command.at, job.zone)}</td>
-              <td className="align-top whitespace-nowrap not-phone">{command.by}</td>
-              <td className="align-top whitespace-nowrap not-phone">
-                {command.loopId
-                  ? ((loops[command.loopId] ?? broken[command.loopId]?.loop)?.name ?? 'taken back')
-                  : 'job'}
-              </td>
-              <td className="w-full align-top">
-                {command.undoes ? <b>Taken back. </b> : null}
-                <Did command={command} />
-                {inTellingOrder(command.change)
-                  .slice(0, MOST_CHANGES)
-                  .map((change) => {
-                    const {
-                      what,
-                      before: was,
-                      after,
-                    } = attempt(() => wordChange(change, preferences, (id) => wires.get(id))) ?? bareWords(change)
-                    return (
-                      <span key={change.path.join('/') + change.document} className="block">
-                        <b>{what}</b> <span className="text-ink2">{was} to</span> {after}
-                      </span>
-                    )
-                  })}
-                {command.change.length > MOST_CHANGES ? (
-                  <span className="block text-ink2">and {command.change.length - MOST_CHANGES} more</span>
-                ) : null}
-                {command.change.map(readNow).map(({ path, to }) => {
-                  const { calculation, photo, text } = (
-                    path[0] === 'notes' && to !== null ? to : {}
-                  ) as Partial<LoopNote>
-                  const input = calculation && keptInput(calculation.calc, calculation.given)
-                  if (photo)
-                    return (
-                      <img
-                        key={path.join('/')}
-                        className="log-photo"
-                        loading="lazy"
-                        src={photoUrl(job.id, photo)}
-                        alt={text ?? 'photo'}
-                      />
-                    )
-                  return input ? (
-                    <button
-                      key={path.join('/')}
-                      type="button"
-                      className="third block min-h-8 max-md:min-h-12"
-                      onClick={() => openCalculation(calculation.calc, input)}
-                    >
-                      Open the calculation
-                    </button>
-                  ) : null
-                })}
-                {command.why ? <span className="block text-ink2">Why: {command.why}</span> : null}
-                {problem?.id === command.id ? (
-                  <p role="alert" className="error">
-                    {problem.text}
-                  </p>
-                ) : null}
-              </td>
-              <td className="align-top whitespace-nowrap">
-                <span className="flex gap-4 max-md:flex-col">
-                  {command.loopId && loops[command.loopId] ? (
-                    <button
-                      type="button"
-                      className="third min-h-8 max-md:min-h-12 -my-1.5"
-                      onClick={() => setCompared({ sequence, loop: command.loopId! })}
-                      aria-label={`As it was at change ${sequence}`}
-                    >
-                      As it was
-                    </button>
-                  ) : null}
-                  {undone.has(command.id) ? (
-                    <span className="small text-ink2">taken back</span>
-                  ) : (
-                    <button
-                      type="button"
-                      className="third min-h-8 max-md:min-h-12 -my-1.5"
-                      onClick={() => back(command)}
-                      aria-label={`Undo change ${sequence}`}
-                    >
-                      Undo
-                    </button>
-                  )}
-                </span>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        label="Log"
+        rows={data?.rows ?? NONE}
+        columns={columns}
+        idOf={({ command }) => command.id}
+        busy={isFetching}
+      />
       <div className="flex gap-4 py-3">
         {before === undefined ? null : (
           <button type="button" className="third min-h-8 max-md:min-h-12" onClick={() => setBefore(undefined)}>

@@ -1,3 +1,4 @@
+import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { kitOf } from '@nachtigal/core/document/instruments'
 import type { ProofTest } from '@nachtigal/core/commissioning/proofTest'
@@ -9,43 +10,75 @@ import { AddTemporary } from '../../loop/TemporaryBar'
 import { today } from '../../loop/useKeepReading'
 import { Button } from '../../design/Button'
 import { Shape } from '../../design/Shape'
+import { DataTable, type TableColumn } from '../../design/table/DataTable'
 import { instrumentsPath, testPath } from './paths'
 import { standing, testShape } from './shapes'
 import { loopAt } from '../../lib/addresses'
+
+const attemptWords = (test: ProofTest) => `${standing(test)}${test.past.length > 0 ? `, attempt ${test.attempt}` : ''}`
 
 /** Every test of the loop, what came of it, and the one to make next. */
 export function TestsPart({ tests }: { tests: readonly ProofTest[] }) {
   const { job, loop } = useLoop()
   const must = tests.filter(({ spare }) => !spare)
   const spare = tests.filter((test) => test.spare)
+  const rows = useMemo(() => [...tests].sort((a, b) => Number(a.spare ?? false) - Number(b.spare ?? false)), [tests])
   const done = must.filter(settled).length
   const next = tests.find(failed) ?? must.find((test) => !settled(test))
   const kit = kitOf(job, today(job.zone))
-  const list = (title: string, mine: readonly ProofTest[]) => (
-    <section aria-label={title}>
-      <h3 className="h3 px-4 pt-2 pb-1 border-b border-ink">{title}</h3>
-      <ul>
-        {mine.map((test) => (
-          <li key={test.id} data-test={test.kind} data-verdict={test.result.verdict}>
-            <Link className="test-row" to={testPath(job.id, loop.id, test.id)}>
-              <Shape kind={testShape[test.result.verdict]} labelled />
-              <span className="name">{test.title}</span>
-              <span className="about">{test.about}</span>
-              <span className="says">
-                {standing(test)}
-                {test.past.length > 0 ? `, attempt ${test.attempt}` : ''}
-              </span>
-            </Link>
-          </li>
-        ))}
-      </ul>
-    </section>
+  const columns = useMemo(
+    (): TableColumn<ProofTest>[] => [
+      {
+        id: 'verdict',
+        title: 'Verdict',
+        stays: true,
+        quiet: true,
+        value: standing,
+        cell: ({ result }) => <Shape kind={testShape[result.verdict]} labelled />,
+      },
+      {
+        id: 'test',
+        title: 'Test',
+        stays: true,
+        value: ({ title }) => title,
+        cell: (test) => (
+          <Link className="row-link" to={testPath(job.id, loop.id, test.id)}>
+            <span className="name">{test.title}</span>
+            <span className="only-phone about">{test.about}</span>
+            <span className="only-phone says">{attemptWords(test)}</span>
+          </Link>
+        ),
+      },
+      { id: 'about', title: 'Of', value: ({ about }) => about, className: 'not-phone text-ink2' },
+      { id: 'standing', title: 'Stands', value: attemptWords, className: 'not-phone' },
+    ],
+    [job.id, loop.id],
   )
   return (
     <div className="work">
       <div className="min-h-0 overflow-auto pb-4" aria-label="Tests" role="region">
-        {list('To be made', must)}
-        {spare.length > 0 ? list('If wanted', spare) : null}
+        <DataTable
+          label="Tests to be made, and those if wanted"
+          className="tests"
+          rows={rows}
+          columns={columns}
+          idOf={({ id }) => id}
+          find="Find a test"
+          rowProps={({ kind, result, spare: wanted }) => ({
+            'data-test': kind,
+            'data-verdict': result.verdict,
+            'data-spare': wanted,
+          })}
+          above={({ id }, sorted) =>
+            !sorted && id === spare[0]?.id ? (
+              <tr>
+                <th scope="rowgroup" colSpan={4} className="h3">
+                  If wanted
+                </th>
+              </tr>
+            ) : null
+          }
+        />
       </div>
       <aside className="panel" aria-label="Where proving stands">
         <h2 className="h2">

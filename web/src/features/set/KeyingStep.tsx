@@ -14,6 +14,7 @@ import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../design/Button'
 import { PartsNav } from '../../design/PartsNav'
 import { Shape } from '../../design/Shape'
+import { DataTable, type TableColumn } from '../../design/table/DataTable'
 import { Tick } from '../../design/Tick'
 import { KeyedCell } from './KeyedCell'
 import { KeyOne } from './KeyOne'
@@ -131,6 +132,68 @@ function Sheet({ sheet: { device, rows }, changesOnly }: { sheet: KeyingSheet; c
     ).map((step) => [step.code, step]),
   )
   const before = beforeKeying(context, device, shown)
+  const draftKey = (side: 'asFound' | 'asLeft', row: KeyingRow) => `${loop.id}/${side}/${device.id}/${row.code}`
+  const keyed = (side: 'asFound' | 'asLeft', title: string): TableColumn<KeyingRow> => ({
+    id: side,
+    title,
+    value: (row) => row[side]?.text,
+    className: (row) => (differs(row, row[side]) ? 'differs' : ''),
+    cell: (row) => (
+      <KeyedCell
+        label={`${row.name}, ${title}`}
+        draftKey={draftKey(side, row)}
+        row={row}
+        held={row[side]}
+        onKeep={(text) => write(side, device.id, { [row.code]: text === '' ? undefined : typed(row, text) })}
+      />
+    ),
+  })
+  const columns: TableColumn<KeyingRow>[] = [
+    {
+      id: 'keyed',
+      title: 'keyed',
+      quiet: true,
+      stays: true,
+      cell: (row) => (
+        <Tick
+          label={`${row.name} keyed as planned`}
+          checked={row.agrees === true}
+          onChange={(on) => ticked(device.id, row, on)}
+        />
+      ),
+    },
+    {
+      id: 'parameter',
+      title: 'parameter',
+      stays: true,
+      value: ({ code, name }) => `${code} ${name}`,
+      cell: (row) => <Parameter row={row} step={steps.get(row.code)} />,
+    },
+    {
+      id: 'planned',
+      title: 'planned',
+      value: ({ planned, unit }) => `${planned} ${unit}`.trim(),
+      className: 'whitespace-nowrap text-[15px] font-bold',
+      cell: (row) => (
+        <>
+          {row.planned} <span className="small text-ink2 font-normal">{row.unit}</span>
+          {row.rounded ? (
+            <span className="block small text-ink2 font-normal">
+              of {row.rounded.exact}, {row.rounded.difference}
+            </span>
+          ) : null}
+        </>
+      ),
+    },
+    keyed('asFound', 'as found'),
+    keyed('asLeft', 'as left'),
+    {
+      id: 'verdict',
+      title: 'verdict',
+      quiet: true,
+      cell: ({ agrees }) => <Shape kind={agrees === undefined ? 'waiting' : agrees ? 'fits' : 'look'} labelled />,
+    },
+  ]
   return (
     <section aria-labelledby={`sheet-${device.id}`} className="mb-4">
       <div className="flex items-baseline gap-4 flex-wrap">
@@ -144,117 +207,64 @@ function Sheet({ sheet: { device, rows }, changesOnly }: { sheet: KeyingSheet; c
           <Shape kind="look" size={14} labelled /> <span>{line}</span>
         </p>
       ))}
-      {shown.length === 0 ? <p className="py-2">Nothing is to be changed.</p> : null}
-      <table className={`grid-table tight ${shown.length === 0 ? 'sr-only' : ''}`}>
-        <thead>
-          <tr>
-            <th>
-              <span className="sr-only">keyed</span>
-            </th>
-            <th>parameter</th>
-            <th>planned</th>
-            <th>as found</th>
-            <th>as left</th>
-            <th>
-              <span className="sr-only">verdict</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map((row) => (
-            <Row
-              key={row.code}
-              row={row}
-              step={steps.get(row.code)}
-              draftKey={(side) => `${loop.id}/${side}/${device.id}/${row.code}`}
-              onTick={(on) => ticked(device.id, row, on)}
-              onKeep={(side, text) =>
-                write(side, device.id, { [row.code]: text === '' ? undefined : typed(row, text) })
-              }
-              onReason={(why) => write('asLeft', device.id, { [row.code]: { ...row.asLeft!, why } }, why)}
-            />
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        label={`Keyed into ${device.tag} ${device.name}`}
+        className="tight"
+        rows={shown}
+        columns={columns}
+        idOf={({ code }) => code}
+        find="Find a parameter"
+        none="Nothing is to be changed."
+        rowProps={({ code, agrees }) => ({ 'data-code': code, 'data-agrees': agrees === undefined ? 'open' : agrees })}
+        above={({ code }, sorted) => <LevelRow enters={sorted ? undefined : steps.get(code)?.enters} />}
+        below={(row) =>
+          row.agrees === false ? (
+            <tr className="reason-row">
+              <td />
+              <td colSpan={5}>
+                <ReasonField
+                  row={row}
+                  draftKey={`${draftKey('asLeft', row)}/why`}
+                  onReason={(why) => write('asLeft', device.id, { [row.code]: { ...row.asLeft!, why } }, why)}
+                />
+              </td>
+            </tr>
+          ) : null
+        }
+      />
     </section>
   )
 }
 
-interface RowProps {
-  readonly row: KeyingRow
-  readonly step: KeyingStep | undefined
-  readonly draftKey: (side: 'asFound' | 'asLeft') => string
-  readonly onTick: (on: boolean) => void
-  readonly onKeep: (side: 'asFound' | 'asLeft', text: string) => string | undefined
-  readonly onReason: (why: string) => string | undefined
-}
-
 const differs = (row: KeyingRow, found: Reading | undefined) => found !== undefined && found.text.trim() !== row.planned
 
-function Row({ row, step, draftKey, onTick, onKeep, onReason }: RowProps) {
+/** Where the keys enter a level. */
+function LevelRow({ enters }: { enters: string | undefined }) {
+  return enters === undefined ? null : (
+    <tr className="level-row">
+      <td colSpan={6}>
+        <b className="cond">{enters}</b> <span className="small text-ink2">from here, then back out at its end</span>
+      </td>
+    </tr>
+  )
+}
+
+/** Which parameter it is, the keys that lead to it, and what to mind. */
+function Parameter({ row, step }: { row: KeyingRow; step: KeyingStep | undefined }) {
   return (
     <>
-      {step?.enters ? (
-        <tr className="level-row">
-          <td colSpan={6}>
-            <b className="cond">{step.enters}</b>{' '}
-            <span className="small text-ink2">from here, then back out at its end</span>
-          </td>
-        </tr>
+      <span className="mono">{row.code}</span> {row.name}
+      <span className="block small text-ink2">
+        {step ? step.keys : ''}
+        {row.level === 'owner' ? ' (owner\u2019s)' : ''}
+      </span>
+      {row.setsBack.length > 0 ? (
+        <span className="block small">Sets back {row.setsBack.join(', ')}: key those after it.</span>
       ) : null}
-      <tr data-code={row.code} data-agrees={row.agrees === undefined ? 'open' : row.agrees}>
-        <td>
-          <Tick label={`${row.name} keyed as planned`} checked={row.agrees === true} onChange={onTick} />
-        </td>
-        <td>
-          <span className="mono">{row.code}</span> {row.name}
-          <span className="block small text-ink2">
-            {step ? step.keys : ''}
-            {row.level === 'owner' ? ' (owner\u2019s)' : ''}
-          </span>
-          {row.setsBack.length > 0 ? (
-            <span className="block small">Sets back {row.setsBack.join(', ')}: key those after it.</span>
-          ) : null}
-          {row.beyond ? (
-            <span className="flex gap-1.5 small items-baseline">
-              <Shape kind="look" size={12} labelled /> {beyondWords(row.beyond)}
-            </span>
-          ) : null}
-        </td>
-        <td className="whitespace-nowrap text-[15px] font-bold">
-          {row.planned} <span className="small text-ink2 font-normal">{row.unit}</span>
-          {row.rounded ? (
-            <span className="block small text-ink2 font-normal">
-              of {row.rounded.exact}, {row.rounded.difference}
-            </span>
-          ) : null}
-        </td>
-        {(['asFound', 'asLeft'] as const).map((side) => (
-          <td key={side} className={differs(row, row[side]) ? 'differs' : undefined}>
-            <KeyedCell
-              label={`${row.name}, ${side === 'asFound' ? 'as found' : 'as left'}`}
-              draftKey={draftKey(side)}
-              row={row}
-              held={row[side]}
-              onKeep={(text) => onKeep(side, text)}
-            />
-          </td>
-        ))}
-        <td>
-          {row.agrees === undefined ? (
-            <Shape kind="waiting" labelled />
-          ) : (
-            <Shape kind={row.agrees ? 'fits' : 'look'} labelled />
-          )}
-        </td>
-      </tr>
-      {row.agrees === false ? (
-        <tr className="reason-row">
-          <td />
-          <td colSpan={5}>
-            <ReasonField row={row} draftKey={`${draftKey('asLeft')}/why`} onReason={onReason} />
-          </td>
-        </tr>
+      {row.beyond ? (
+        <span className="flex gap-1.5 small items-baseline">
+          <Shape kind="look" size={12} labelled /> {beyondWords(row.beyond)}
+        </span>
       ) : null}
     </>
   )

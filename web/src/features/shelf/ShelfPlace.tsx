@@ -13,6 +13,7 @@ import { DevicePage } from './DevicePage'
 import { PutBack } from './PutBack'
 import { ShelfCatalogue } from './ShelfCatalogue'
 import { ShelfContext, type ShelfInHand } from './shelfContext'
+import { ShelfTable } from './ShelfTable'
 import { jobAt } from '../../lib/addresses'
 
 /** Stands in the address where a device's id does. */
@@ -79,13 +80,14 @@ export function ShelfPlace() {
           {page === 'new' ? (
             <DeviceForm key="new" />
           ) : page === 'list' ? (
-            <section className={`p-6 max-w-xl grid gap-3 content-start ${takenOff ? '' : 'not-phone'}`}>
+            <section className={`p-4 min-h-0 h-full flex flex-col gap-2 ${takenOff ? '' : 'not-phone'}`}>
               <h1 className="h1">Shelf</h1>
-              <p>
+              <p className="max-w-xl">
                 {inHand.profiles.length} devices, {inHand.own.size} of your own. Choose one on the left, or type what
                 you look for. A device in a job keeps the version it was used with.
               </p>
               {takenOff ? <PutBack profile={takenOff} /> : null}
+              <ShelfTable />
             </section>
           ) : !found ? (
             <section className="p-6">

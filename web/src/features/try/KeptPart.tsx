@@ -10,6 +10,7 @@ import { download } from '../../lib/download'
 import { simulators } from '../../workers/simulator'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../design/Button'
+import { DataTable, type TableColumn } from '../../design/table/DataTable'
 import { KeepButton } from './KeepButton'
 import { RunStrip } from './RunStrip'
 import { POINTS, useTrial } from './trial'
@@ -66,6 +67,54 @@ export function KeptPart() {
           runFigures(b.report.result, other.run.controlled, actuators(other.run), other.scenario.durationS),
         ] as const)
       : undefined
+  const columns: TableColumn<(typeof runs)[number]>[] = [
+    { id: 'kept', title: 'Kept', stays: true, value: ({ title }) => title, className: 'font-bold' },
+    {
+      id: 'when',
+      title: 'When, by',
+      value: ({ at, by }) => `${at} ${by}`,
+      text: ({ at, by }) => `${shownMoment(at, job.zone)}, ${by}`,
+    },
+    { id: 'starts', title: 'Starts', value: ({ starts }) => starts },
+    {
+      id: 'energy',
+      title: 'Energy',
+      value: ({ energyKwh }) => energyKwh,
+      text: ({ energyKwh }) => words.say(energyKwh, 'energy'),
+    },
+    {
+      id: 'range',
+      title: 'Low to high',
+      value: ({ lowestC }) => lowestC,
+      text: ({ lowestC, highestC }) =>
+        `${words.say(lowestC, 'temperature').replace(/\u00a0.*$/, '')} to ${words.say(highestC, 'temperature')}`,
+    },
+    {
+      id: 'do',
+      title: 'Do',
+      quiet: true,
+      className: 'whitespace-nowrap',
+      cell: ({ id, title }) => (
+        <>
+          <button
+            type="button"
+            className="third min-h-8"
+            aria-pressed={over === id}
+            onClick={() => {
+              const choice = keptChoice(runs.find((each) => each.id === id)!)
+              if (choice) choose(choice)
+              setOver(over === id ? undefined : id)
+            }}
+          >
+            {over === id ? 'Take off' : 'Lay over'}
+          </button>{' '}
+          <button type="button" className="tool" aria-label={`Remove: ${title}`} onClick={() => takeOut(id)}>
+            <X size={18} strokeWidth={1.5} aria-hidden />
+          </button>
+        </>
+      ),
+    },
+  ]
   return (
     <div className="work">
       <div className="try-main">
@@ -79,58 +128,14 @@ export function KeptPart() {
         {runs.length === 0 ? <p className="text-ink2">No run is kept yet.</p> : null}
         <div className="kept-holder">
           {runs.length > 0 ? (
-            <table className="run-table kept">
-              <thead>
-                <tr>
-                  <th scope="col">Kept</th>
-                  <th scope="col">When, by</th>
-                  <th scope="col">Starts</th>
-                  <th scope="col">Energy</th>
-                  <th scope="col">Low to high</th>
-                  <th scope="col">
-                    <span className="sr-only">Do</span>
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {runs.map(({ id, title, at, by, starts, energyKwh, lowestC, highestC }) => (
-                  <tr key={id} data-kept={id}>
-                    <th scope="row">{title}</th>
-                    <td>
-                      {shownMoment(at, job.zone)}, {by}
-                    </td>
-                    <td>{starts}</td>
-                    <td>{words.say(energyKwh, 'energy')}</td>
-                    <td>
-                      {words.say(lowestC, 'temperature').replace(/\u00a0.*$/, '')} to{' '}
-                      {words.say(highestC, 'temperature')}
-                    </td>
-                    <td className="whitespace-nowrap">
-                      <button
-                        type="button"
-                        className="third min-h-8"
-                        aria-pressed={over === id}
-                        onClick={() => {
-                          const choice = keptChoice(runs.find((each) => each.id === id)!)
-                          if (choice) choose(choice)
-                          setOver(over === id ? undefined : id)
-                        }}
-                      >
-                        {over === id ? 'Take off' : 'Lay over'}
-                      </button>{' '}
-                      <button
-                        type="button"
-                        className="tool"
-                        aria-label={`Remove: ${title}`}
-                        onClick={() => takeOut(id)}
-                      >
-                        <X size={18} strokeWidth={1.5} aria-hidden />
-                      </button>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <DataTable
+              label="Kept runs"
+              className="kept"
+              rows={runs}
+              columns={columns}
+              idOf={({ id }) => id}
+              rowProps={({ id }) => ({ 'data-kept': id })}
+            />
           ) : null}
         </div>
       </div>

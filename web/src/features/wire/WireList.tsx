@@ -1,4 +1,4 @@
-import { memo, useEffect, useMemo, useRef } from 'react'
+import { memo, useEffect, useMemo, useRef, useState } from 'react'
 import { TESTS_OPEN } from '@nachtigal/core/check/finding'
 import type { RowChange, RowState } from '@nachtigal/core/document/documents'
 import type { Practice } from '@nachtigal/core/units/practice'
@@ -11,9 +11,10 @@ import { Findings } from '../../loop/Findings'
 import { useLoop } from '../../loop/loopContext'
 import { Shape } from '../../design/Shape'
 import { ListChanges } from './ListChanges'
+import { DataTable, type TableColumn } from '../../design/table/DataTable'
 import { Tick } from '../../design/Tick'
 import { landedState, useWriteRow } from './useRow'
-import { End, nameOf, Proved } from './wireMarks'
+import { End, nameOf, Proved, verdictWords } from './wireMarks'
 import { WireCounts } from './WireCounts'
 
 interface Props {
@@ -46,11 +47,27 @@ export function WireList({ chosen, onChoose, onStep }: Props) {
     }),
     [],
   )
+  const columns = useMemo(
+    (): TableColumn<WireRow>[] => [
+      { id: 'no', title: 'no.', stays: true, value: ({ number }) => number },
+      { id: 'from', title: 'from', value: ({ from }) => `${from.tag} ${from.label}` },
+      { id: 'to', title: 'to', value: ({ to }) => `${to.tag} ${to.label}` },
+      { id: 'core', title: 'core', value: coreText },
+      {
+        id: 'size',
+        title: job.practice === 'us' ? 'AWG' : 'mm²',
+        value: (row) => sizeText(job.practice, judgeRow(context, row).sizeMm2),
+      },
+      { id: 'land', title: 'land', value: ({ id }) => (loop.wiring.rows[id]?.landed ? 'landed' : 'not landed') },
+      { id: 'test', title: 'test', value: (row) => verdictWords[judgeRow(context, row).verdict] },
+    ],
+    [context, job.practice, loop.wiring.rows],
+  )
   const findings = open.filter(({ step, code }) => step === 'wire' && code !== TESTS_OPEN)
-  const box = useRef<HTMLDivElement>(null)
+  const [box, setBox] = useState<HTMLDivElement | null>(null)
   useEffect(() => {
-    box.current?.querySelector('[aria-current=true]')?.scrollIntoView({ block: 'nearest' })
-  }, [chosen.id])
+    box?.querySelector('[aria-current=true]')?.scrollIntoView({ block: 'nearest' })
+  }, [box, chosen.id])
   return (
     <section className="lg:border-r border-line flex flex-col min-h-0 flex-1" aria-labelledby="wires">
       <WireCounts />
@@ -61,44 +78,41 @@ export function WireList({ chosen, onChoose, onStep }: Props) {
         </div>
       ) : null}
       <div
-        ref={box}
+        ref={setBox}
         className="overflow-auto flex-1 min-h-0"
         onKeyDown={(event) => {
-          if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+          const typing = (event.target as HTMLElement).tagName === 'INPUT'
+          if (!typing && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {
             event.preventDefault()
             onStep(event.key === 'ArrowDown' ? 1 : -1)
           }
         }}
       >
-        <table className="w-full border-collapse">
-          <thead className="sticky top-0 bg-paper z-10">
-            <tr className="lab border-b border-ink">
-              {['no.', 'from', 'to', 'core', job.practice === 'us' ? 'AWG' : 'mm²', 'land', 'test'].map((head) => (
-                <th key={head} className="lab text-left py-1 px-1 first:pl-4 border-b border-ink">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => {
-              const { sizeMm2, verdict } = judgeRow(context, row)
-              return (
-                <Row
-                  key={row.id}
-                  row={row}
-                  state={loop.wiring.rows[row.id]}
-                  sizeMm2={sizeMm2}
-                  verdict={verdict}
-                  what={loop.wiring.changed?.[row.id]?.what}
-                  practice={job.practice}
-                  chosen={row.id === chosen.id}
-                  actions={actions}
-                />
-              )
-            })}
-          </tbody>
-        </table>
+        <DataTable
+          label="Wires"
+          className="wires"
+          rows={rows}
+          columns={columns}
+          idOf={({ id }) => id}
+          find="Find a wire, a terminal, a core"
+          scroller={box}
+          drawRow={(row, shown) => {
+            const { sizeMm2, verdict } = judgeRow(context, row)
+            return (
+              <Row
+                row={row}
+                state={loop.wiring.rows[row.id]}
+                sizeMm2={sizeMm2}
+                verdict={verdict}
+                what={loop.wiring.changed?.[row.id]?.what}
+                practice={job.practice}
+                chosen={row.id === chosen.id}
+                actions={actions}
+                shown={shown.join(' ')}
+              />
+            )
+          }}
+        />
       </div>
       <div className="border-t border-line px-4">
         <Cautions step="wire" brief />
@@ -143,6 +157,8 @@ interface RowProps {
   readonly practice: Practice
   readonly chosen: boolean
   readonly actions: Actions
+  /** The columns that are shown, one word each. */
+  readonly shown: string
 }
 
 /** Rows are made anew with every change: one is drawn again only when what it shows has changed. */
@@ -160,9 +176,11 @@ const same = (a: RowProps, b: RowProps) =>
   a.what === b.what &&
   a.practice === b.practice &&
   a.chosen === b.chosen &&
-  a.actions === b.actions
+  a.actions === b.actions &&
+  a.shown === b.shown
 
-const Row = memo(function Row({ row, state, sizeMm2, verdict, what, practice, chosen, actions }: RowProps) {
+const Row = memo(function Row({ row, state, sizeMm2, verdict, what, practice, chosen, actions, shown }: RowProps) {
+  const has = new Set(shown.split(' '))
   return (
     <tr
       className={`wire-row border-b border-line ${chosen ? 'chosen' : ''}`}
@@ -187,35 +205,45 @@ const Row = memo(function Row({ row, state, sizeMm2, verdict, what, practice, ch
           </span>
         ) : null}
       </td>
-      <td className="px-1">
-        <End end={row.from} strong={chosen} />
-      </td>
-      <td className="px-1">
-        <End end={row.to} strong={chosen} />
-      </td>
-      <td className="px-1 whitespace-nowrap" title={`${row.conductor.colourName}, ${row.conductor.kind}`}>
-        <span
-          className="inline-block w-3.5 h-3.5 border border-edge align-[-2px] mr-1.5"
-          style={{ background: swatches[row.conductor.colour] ?? '#888' }}
-          aria-hidden
-        />
-        <span className="small">{coreText(row)}</span>
-        {what ? <b className="small ml-1">{what === 'moved' ? 'moved' : 'new'}</b> : null}
-        {state?.note ? <span aria-label="has a note"> *</span> : null}
-      </td>
-      <td className="px-1 small">{sizeText(practice, sizeMm2)}</td>
-      <td className="px-1" onClick={(event) => event.stopPropagation()}>
-        <Tick
-          label={`Wire ${row.number} landed`}
-          checked={state?.landed === true}
-          onChange={(on) => actions.land(row.id, on)}
-        />
-      </td>
-      <td className="px-1 pr-3">
-        <span className="inline-flex min-h-8 items-center">
-          <Proved number={row.number} verdict={verdict} />
-        </span>
-      </td>
+      {has.has('from') ? (
+        <td className="px-1">
+          <End end={row.from} strong={chosen} />
+        </td>
+      ) : null}
+      {has.has('to') ? (
+        <td className="px-1">
+          <End end={row.to} strong={chosen} />
+        </td>
+      ) : null}
+      {has.has('core') ? (
+        <td className="px-1 whitespace-nowrap" title={`${row.conductor.colourName}, ${row.conductor.kind}`}>
+          <span
+            className="inline-block w-3.5 h-3.5 border border-edge align-[-2px] mr-1.5"
+            style={{ background: swatches[row.conductor.colour] ?? '#888' }}
+            aria-hidden
+          />
+          <span className="small">{coreText(row)}</span>
+          {what ? <b className="small ml-1">{what === 'moved' ? 'moved' : 'new'}</b> : null}
+          {state?.note ? <span aria-label="has a note"> *</span> : null}
+        </td>
+      ) : null}
+      {has.has('size') ? <td className="px-1 small">{sizeText(practice, sizeMm2)}</td> : null}
+      {has.has('land') ? (
+        <td className="px-1" onClick={(event) => event.stopPropagation()}>
+          <Tick
+            label={`Wire ${row.number} landed`}
+            checked={state?.landed === true}
+            onChange={(on) => actions.land(row.id, on)}
+          />
+        </td>
+      ) : null}
+      {has.has('test') ? (
+        <td className="px-1 pr-3">
+          <span className="inline-flex min-h-8 items-center">
+            <Proved number={row.number} verdict={verdict} />
+          </span>
+        </td>
+      ) : null}
     </tr>
   )
 }, same)

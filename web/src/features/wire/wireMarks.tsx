@@ -18,9 +18,16 @@ export const End = ({ end, strong }: { end: WireEnd; strong: boolean }) => (
 export const nameOf = (row: WireRow) =>
   `Wire ${row.number}, ${row.from.tag} ${row.from.label} to ${row.to.tag} ${row.to.label}`
 
+/** What came of a wire’s test. */
+export const verdictWords: Readonly<Record<RowVerdict, string>> = {
+  fits: 'tested',
+  stop: 'failed its test',
+  waiting: 'not tested',
+}
+
 /** Shape of a wire’s test, told to a reader too. */
 export function Proved({ number, verdict, size = 16 }: { number: number; verdict: RowVerdict; size?: number }) {
-  const says = { fits: 'tested', stop: 'failed its test', waiting: 'not tested' }[verdict]
+  const says = verdictWords[verdict]
   return (
     <span className="inline-flex items-center" aria-label={`Wire ${number} ${says}`} role="img">
       <Shape kind={verdict} size={size} />
