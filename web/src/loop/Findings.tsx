@@ -4,8 +4,8 @@ import { findingKey, type Finding, mayBeClosed, type Severity } from '@nachtigal
 import { alikeFindings } from '@nachtigal/core/check/alikeFindings'
 import { Fragment, useRef, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import { Button } from '../design/Button'
 import { Dialog } from '../design/Dialog'
+import { LineForm } from '../design/LineForm'
 import { Shape, type ShapeKind } from '../design/Shape'
 import { Opens } from '../design/Opens'
 import { FixButton } from './FixButton'
@@ -21,11 +21,10 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
   const [search] = useSearchParams()
   const wanted = search.get('finding')
   const [closing, setClosing] = useState<Finding>()
-  const [reason, setReason] = useState('')
-  const close = (finding: Finding) => {
-    act(closeFinding, { finding: findingKey(finding), reason }, { why: reason.trim() })
-    setClosing(undefined)
-    setReason('')
+  const close = (finding: Finding, reason: string) => {
+    const refused = act(closeFinding, { finding: findingKey(finding), reason }, { why: reason })
+    if (refused === undefined) setClosing(undefined)
+    return refused
   }
   const steps = new Set(findings.map(({ step }) => step))
   const shut = closed.filter(({ step }) => steps.size === 0 || steps.has(step))
@@ -59,23 +58,12 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
         title="Close this finding"
         about={closing ? `${closing.head} ${closing.reason}` : ''}
       >
-        <form
-          className="grid gap-3"
-          onSubmit={(event) => {
-            event.preventDefault()
-            if (closing && reason.trim()) close(closing)
-          }}
-        >
-          <label className="lab" htmlFor="waiver">
-            Not applicable, because
-          </label>
-          <div className="comb text">
-            <input id="waiver" value={reason} maxLength={300} onChange={(event) => setReason(event.target.value)} />
-          </div>
-          <Button type="submit" disabled={reason.trim() === ''}>
-            {reason.trim() === '' ? 'Say why first' : 'Close it; it is printed'}
-          </Button>
-        </form>
+        <LineForm
+          label="Not applicable, because"
+          empty="Say why first: the reason is printed."
+          submit="Close it; it is printed"
+          onKeep={(reason) => (closing ? close(closing, reason) : undefined)}
+        />
       </Dialog>
     </div>
   )

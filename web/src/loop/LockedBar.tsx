@@ -1,11 +1,9 @@
 import { useAct } from './useAct'
 import { openAgain } from '@nachtigal/core/actions/openAgain'
 import { Lock } from 'lucide-react'
-import { useState } from 'react'
 import { isLocked } from '@nachtigal/core/document/handover'
 import { shownDay } from '@nachtigal/core/time/shownMoment'
-import { Button } from '../design/Button'
-import { Field } from '../design/Field'
+import { LineForm } from '../design/LineForm'
 import { Opens } from '../design/Opens'
 import { useLoop } from './loopContext'
 
@@ -28,38 +26,16 @@ export function LockedBar() {
 /** Opens a loop again that was handed over, with a reason; what is changed then is told as since hand-over. */
 export function OpenAgain() {
   const act = useAct()
-  const [why, setWhy] = useState('')
-  const [problem, setProblem] = useState<string>()
   return (
     <Opens className="third min-h-8 max-md:min-h-12 flex-none" label="Open it again" trigger="Open it again">
-      <form
-        className="grid gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          const said = why.trim()
-          if (said === '') {
-            setProblem('Reason is empty: it takes why this loop is opened again.')
-            return
-          }
-          setProblem(act(openAgain, { why: said }))
-        }}
+      <LineForm
+        label="Reason"
+        empty="Reason is empty: it takes why this loop is opened again."
+        submit="Open it again"
+        onKeep={(why) => act(openAgain, { why })}
       >
         <p>The signature stays in the record. What is changed from now on stands on the sheet as since hand-over.</p>
-        <Field label="Reason" text error={problem}>
-          {(ids) => (
-            <input
-              {...ids}
-              value={why}
-              maxLength={300}
-              onChange={(event) => {
-                setProblem(undefined)
-                setWhy(event.target.value)
-              }}
-            />
-          )}
-        </Field>
-        <Button type="submit">Open it again</Button>
-      </form>
+      </LineForm>
     </Opens>
   )
 }

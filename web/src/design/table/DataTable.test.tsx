@@ -81,11 +81,13 @@ describe('a table', () => {
 
   describe('copied', () => {
     const written = jest.fn<(text: string) => Promise<void>>()
-    beforeEach(() => written.mockReset().mockResolvedValue(undefined))
+    beforeEach(() => {
+      written.mockReset().mockResolvedValue(undefined)
+    })
 
     it('is what is shown, in its order, without buttons; a formula is text', async () => {
       const user = userEvent.setup()
-      jest.spyOn(navigator.clipboard, 'writeText').mockImplementation(written)
+      jest.spyOn(navigator.clipboard, 'writeText').mockImplementation((text) => written(text))
       render(list)
       await user.type(screen.getByRole('searchbox'), 'core =')
       await user.click(screen.getByRole('button', { name: 'Copy table' }))

@@ -1,5 +1,6 @@
 import { keepNote, notedIn } from '@nachtigal/core/actions/keepNote'
-import { useState } from 'react'
+import { Controller } from 'react-hook-form'
+import { object, string } from 'yup'
 import { ordered } from '@nachtigal/core/schema/ordered'
 import { changesBetween } from '@nachtigal/core/document/changesBetween'
 import { calculationNote, type WorkedCalculation } from '@nachtigal/core/calc/workedLines'
@@ -8,12 +9,18 @@ import { useSend } from '../../loop/useSend'
 import { useAppSelector } from '../../state/store'
 import { Button } from '../../design/Button'
 import { ChoiceField } from '../../design/ChoiceField'
+import { useSavedForm } from '../../design/useSavedForm'
 import { Dialog } from '../../design/Dialog'
 import { Field } from '../../design/Field'
 import { newId } from '../../lib/newId'
 
 /** A sum of more input than this is kept by its words alone. */
 const MOST_INPUT = 8000
+
+const keepForm = object({
+  loopId: string().required('Loop is empty: it takes one of the list.'),
+  words: string().trim().max(400, 'What for is too long: 400 characters at most.'),
+})
 
 interface Props {
   readonly job: JobInHand
@@ -25,17 +32,14 @@ interface Props {
 /** Keeps a sum as a note in the log of a loop, with what was put in, so that it can be opened again. */
 export function KeepCalculation({ job, sum, input, onClose }: Props) {
   const loops = ordered(job.loops)
-  const [loopId, setLoopId] = useState(loops[0]?.id)
-  const [words, setWords] = useState('')
-  const [problem, setProblem] = useState<string>()
   const by = useAppSelector((state) => state.view.by)
   const send = useSend(job.job.id)
-  const keep = () => {
+  const keep = ({ loopId, words }: { loopId: string; words?: string | undefined }) => {
     const loop = loops.find(({ id }) => id === loopId)
-    if (!loop) return
+    if (!loop) return 'Loop is not in this job any more: it takes one of the list.'
     const given = JSON.stringify(input)
     const note = {
-      text: [words.trim(), calculationNote(sum)].filter((part) => part !== '').join('. '),
+      text: [words ?? '', calculationNote(sum)].filter((part) => part !== '').join('. '),
       ...(given.length <= MOST_INPUT ? { calculation: { calc: sum.id, given } } : {}),
     }
     const hand = { by, at: new Date().toISOString(), newId }
@@ -45,37 +49,35 @@ export function KeepCalculation({ job, sum, input, onClose }: Props) {
       action: keepNote.id,
       tell: `Kept in the log of ${loop.name}`,
     })
-    setProblem(wrong)
     if (wrong === undefined) onClose()
+    return wrong
   }
+  const {
+    control,
+    register,
+    wrong: wrongOf,
+    onSubmit,
+  } = useSavedForm({ schema: keepForm, begun: { loopId: loops[0]?.id ?? '', words: '' }, keep, at: 'words' })
   return (
     <Dialog open onClose={onClose} title="Keep in a log" about={calculationNote(sum).slice(0, 200)}>
-      <div className="grid gap-3">
-        <ChoiceField
-          label="Loop"
-          value={loopId}
-          choices={loops.map(({ id, name }) => ({ value: id, title: name }))}
-          onChoose={setLoopId}
-        />
-        <Field label="What for" text aside="optional">
-          {(ids) => (
-            <input
-              {...ids}
-              type="text"
-              maxLength={400}
-              autoComplete="off"
-              value={words}
-              onChange={(event) => setWords(event.target.value)}
+      <form className="grid gap-3" noValidate onSubmit={onSubmit}>
+        <Controller
+          control={control}
+          name="loopId"
+          render={({ field }) => (
+            <ChoiceField
+              label="Loop"
+              value={field.value}
+              choices={loops.map(({ id, name }) => ({ value: id, title: name }))}
+              onChoose={field.onChange}
             />
           )}
+        />
+        <Field label="What for" text aside="optional" error={wrongOf('words') ?? wrongOf('loopId')}>
+          {(ids) => <input {...ids} {...register('words')} autoComplete="off" />}
         </Field>
-        {problem ? (
-          <p role="alert" className="error">
-            {problem}
-          </p>
-        ) : null}
-        <Button onClick={keep}>Keep the calculation</Button>
-      </div>
+        <Button type="submit">Keep the calculation</Button>
+      </form>
     </Dialog>
   )
 }

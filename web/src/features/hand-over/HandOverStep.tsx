@@ -3,7 +3,6 @@ import { writeHandover } from '@nachtigal/core/actions/writeHandover'
 import { tickHandover } from '@nachtigal/core/actions/tickHandover'
 import { signLoop } from '@nachtigal/core/actions/signLoop'
 import './handOver.css'
-import { useState } from 'react'
 import { fill } from '@nachtigal/contract/api'
 import { signingBlockedBy, stepStatus } from '@nachtigal/core/progress/stepStatus'
 import { wordChange } from '@nachtigal/core/check/wordChange'
@@ -12,7 +11,6 @@ import { changesSince, handoverTicks, isLocked, signs } from '@nachtigal/core/do
 import { kitOf } from '@nachtigal/core/document/instruments'
 import { bindsAny } from '@nachtigal/core/device/bound'
 import { controllerPlanOf } from '@nachtigal/core/survey/controllerPlanOf'
-import { plainDay } from '@nachtigal/core/time/plainDay'
 import { shownDay, shownMoment } from '@nachtigal/core/time/shownMoment'
 import { useJobAtQuery, useLogQuery } from '../../state/api'
 import { download } from '../../lib/download'
@@ -23,7 +21,10 @@ import { OpenAgain } from '../../loop/LockedBar'
 import { useLoop } from '../../loop/loopContext'
 import { today } from '../../loop/useKeepReading'
 import { Button } from '../../design/Button'
+import { DateField } from '../../design/DateField'
 import { Field } from '../../design/Field'
+import { useSavedForm } from '../../design/useSavedForm'
+import { object, string } from 'yup'
 import { KeptText } from '../../design/KeptText'
 import { Shape } from '../../design/Shape'
 
@@ -195,7 +196,7 @@ function Sign() {
 
 /** What has to lie there, the day of the next test, whom the owner calls. */
 function Ticks() {
-  const { loop } = useLoop()
+  const { job, loop } = useLoop()
   const act = useAct()
   const { ticks = {}, retest, call } = loop.handover
   const turn = (id: string, on: boolean) => {
@@ -219,17 +220,7 @@ function Ticks() {
           </li>
         ))}
       </ul>
-      <KeptText
-        label="Next test on"
-        value={retest}
-        placeholder="2027-09-30"
-        wrong={(text) =>
-          text === '' || plainDay(text)
-            ? undefined
-            : `Next test is \u201c${text}\u201d: it takes a day such as 2027-09-30.`
-        }
-        onKeep={(text) => write('retest', text)}
-      />
+      <DateField label="Next test on" value={retest} today={today(job.zone)} onKeep={(text) => write('retest', text)} />
       <KeptText label="Owner calls" value={call} placeholder="name and number" onKeep={(text) => write('call', text)} />
     </div>
   )
@@ -247,59 +238,34 @@ function useInstruments(): string {
     .slice(0, 400)
 }
 
+const signForm = object({
+  by: string()
+    .trim()
+    .required('Name is empty: it takes who signs.')
+    .max(80, 'Name is too long: 80 characters at most.'),
+  instrument: string()
+    .trim()
+    .required('Measured with is empty: it takes the thermometer and meter you measured with.')
+    .max(400, 'Measured with is too long: 400 characters at most.'),
+})
+
 function SignForm() {
   const act = useAct()
   const known = useAppSelector((state) => state.view.by)
   const instruments = useInstruments()
-  const [by, setBy] = useState(known)
-  const [typed, setTyped] = useState<string>()
-  const [problem, setProblem] = useState<string>()
-  const instrument = typed ?? instruments
-  const sign = () => {
-    if (by.trim() === '' || instrument.trim() === '') {
-      setProblem(
-        by.trim() === ''
-          ? 'Name is empty: it takes who signs.'
-          : 'Instrument is empty: it takes the thermometer and meter you measured with.',
-      )
-      return
-    }
-    setProblem(act(signLoop, { by, instrument }))
-  }
+  const { register, wrong, onSubmit } = useSavedForm({
+    schema: signForm,
+    begun: { by: known, instrument: instruments },
+    keep: (signed) => act(signLoop, signed),
+    at: 'by',
+  })
   return (
-    <form
-      className="grid gap-3"
-      onSubmit={(event) => {
-        event.preventDefault()
-        sign()
-      }}
-    >
-      <Field label="Name" text error={problem?.startsWith('Name') ? problem : undefined}>
-        {(ids) => (
-          <input
-            {...ids}
-            value={by}
-            maxLength={80}
-            onChange={(event) => {
-              setProblem(undefined)
-              setBy(event.target.value)
-            }}
-          />
-        )}
+    <form className="grid gap-3" noValidate onSubmit={onSubmit}>
+      <Field label="Name" text error={wrong('by')}>
+        {(ids) => <input {...ids} {...register('by')} />}
       </Field>
-      <Field label="Measured with" text error={problem?.startsWith('Name') ? undefined : problem}>
-        {(ids) => (
-          <input
-            {...ids}
-            value={instrument}
-            maxLength={400}
-            placeholder="thermometer, meter, when checked"
-            onChange={(event) => {
-              setProblem(undefined)
-              setTyped(event.target.value)
-            }}
-          />
-        )}
+      <Field label="Measured with" text error={wrong('instrument')}>
+        {(ids) => <input {...ids} {...register('instrument')} placeholder="thermometer, meter, when checked" />}
       </Field>
       <Button type="submit">Sign and hand over</Button>
     </form>

@@ -2,15 +2,17 @@ import { useAct } from '../../loop/useAct'
 import { writeInstrument } from '@nachtigal/core/actions/writeInstrument'
 import { carryInstrument } from '@nachtigal/core/actions/carryInstrument'
 import { addInstrument } from '@nachtigal/core/actions/addInstrument'
-import { useState } from 'react'
+import { Controller } from 'react-hook-form'
+import { object, string } from 'yup'
 import { ordered } from '@nachtigal/core/schema/ordered'
 import { errsWords, outOfDate } from '@nachtigal/core/document/instruments'
-import { plainDay } from '@nachtigal/core/time/plainDay'
 import { useShelfQuery } from '../../state/api'
 import { useLoop } from '../../loop/loopContext'
 import { today } from '../../loop/useKeepReading'
 import { Button } from '../../design/Button'
 import { ChoiceField } from '../../design/ChoiceField'
+import { DateField } from '../../design/DateField'
+import { useSavedForm } from '../../design/useSavedForm'
 import { KeptText } from '../../design/KeptText'
 import { Shape } from '../../design/Shape'
 
@@ -22,11 +24,8 @@ export function InstrumentsPart() {
   const all = ordered(job.instruments)
   const taken = job.kit?.[day] ?? {}
   const take = (id: string, out: boolean) => act(carryInstrument, { instrument: id, day, out })
-  const write = (id: string, part: 'serial' | 'checked' | 'due', text: string): string | undefined => {
-    if (part !== 'serial' && text !== '' && !plainDay(text))
-      return `${part === 'checked' ? 'Checked' : 'Due'} is \u201c${text}\u201d: it takes a day such as ${day}.`
-    return act(writeInstrument, { instrument: id, part, text })
-  }
+  const write = (id: string, part: 'serial' | 'checked' | 'due', text: string): string | undefined =>
+    act(writeInstrument, { instrument: id, part, text })
   return (
     <div className="work">
       <div className="p-4 min-h-0 overflow-auto grid gap-3 content-start">
@@ -57,16 +56,16 @@ export function InstrumentsPart() {
                     value={instrument.serial}
                     onKeep={(text) => write(instrument.id, 'serial', text)}
                   />
-                  <KeptText
+                  <DateField
                     label="Last checked"
                     value={instrument.checked}
-                    placeholder={day}
+                    today={day}
                     onKeep={(text) => write(instrument.id, 'checked', text)}
                   />
-                  <KeptText
+                  <DateField
                     label="Next check due"
                     value={instrument.due}
-                    placeholder={day}
+                    today={day}
                     onKeep={(text) => write(instrument.id, 'due', text)}
                   />
                 </div>
@@ -86,35 +85,39 @@ export function InstrumentsPart() {
   )
 }
 
+const instrumentForm = object({ type: string().required('Kind is empty: it takes one of the list.') })
+
 function AddInstrument() {
   const { job } = useLoop()
   const act = useAct()
   const { data: shelf } = useShelfQuery()
-  const [type, setType] = useState<string>()
-  const [problem, setProblem] = useState<string>()
   const types = shelf?.instruments ?? []
+  const { control, wrong, onSubmit } = useSavedForm({
+    schema: instrumentForm,
+    begun: { type: '' },
+    keep: ({ type }) => {
+      const found = types.find(({ id }) => id === type)
+      return found
+        ? act(addInstrument, { name: found.title, errs: found.errs, day: today(job.zone) })
+        : 'Kind is not on the shelf any more: it takes one of the list.'
+    },
+    at: 'type',
+  })
+  const problem = wrong('type')
   return (
-    <form
-      className="grid gap-3"
-      onSubmit={(event) => {
-        event.preventDefault()
-        const found = types.find(({ id }) => id === type)
-        if (!found) {
-          setProblem('Kind is empty: it takes one of the list.')
-          return
-        }
-        setProblem(act(addInstrument, { name: found.title, errs: found.errs, day: today(job.zone) }))
-      }}
-    >
+    <form className="grid gap-3" noValidate onSubmit={onSubmit}>
       <h2 className="h2">Add one</h2>
-      <ChoiceField
-        label="Kind"
-        value={type}
-        choices={types.map(({ id, title, about }) => ({ value: id, title: `${title} (${about})` }))}
-        onChoose={(value) => {
-          setType(value)
-          setProblem(undefined)
-        }}
+      <Controller
+        control={control}
+        name="type"
+        render={({ field }) => (
+          <ChoiceField
+            label="Kind"
+            value={field.value || undefined}
+            choices={types.map(({ id, title, about }) => ({ value: id, title: `${title} (${about})` }))}
+            onChoose={field.onChange}
+          />
+        )}
       />
       {problem ? (
         <p role="alert" className="error">

@@ -16,8 +16,7 @@ import { smallPhoto } from '../../lib/smallPhoto'
 import { useLoop } from '../../loop/loopContext'
 import { useOutbox } from '../../loop/outboxContext'
 import { Opens } from '../../design/Opens'
-import { Button } from '../../design/Button'
-import { Field } from '../../design/Field'
+import { LineForm } from '../../design/LineForm'
 import { Shape } from '../../design/Shape'
 import { testShape } from './shapes'
 
@@ -149,27 +148,23 @@ function NoteHere({ test, step }: { test: ProofTest; step: ProofStep }) {
   const { job, loop } = useLoop()
   const act = useAct()
   const outbox = useOutbox()
-  const [text, setText] = useState('')
   const [problem, setProblem] = useState<string>()
   const notes = loop.notes ?? {}
   const here = ordered(notes).filter((note) => note.test === test.id && note.step === step.id)
-  const keep = (said: string, photo?: string) => {
-    const refused = act(keepNote, {
+  const keep = (said: string, photo?: string) =>
+    act(keepNote, {
       text: `${test.title}, ${step.title}${said === '' ? '' : `: ${said}`}`,
       test: test.id,
       step: step.id,
       ...(photo ? { photo } : {}),
     })
-    setProblem(refused)
-    if (refused === undefined) setText('')
-  }
   const take = async (file: File | undefined) => {
     if (!file) return
     try {
       const small = await smallPhoto(file)
       const hash = await outbox.addPhoto(job.id, small)
       photoTaken(hash, small)
-      keep(text.trim(), hash)
+      setProblem(keep('', hash))
     } catch (error) {
       setProblem((error as Error).message)
     }
@@ -180,13 +175,7 @@ function NoteHere({ test, step }: { test: ProofTest; step: ProofStep }) {
       label="Note or photo"
       trigger={here.length === 0 ? 'Note or photo' : `Notes: ${here.length}`}
     >
-      <form
-        className="grid gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          if (text.trim() !== '') keep(text.trim())
-        }}
-      >
+      <div className="grid gap-3">
         {here.map(({ id, text: said, photo, by: who }) => (
           <figure key={id} className="m-0">
             {photo ? <img className="note-photo" src={photoUrl(job.id, photo)} alt={said} /> : null}
@@ -195,12 +184,18 @@ function NoteHere({ test, step }: { test: ProofTest; step: ProofStep }) {
             </figcaption>
           </figure>
         ))}
-        <Field label="Note" text error={problem}>
-          {(ids) => <input {...ids} value={text} maxLength={1000} onChange={(event) => setText(event.target.value)} />}
-        </Field>
-        <Button type="submit" disabled={text.trim() === ''}>
-          Keep the note
-        </Button>
+        <LineForm
+          label="Note"
+          empty="Note is empty: it takes what you saw."
+          most={1000}
+          submit="Keep the note"
+          onKeep={(line) => keep(line)}
+        />
+        {problem ? (
+          <p role="alert" className="error">
+            {problem}
+          </p>
+        ) : null}
         <label className="btn second cursor-pointer">
           <span>Take a photo</span>
           <input
@@ -214,7 +209,7 @@ function NoteHere({ test, step }: { test: ProofTest; step: ProofStep }) {
             }}
           />
         </label>
-      </form>
+      </div>
     </Opens>
   )
 }
@@ -222,8 +217,6 @@ function NoteHere({ test, step }: { test: ProofTest; step: ProofStep }) {
 /** A test that is not made, with a name and a reason; none that proves a safety, none that has failed. */
 function LeaveOut({ test }: { test: ProofTest }) {
   const act = useAct()
-  const [reason, setReason] = useState('')
-  const [problem, setProblem] = useState<string>()
   if (test.skipped)
     return (
       <button
@@ -237,25 +230,12 @@ function LeaveOut({ test }: { test: ProofTest }) {
   if (test.spare) return null
   return (
     <Opens className="third min-h-8 max-md:min-h-12" label="Leave this test out" trigger="Leave it out, say why">
-      <form
-        className="grid gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          const said = reason.trim()
-          if (said === '') {
-            setProblem('Reason is empty: say why this test is not made. It is printed.')
-            return
-          }
-          setProblem(act(leaveTestOut, { test: test.id, reason: said }))
-        }}
-      >
-        <Field label="Reason" text error={problem}>
-          {(ids) => (
-            <input {...ids} value={reason} maxLength={300} onChange={(event) => setReason(event.target.value)} />
-          )}
-        </Field>
-        <Button type="submit">Leave it out</Button>
-      </form>
+      <LineForm
+        label="Reason"
+        empty="Reason is empty: say why this test is not made. It is printed."
+        submit="Leave it out"
+        onKeep={(reason) => act(leaveTestOut, { test: test.id, reason })}
+      />
     </Opens>
   )
 }

@@ -1,10 +1,13 @@
 import { useAct } from '../../loop/useAct'
 import { answerByWay } from '@nachtigal/core/actions/answerByWay'
+import { yupResolver } from '@hookform/resolvers/yup'
 import { useState } from 'react'
+import { useForm, useWatch } from 'react-hook-form'
+import { object, string } from 'yup'
 import type { NumberQuestion } from '@nachtigal/core/kinds/question'
 import { type Way, ways } from '@nachtigal/core/survey/ways'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
-import { formatQuantity, formatValue, quantityView } from '@nachtigal/core/units/quantity'
+import { formatQuantity, formatValue, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../design/Button'
 import { ChoiceField } from '../../design/ChoiceField'
@@ -67,30 +70,33 @@ interface MeasuredProps {
 function Measured({ way, question, begun, format, onDone }: MeasuredProps) {
   const { preferences, words } = useLoop()
   const act = useAct()
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>(() =>
-    Object.fromEntries(
-      way.fields.flatMap(({ id, quantity, typical }) => {
+  const read = (field: Way['fields'][number], text: string) => readMeasured(field, text, preferences)
+  const { control, register, handleSubmit } = useForm<Record<string, string | undefined>>({
+    resolver: yupResolver(
+      object(
+        Object.fromEntries(
+          way.fields.map((field) => [
+            field.id,
+            string().test(
+              'taken',
+              ({ value }) => read(field, String(value)).wrong,
+              (text = '') => !read(field, text).wrong,
+            ),
+          ]),
+        ),
+      ),
+    ),
+    defaultValues: Object.fromEntries(
+      way.fields.map(({ id, quantity, typical }) => {
         const value = begun[id] ?? typical
-        return value === undefined ? [] : [[id, format(value, quantity)]]
+        return [id, value === undefined ? '' : format(value, quantity)]
       }),
     ),
-  )
-  const read = way.fields.map((field) => {
-    const view = quantityView(field.quantity, preferences)
-    const text = typed[field.id] ?? ''
-    const number = parseNumber(text)
-    const si = number.ok ? view.toSi(number.value) : undefined
-    const say = (value: number) => formatQuantity(value, field.quantity, preferences)
-    const wrong =
-      text.trim() === ''
-        ? undefined
-        : si === undefined || si < field.low - 1e-9 || si > field.high + 1e-9
-          ? `${field.title} is ${text.slice(0, 30)}: it takes ${say(field.low)} to ${say(field.high)}.`
-          : undefined
-    return { field, text, si, wrong, unit: view.label }
   })
-  const values = Object.fromEntries(read.flatMap(({ field, si }) => (si === undefined ? [] : [[field.id, si]])))
-  const whole = read.every(({ si, wrong }) => si !== undefined && wrong === undefined)
+  const typed = useWatch({ control })
+  const all = way.fields.map((field) => ({ field, ...read(field, typed[field.id] ?? '') }))
+  const values = Object.fromEntries(all.flatMap(({ field, si }) => (si === undefined ? [] : [[field.id, si]])))
+  const whole = all.every(({ si, wrong }) => si !== undefined && wrong === undefined)
   const answer = whole ? outcome(way, values) : undefined
   const outside =
     answer?.value !== undefined && (answer.value < question.low || answer.value > question.high)
@@ -102,26 +108,11 @@ function Measured({ way, question, begun, format, onDone }: MeasuredProps) {
     onDone()
   }
   return (
-    <form
-      className="grid gap-4"
-      onSubmit={(event) => {
-        event.preventDefault()
-        put()
-      }}
-    >
+    <form className="grid gap-4" noValidate onSubmit={(event) => void handleSubmit(put)(event)}>
       <div className="grid sm:grid-cols-2 gap-4">
-        {read.map(({ field, text, wrong, unit }) => (
+        {all.map(({ field, wrong, unit }) => (
           <Field key={field.id} label={field.title} error={wrong} unit={unit}>
-            {(ids) => (
-              <input
-                {...ids}
-                inputMode="decimal"
-                autoComplete="off"
-                maxLength={20}
-                value={text}
-                onChange={(event) => setTyped({ ...typed, [field.id]: event.target.value })}
-              />
-            )}
+            {(ids) => <input {...ids} {...register(field.id)} inputMode="decimal" autoComplete="off" maxLength={20} />}
           </Field>
         ))}
       </div>
@@ -147,6 +138,27 @@ function Measured({ way, question, begun, format, onDone }: MeasuredProps) {
       </Button>
     </form>
   )
+}
+
+/** A measured figure as it was typed: its value, its unit, and what is wrong with it; nothing typed is not wrong yet. */
+function readMeasured(
+  { title, quantity, low, high }: Way['fields'][number],
+  text: string,
+  preferences: UnitPreferences,
+) {
+  const view = quantityView(quantity, preferences)
+  const number = parseNumber(text)
+  const si = number.ok ? view.toSi(number.value) : undefined
+  const say = (value: number) => formatQuantity(value, quantity, preferences)
+  const fits = si !== undefined && si >= low - 1e-9 && si <= high + 1e-9
+  return {
+    si,
+    unit: view.label,
+    wrong:
+      text.trim() === '' || fits
+        ? undefined
+        : `${title} is ${text.slice(0, 30)}: it takes ${say(low)} to ${say(high)}.`,
+  }
 }
 
 function outcome(way: Way, values: Readonly<Record<string, number>>): { value?: number; problem?: string } {
