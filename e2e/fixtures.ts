@@ -372,8 +372,8 @@ export async function soundTests(page: Page) {
 }
 
 /** The text of a sheet that a link of Hand over opens, on one line. */
-export async function pdfText(page: Page, url: string, link: RegExp): Promise<string> {
-  const href = await page.getByRole('link', { name: link }).getAttribute('href')
+export async function pdfText(page: Page, url: string, link: RegExp | string): Promise<string> {
+  const href = typeof link === 'string' ? link : await page.getByRole('link', { name: link }).getAttribute('href')
   const answer = await page.request.get(url + href)
   expect(answer.headers()['content-type']).toContain('application/pdf')
   const parser = new PDFParse({ data: await answer.body() })

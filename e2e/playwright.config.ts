@@ -26,13 +26,19 @@ export default defineConfig({
   forbidOnly: true,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: '../test-results/browser.json' }]],
-  use: { launchOptions, locale: 'en-GB', timezoneId: 'Europe/Oslo', trace: 'retain-on-failure' },
+  // A trace of each test costs a fifth of its time: it is recorded when one looks for something.
+  use: {
+    launchOptions,
+    locale: 'en-GB',
+    timezoneId: 'Europe/Oslo',
+    trace: process.env['NACHTIGAL_TRACE'] ? 'retain-on-failure' : 'off',
+  },
   projects: [
     { name: 'desk', use: { viewport: { width: 1280, height: 800 } } },
     {
       name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true },
-      testMatch: /wayOfWork|badInput|calculators|shelf|visit|wirePhone|setPhone|tryPhone|provePhone|cut|find/,
+      testMatch: /wayOfWork|badInput|calculators|shelf|visit|wirePhone|setPhone|tryPhone|provePhone|cut|find|screens/,
     },
   ],
 })

@@ -7,6 +7,8 @@ import { Outbox } from './state/outbox'
 import { createStore } from './state/store'
 import { OutboxContext } from './loop/outboxContext'
 import './styles.css'
+import './drawing/drawing.css'
+import './loop/loop.css'
 
 // Styles that interface primitives add at run time carry the page's nonce: the policy lets no others in.
 setNonce(document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '')

@@ -10,7 +10,7 @@ import { TemporaryBar } from '../loop/TemporaryBar'
 import { OutputSwitch } from '../loop/OutputSwitch'
 import { LoopProvider, useLoop } from '../loop/loopContext'
 import { MendPage } from './MendPage'
-import { stepTitles } from '../lib/stepTitles'
+import { stepNumber, stepTitles } from '../lib/stepTitles'
 import { jobAt, loopAt } from '../lib/addresses'
 
 /** Frame of a loop: the seven steps, the chain, and the step that is open. A step is never locked. */
@@ -39,7 +39,14 @@ export function LoopFrame() {
   )
 }
 
+/** What a reader is told the page is: the loop, and which of the seven steps. */
+const stepHead = (name: string, step: string | undefined) => {
+  const at = workflowSteps.find((each) => each === step)
+  return at ? `${name}, ${stepNumber(at)} ${stepTitles[at]}` : name
+}
+
 function Step() {
+  const { loop } = useLoop()
   const phone = useMedia(PHONE)
   const step = useMatch('/jobs/:jobId/loops/:loopId/:step/*')?.params.step
   return (
@@ -52,6 +59,7 @@ function Step() {
       <LockedBar />
       <TemporaryBar />
       <main className="step-page flex-1 min-h-0 flex flex-col overflow-auto" key={step}>
+        <h1 className="sr-only">{stepHead(loop.name, step)}</h1>
         <Outlet />
       </main>
     </>

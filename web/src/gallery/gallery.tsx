@@ -5,6 +5,11 @@ import { MemoryRouter } from 'react-router'
 import { createStore } from '../state/store'
 import { exhibits } from './exhibits'
 import '../styles.css'
+import '../drawing/drawing.css'
+import '../loop/loop.css'
+import '../features/set/set.css'
+import '../features/try/try.css'
+import '../features/prove/prove.css'
 
 /** All instruments and controls on one page, by day or night, wide or as on a phone; for those who work on them. */
 function Gallery() {

@@ -3,10 +3,11 @@ import { useDispatch, useSelector } from 'react-redux'
 import { api } from './api'
 import { contactsReducer } from './contactsSlice'
 import { documentsReducer } from './documentsSlice'
-import { draftsReducer, storeDrafts } from './draftsSlice'
+import { draftsReducer } from './draftsSlice'
+import { keptMiddleware } from './kept'
 import { noticeReducer } from './noticeSlice'
-import { storeCalculators, calculatorsReducer } from './calculatorsSlice'
-import { showTheme, storeView, viewReducer } from './viewSlice'
+import { calculatorsReducer } from './calculatorsSlice'
+import { showTheme, viewReducer } from './viewSlice'
 
 /** One store: documents (the job), drafts and view (this device), and the cache of the server's answers. */
 export function createStore() {
@@ -20,18 +21,14 @@ export function createStore() {
       calculators: calculatorsReducer,
       [api.reducerPath]: api.reducer,
     },
-    middleware: (usual) => usual({ immutableCheck: false, serializableCheck: false }).concat(api.middleware),
+    middleware: (usual) => usual({ immutableCheck: false, serializableCheck: false }).prepend(keptMiddleware()).concat(api.middleware),
   })
-  let { drafts, calculators, view } = store.getState()
+  let { view } = store.getState()
   showTheme(view)
+  // Before anybody who listens draws with it: a listener of the middleware would come after them.
   store.subscribe(() => {
-    const next = store.getState()
-    if (next.drafts !== drafts) storeDrafts((drafts = next.drafts))
-    if (next.calculators !== calculators) storeCalculators((calculators = next.calculators))
-    if (next.view !== view) {
-      storeView((view = next.view))
-      showTheme(view)
-    }
+    const { view: next } = store.getState()
+    if (next !== view) showTheme((view = next))
   })
   return store
 }

@@ -1,3 +1,4 @@
+import './calculators.css'
 import { useContext, useEffect, useMemo, useRef, useState } from 'react'
 import { NavLink, useNavigate, useParams } from 'react-router'
 import { calcDataOf } from '@nachtigal/contract/api'

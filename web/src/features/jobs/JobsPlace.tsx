@@ -115,7 +115,7 @@ export function JobsPlace() {
             </>
           ) : null}
         </section>
-        <StartPanel empty={jobs?.length === 0} onNew={() => setMaking(true)} opening={opening} />
+        <StartPanel empty={!jobs?.length} onNew={() => setMaking(true)} opening={opening} />
       </main>
       {dropping ? (
         <p className="fixed inset-4 grid place-items-center border-[3px] border-dashed border-ink bg-mark/80 h1 pointer-events-none">

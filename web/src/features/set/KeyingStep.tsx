@@ -1,3 +1,4 @@
+import './set.css'
 import { beyondWords } from '@nachtigal/core/words/beyondWords'
 import { useState } from 'react'
 import type { Reading } from '@nachtigal/core/document/documents'

@@ -1,3 +1,4 @@
+import './set.css'
 import type { ComponentType } from 'react'
 import { useParams } from 'react-router'
 import { type SetPartId, setParts, setPartTitles } from '@nachtigal/core/settings/setParts'

@@ -1,3 +1,4 @@
+import './shelf.css'
 import { useContext, useMemo } from 'react'
 import { useLocation, useParams } from 'react-router'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'

@@ -1,3 +1,4 @@
+import './try.css'
 import type { ComponentType } from 'react'
 import { useParams } from 'react-router'
 import { useLoop } from '../../loop/loopContext'

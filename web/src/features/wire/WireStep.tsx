@@ -1,3 +1,4 @@
+import './wire.css'
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import type { WireRow } from '@nachtigal/core/wiring/wireRow'
