@@ -107,7 +107,7 @@ describe('documents', () => {
     ['a hazard unticked by false', ['survey', 'hazards', 'mains'], false],
     ['a kind that is none', ['kind'], 'spaceship'],
     ['a name of nothing', ['name'], ''],
-    ['a name that is long', ['name'], 'x'.repeat(81)],
+    ['a name that is long', ['name'], 'x'.repeat(201)],
     ['a reading without a time', ['settings', 'asLeft', 'd', 'goal'], { ...reading, at: undefined }],
     ['a reading at no time', ['settings', 'asLeft', 'd', 'goal'], { ...reading, at: 'yesterday' }],
     ['a state that is none', ['settings', 'asLeft', 'd', 'goal'], { ...reading, state: 'guess' }],

@@ -5,6 +5,6 @@ import { defineAction, withLoop } from './action'
 export const renameLoop = defineAction({
   id: 'rename-loop',
   did: 'renamed the loop',
-  input: record('name', { name: filled('name', 80) }),
+  input: record('name', { name: filled('name', 200) }),
   run: (edited, { name }) => withLoop(edited, { name }),
 })

@@ -9,7 +9,7 @@ export const jobBasics = object({
   name: string()
     .trim()
     .required('Name is empty: it takes the name of the job.')
-    .max(120, 'Name is too long: 120 characters at most.'),
+    .max(200, 'Name is too long: 200 characters at most.'),
   place: string().trim().max(200, 'Place is too long: 200 characters at most.').defined(),
   practice: string().oneOf(practices).required(),
   temperatureUnit: string()

@@ -29,7 +29,7 @@ export const jobRecord = record('job', {
   version: constant(JOB_VERSION),
   type: constant('job'),
   id: id('id'),
-  name: filled('name', 120),
+  name: filled('name', 200),
   place: text('place'),
   /** IANA name, such as Europe/Oslo. */
   zone: filled('time zone', 60),

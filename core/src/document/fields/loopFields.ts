@@ -110,7 +110,7 @@ export const loopRecord = record('loop', {
   id: id('id'),
   jobId: id('job'),
   kind: choice('kind', loopKinds),
-  name: filled('name', 80),
+  name: filled('name', 200),
   order: order(),
   survey: surveyRecord,
   chain: chainRecord,

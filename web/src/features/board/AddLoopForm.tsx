@@ -19,7 +19,7 @@ const schema = object({
   name: string()
     .trim()
     .required('Name is empty: it takes what the owner calls this loop.')
-    .max(80, 'Name is too long: 80 characters at most.'),
+    .max(200, 'Name is too long: 200 characters at most.'),
 })
 
 /** A new loop: its kind and its name; goes to its survey once it is made. */
