@@ -4,20 +4,22 @@ import type { Page } from '@playwright/test'
  * Texts of the page that a person cannot read whole: longer than their box where that hides what is over, put out of the window with no
  * way to scroll there, or drawn beyond the edge of their drawing. A text that is told whole elsewhere (`title`) counts all the same.
  */
-export const cutTexts = (page: Page): Promise<string[]> =>
-  page.evaluate(() => {
+export const cutTexts = (page: Page, within = 'body'): Promise<string[]> =>
+  page.evaluate((root) => {
     const found: string[] = []
     const seen = (element: Element) => {
-      const { visibility, display, opacity } = getComputedStyle(element)
+      const { visibility, display, opacity, clipPath } = getComputedStyle(element)
       return (
         visibility !== 'hidden' &&
         display !== 'none' &&
         opacity !== '0' &&
+        // Told to a reader alone, where an icon stands for it.
+        clipPath !== 'inset(50%)' &&
         !element.closest('.sr-only, [data-fallback]')
       )
     }
     const hides = (value: string) => value === 'hidden' || value === 'clip'
-    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+    const walker = document.createTreeWalker(document.querySelector(root)!, NodeFilter.SHOW_TEXT)
     const texts: [Element, Text][] = []
     for (let node = walker.nextNode(); node; node = walker.nextNode())
       if (node.textContent?.trim() && node.parentElement && seen(node.parentElement))
@@ -74,7 +76,7 @@ export const cutTexts = (page: Page): Promise<string[]> =>
       if (!scrollsX && boxes.some((b) => b.right > innerWidth + 1 || b.left < -1)) say('out of the window')
     }
     return [...new Set(found)]
-  })
+  }, within)
 
 /** Goes to another page of the same job as a link does, without fetching everything anew. */
 export const goWithin = (page: Page, path: string) =>

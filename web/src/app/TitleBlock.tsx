@@ -43,11 +43,11 @@ export function TitleBlock({ job, loop, onFind }: Props) {
       <Link to={loop ? jobAt(job.id) : '/'} className="only-phone back" aria-label="Back">
         <ArrowLeft size={20} strokeWidth={1.5} />
       </Link>
-      <Link to={jobAt(job.id)} className="title-cell not-phone max-w-72">
+      <Link to={jobAt(job.id)} className="title-cell not-phone max-w-72" title={job.name}>
         <span className="k">Job</span>
         <span>{job.name}</span>
       </Link>
-      <div className="title-cell here flex-1">
+      <div className="title-cell here flex-1" title={loop?.name ?? job.name}>
         <span className="k">
           {loop ? (
             <>

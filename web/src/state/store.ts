@@ -21,7 +21,8 @@ export function createStore() {
       calculators: calculatorsReducer,
       [api.reducerPath]: api.reducer,
     },
-    middleware: (usual) => usual({ immutableCheck: false, serializableCheck: false }).prepend(keptMiddleware()).concat(api.middleware),
+    middleware: (usual) =>
+      usual({ immutableCheck: false, serializableCheck: false }).prepend(keptMiddleware()).concat(api.middleware),
   })
   let { view } = store.getState()
   showTheme(view)

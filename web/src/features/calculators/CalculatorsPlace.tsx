@@ -49,6 +49,7 @@ export function CalculatorsPlace() {
   return (
     <Calculators.Provider value={context}>
       <main className={`sheet calculators ${entry ? 'has-sum' : ''}`}>
+        {entry ? null : <h1 className="sr-only only-phone">Calculators</h1>}
         <CalculatorsList base={base} chosen={entry?.id} />
         {entry ? (
           <CalculationSheet key={entry.id} entry={entry} />

@@ -37,7 +37,7 @@ export function JobCard({ job, first }: { job: JobSummary; first: boolean }) {
         <div className="flex-1 min-w-0 max-md:basis-full">
           <div className="flex flex-wrap items-baseline gap-x-3">
             <h2 className={first ? 'h1' : 'h2'}>
-              <Link to={jobAt(job.id)} className="no-underline hover:underline break-words">
+              <Link to={jobAt(job.id)} className="no-underline hover:underline wrap-anywhere">
                 {job.name}
               </Link>
             </h2>
@@ -61,12 +61,12 @@ export function JobCard({ job, first }: { job: JobSummary; first: boolean }) {
         {job.place ? (
           <span className="title-cell border-r border-line max-w-full">
             <span className="k">Place</span>
-            <span className="!whitespace-normal break-words">{job.place}</span>
+            <span className="!whitespace-normal wrap-anywhere">{job.place}</span>
           </span>
         ) : null}
         <span className="title-cell flex-1 pb-1">
           <span className="k">Last change</span>
-          <span className="!whitespace-normal break-words">{lastWords(job, overview)}</span>
+          <span className="!whitespace-normal wrap-anywhere">{lastWords(job, overview)}</span>
         </span>
         {first ? (
           <span className="w-full md:w-auto md:min-w-72 flex">

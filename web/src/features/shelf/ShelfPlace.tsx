@@ -76,6 +76,7 @@ export function ShelfPlace() {
   return (
     <ShelfContext.Provider value={inHand}>
       <main className={`sheet shelf ${narrow ? 'has-device' : ''}`}>
+        {narrow ? null : <h1 className="sr-only only-phone">Shelf</h1>}
         <ShelfCatalogue chosen={found?.id} />
         <div className="shelf-page">
           {page === 'new' ? (

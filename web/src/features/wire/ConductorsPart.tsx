@@ -24,7 +24,7 @@ export function ConductorsPart() {
     <WireFrame part="Conductors">
       <div className="work">
         <div className="p-4 min-h-0 overflow-auto grid gap-5 content-start">
-          <section aria-labelledby="ends">
+          <section className="min-w-0" aria-labelledby="ends">
             <h2 id="ends" className="h2">
               What is left at each device
             </h2>
@@ -32,9 +32,9 @@ export function ConductorsPart() {
               <table className="w-full border-collapse">
                 <thead>
                   <tr>
-                    {['device', 'from', 'draws', 'wires', 'lost', 'left', 'limit', ''].map((head, i) => (
-                      <th key={i} className="lab text-left px-2 first:pl-0 py-1 border-b border-ink">
-                        {head}
+                    {['device', 'from', 'draws', 'wires', 'lost', 'left', 'limit', 'verdict'].map((head) => (
+                      <th key={head} className="lab text-left px-2 first:pl-0 py-1 border-b border-ink">
+                        {head === 'verdict' ? <span className="sr-only">{head}</span> : head}
                       </th>
                     ))}
                   </tr>
@@ -79,7 +79,7 @@ export function ConductorsPart() {
               </table>
             </div>
           </section>
-          <section aria-labelledby="each">
+          <section className="min-w-0" aria-labelledby="each">
             <h2 id="each" className="h2">
               Each wire
             </h2>

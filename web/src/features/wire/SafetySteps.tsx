@@ -45,10 +45,10 @@ export function SafetySteps({ steps, chosen, onChoose, grounds = [] }: Props) {
         const left = mine.filter(({ verdict }) => verdict === 'waiting').length
         return (
           <section key={group} aria-label={group}>
-            <h3 className="h3 px-4 pt-2 pb-1 border-b border-ink flex">
+            <h2 className="h3 px-4 pt-2 pb-1 border-b border-ink flex">
               {group}
               <span className="ml-auto small text-ink2 font-normal">{left === 0 ? '' : `${left} wait`}</span>
-            </h3>
+            </h2>
             {mine.map((step) => (
               <button
                 key={step.id}
