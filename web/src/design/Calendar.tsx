@@ -1,5 +1,6 @@
 import { DayPicker } from 'react-day-picker'
 import 'react-day-picker/style.css'
+import './calendar.css'
 
 interface Props {
   readonly day: string | undefined
