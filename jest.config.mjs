@@ -21,5 +21,7 @@ export default {
   setupFiles: ['<rootDir>/core/src/testing/seededChance.ts', '<rootDir>/web/src/testing/pageGlobals.ts'],
   moduleNameMapper: {
     '^@nachtigal/(core|contract)/(.*)$': '<rootDir>/$1/src/$2.ts',
+    // What a piece looks like is held by the browser tests.
+    '\\.css$': '<rootDir>/web/src/testing/noStyles.ts',
   },
 }
