@@ -42,7 +42,12 @@ export function TestsPart({ tests }: { tests: readonly ProofTest[] }) {
         stays: true,
         value: ({ title }) => title,
         cell: (test) => (
-          <Link className="row-link" to={testPath(job.id, loop.id, test.id)}>
+          <Link
+            className="row-link"
+            to={testPath(job.id, loop.id, test.id)}
+            // Two outputs have a test of the same title each: a reader is told the whole row.
+            aria-label={`${test.title}, ${test.about}, ${attemptWords(test)}`}
+          >
             <span className="name">{test.title}</span>
             <span className="only-phone about">{test.about}</span>
             <span className="only-phone says">{attemptWords(test)}</span>

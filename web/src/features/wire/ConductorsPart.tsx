@@ -33,7 +33,7 @@ export function ConductorsPart() {
                 <thead>
                   <tr>
                     {['device', 'from', 'draws', 'wires', 'lost', 'left', 'limit', 'verdict'].map((head) => (
-                      <th key={head} className="lab text-left px-2 first:pl-0 py-1 border-b border-ink">
+                      <th key={head} className="relative lab text-left px-2 first:pl-0 py-1 border-b border-ink">
                         {head === 'verdict' ? <span className="sr-only">{head}</span> : head}
                       </th>
                     ))}
