@@ -24,7 +24,7 @@ test('a device is found by what it does, read like a leaflet, and compared with 
   await expect(table.getByRole('cell', { name: 'same', exact: true }).first()).toBeVisible()
   await expectAccessible(page, 'compare')
   if (!phone) {
-    await list.getByLabel('Sort').selectOption('probe')
+    await list.getByLabel('Type').selectOption('probe')
     await list.getByLabel('Find a device').fill('')
     expect(await list.getByRole('link').count()).toBeGreaterThanOrEqual(20)
   }

@@ -25,10 +25,6 @@ describe('alikeFindings', () => {
   it('does not count a stop with what is only to be looked at', () => {
     expect(told([finding('A', '1', 'stop'), finding('A', '2'), finding('A', '3')])).toHaveLength(3)
   })
-  it('tells what must not stay so before what is looked at again, and that before notes', () => {
-    const all = [finding('A', '1', 'note'), finding('B', '2'), finding('C', '3', 'stop'), finding('D', '4', 'note')]
-    expect(told(all).map(([about]) => about)).toEqual(['3', '2', '1', '4'])
-  })
   it('loses none', () => {
     const all = ['A', 'B', 'A', 'A', 'C', 'B', 'B'].map((code, i) => finding(code, String(i)))
     expect(

@@ -1,4 +1,4 @@
-import type { Finding, Severity } from './finding'
+import type { Finding } from './finding'
 
 /** So many findings of one rule stand as one with a count. */
 const MANY = 3
@@ -9,14 +9,8 @@ export interface AlikeFindings {
   readonly rest: readonly Finding[]
 }
 
-const rank: Readonly<Record<Severity, number>> = { stop: 0, 'look-again': 1, note: 2 }
-
-/**
- * Findings as one reads them: what must not stay so first, then what to look at again, then notes, each in its order;
- * three and more of the same rule with the same severity as one.
- */
-export function alikeFindings(given: readonly Finding[]): readonly AlikeFindings[] {
-  const findings = [...given].sort((a, b) => rank[a.severity] - rank[b.severity])
+/** Findings in their order, the worst first as they come; three and more of a rule with the same severity as one. */
+export function alikeFindings(findings: readonly Finding[]): readonly AlikeFindings[] {
   const key = ({ code, severity }: Finding) => `${severity}/${code}`
   const groups = new Map<string, Finding[]>()
   for (const finding of findings) groups.set(key(finding), [...(groups.get(key(finding)) ?? []), finding])

@@ -30,7 +30,8 @@ export interface Finding extends Found, Sentences {}
 const rank: Record<Severity, number> = { stop: 0, 'look-again': 1, note: 2 }
 
 /** Stops first, then by stage order of appearance. */
-export const bySeverity = (a: Found, b: Found) => rank[a.severity] - rank[b.severity]
+export const bySeverity = (a: Pick<Found, 'severity'>, b: Pick<Found, 'severity'>) =>
+  rank[a.severity] - rank[b.severity]
 
 /** Whether a finding may be closed with a name and a reason: never a safety stop, never a failed test. */
 export const mayBeClosed = ({ safety, code }: Pick<Found, 'safety' | 'code'>) =>

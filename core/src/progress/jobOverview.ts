@@ -1,4 +1,4 @@
-import type { Severity } from '../check/finding'
+import { bySeverity, type Severity } from '../check/finding'
 import type { LoopOverview } from './loopOverview'
 import type { StepState } from './stepStatus'
 
@@ -19,8 +19,7 @@ export function jobNeeds(loops: readonly LoopOverview[]): readonly JobNeed[] {
       if (!known) byCode.set(code, { severity, says, loops: [id] })
       else if (!known.loops.includes(id)) known.loops.push(id)
     }
-  const rank = ({ severity }: JobNeed) => (severity === 'stop' ? 0 : 1)
-  return [...byCode.values()].sort((a, b) => rank(a) - rank(b) || b.loops.length - a.loops.length)
+  return [...byCode.values()].sort((a, b) => bySeverity(a, b) || b.loops.length - a.loops.length)
 }
 
 /** How many loops stand how far in each of the seven steps: done first, then open, look again, stop, waiting. */

@@ -1,5 +1,5 @@
 import { beyondWords } from '@nachtigal/core/words/beyondWords'
-import { FORMULA } from './formula'
+import { FORMULA } from '@nachtigal/contract/formula'
 import Papa from 'papaparse'
 import type { LoopContext } from '@nachtigal/core/loop/context'
 import type { Reading } from '@nachtigal/core/document/documents'

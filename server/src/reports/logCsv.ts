@@ -4,7 +4,7 @@ import { wordChange } from '@nachtigal/core/check/wordChange'
 import type { LogRow } from '@nachtigal/core/document/command'
 import { zonedIso } from '@nachtigal/core/time/shownMoment'
 import type { JobRecord, LogReader } from '../store/logReading'
-import { FORMULA } from './formula'
+import { FORMULA } from '@nachtigal/contract/formula'
 
 const fields = ['no.', 'when', 'received', 'who', 'loop', 'did', 'what', 'before', 'after', 'why', 'takes back', 'hash']
 

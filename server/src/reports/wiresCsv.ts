@@ -1,4 +1,4 @@
-import { FORMULA } from './formula'
+import { FORMULA } from '@nachtigal/contract/formula'
 import Papa from 'papaparse'
 import type { LoopContext } from '@nachtigal/core/loop/context'
 import { wireColumns } from './wireSheets'

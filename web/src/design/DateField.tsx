@@ -18,6 +18,7 @@ interface Props {
 /** A day: typed as 2027-09-30, or tapped in a calendar. Kept when one leaves it. */
 export function DateField({ label, value = '', today, onKeep }: Props) {
   const [open, setOpen] = useState(false)
+  const [problem, setProblem] = useState<string>()
   return (
     <div className="date-field">
       <KeptText
@@ -26,7 +27,7 @@ export function DateField({ label, value = '', today, onKeep }: Props) {
         label={label}
         value={value}
         placeholder={today}
-        most={10}
+        most={40}
         wrong={(text) =>
           text === '' || plainDay(text)
             ? undefined
@@ -45,11 +46,17 @@ export function DateField({ label, value = '', today, onKeep }: Props) {
                 day={plainDay(value) ? value : undefined}
                 today={today}
                 onChoose={(day) => {
-                  onKeep(day)
-                  setOpen(false)
+                  const refused = onKeep(day)
+                  setProblem(refused)
+                  if (refused === undefined) setOpen(false)
                 }}
               />
             </Suspense>
+            {problem ? (
+              <p role="alert" className="error">
+                {problem}
+              </p>
+            ) : null}
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>

@@ -13,11 +13,13 @@ export interface TableColumn<Row> {
   readonly value?: (row: Row) => string | number | undefined
   /** What it is searched and copied by, in the units that are shown; the value itself when left out. */
   readonly text?: (row: Row) => string
-  readonly cell?: (row: Row) => ReactNode
+  /** What stands in it; what only makes sense in the first order looks at `inOrder`. */
+  readonly cell?: (row: Row, inOrder: boolean) => ReactNode
   /** Its head is told to a reader only. */
   readonly quiet?: boolean
   /** It is never hidden. */
   readonly stays?: boolean
+  /** Of its cells and its head; of its cells alone where a function answers it. */
   readonly className?: string | ((row: Row) => string)
 }
 
@@ -30,13 +32,16 @@ interface Props<Row> {
   readonly rowProps?: (row: Row) => HTMLAttributes<HTMLTableRowElement> & Readonly<Record<`data-${string}`, unknown>>
   /** A whole row drawn by its owner, who is told which columns are shown. */
   readonly drawRow?: (row: Row, shown: readonly string[]) => ReactNode
-  /** Rows of their own above and below one; what only makes sense in the first order looks at `sorted`. */
-  readonly above?: (row: Row, sorted: boolean) => ReactNode
+  /** A row of its own above one, while all stand in the first order: the head of a group. */
+  readonly above?: (row: Row) => ReactNode
+  /** A row of its own below one. */
   readonly below?: (row: Row) => ReactNode
   /** Label of the field that rows are sought by; without one there is none. */
   readonly find?: string
   /** What else stands beside search, columns and copy. */
   readonly tools?: ReactNode
+  /** Said while the rows do not stand all in the first order, where that order means something. */
+  readonly outOfOrder?: string
   readonly busy?: boolean
   /** What rows scroll in: long tables draw only what is in sight. */
   readonly scroller?: HTMLElement | null
@@ -54,7 +59,7 @@ const ROW_PX = 36
  * takes it. The third tap on a head brings the first order back.
  */
 export function DataTable<Row extends object>(props: Props<Row>) {
-  const { label, rows, columns, idOf, className = '', find, tools, busy, none, scroller } = props
+  const { label, rows, columns, idOf, className = '', find, tools, outOfOrder, busy, none, scroller } = props
   const [sought, setSought] = useState('')
   const held = useMemo(
     () =>
@@ -63,7 +68,8 @@ export function DataTable<Row extends object>(props: Props<Row>) {
         accessorFn: (row: Row) => value?.(row),
         enableSorting: value !== undefined,
         enableHiding: stays !== true,
-        sortFn: 'alphanumeric' as const,
+        sortFn: 'auto' as const,
+        sortDescFirst: false,
         sortUndefined: 'last' as const,
       })),
     [columns],
@@ -83,7 +89,7 @@ export function DataTable<Row extends object>(props: Props<Row>) {
   const shownIds = table.getVisibleLeafColumns().map(({ id }) => id)
   const shown = columns.filter(({ id }) => shownIds.includes(id))
   const found = table.getRowModel().rows
-  const sorted = table.state.sorting.length > 0
+  const inOrder = table.state.sorting.length === 0 && sought.trim() === ''
   const copied = () => {
     const told = shown.filter(({ value }) => value !== undefined)
     return tableText(
@@ -96,7 +102,7 @@ export function DataTable<Row extends object>(props: Props<Row>) {
     table.setGlobalFilter(text.trim() === '' ? undefined : text.trim())
   }
   const span = shown.length
-  const draw = (row: Row) => <DrawnRow {...props} row={row} shown={shown} sorted={sorted} />
+  const draw = (row: Row) => <DrawnRow {...props} row={row} shown={shown} inOrder={inOrder} />
   return (
     <>
       <TableTools
@@ -111,6 +117,11 @@ export function DataTable<Row extends object>(props: Props<Row>) {
       >
         {tools}
       </TableTools>
+      {outOfOrder !== undefined && !inOrder ? (
+        <p className="small" role="note">
+          {outOfOrder}
+        </p>
+      ) : null}
       <table className={`grid-table ${className}`} aria-label={label} aria-busy={busy} aria-rowcount={found.length + 1}>
         <thead>
           <tr>
@@ -165,15 +176,15 @@ export function DataTable<Row extends object>(props: Props<Row>) {
 function DrawnRow<Row extends object>({
   row,
   shown,
-  sorted,
+  inOrder,
   rowProps,
   drawRow,
   above,
   below,
-}: Props<Row> & { row: Row; shown: readonly TableColumn<Row>[]; sorted: boolean }) {
+}: Props<Row> & { row: Row; shown: readonly TableColumn<Row>[]; inOrder: boolean }) {
   return (
     <>
-      {above?.(row, sorted)}
+      {inOrder ? above?.(row) : null}
       {drawRow ? (
         drawRow(
           row,
@@ -183,7 +194,7 @@ function DrawnRow<Row extends object>({
         <tr {...rowProps?.(row)}>
           {shown.map(({ id, value, text, cell, className }) => (
             <td key={id} className={typeof className === 'function' ? className(row) : className}>
-              {cell ? cell(row) : (text ?? value)?.(row)}
+              {cell ? cell(row, inOrder) : (text ?? value)?.(row)}
             </td>
           ))}
         </tr>

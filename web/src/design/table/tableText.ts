@@ -1,23 +1,15 @@
 import Papa from 'papaparse'
-
-/** What a spreadsheet would calculate instead of showing. */
-const FORMULA = /^[=+\-@\t\r]/
+import { FORMULA } from '@nachtigal/contract/formula'
 
 /**
- * A table as a spreadsheet takes it from the clipboard: lines of cells parted by tabs, heads first. A cell that
- * a spreadsheet would calculate begins with an apostrophe; a plain number stays one.
+ * A table as a spreadsheet takes it from the clipboard: heads first, cells parted by tabs. Text that a spreadsheet would
+ * calculate begins with an apostrophe, as in the table files of the server; a number stays one.
  */
-export function tableText(
+export const tableText = (
   heads: readonly string[],
   rows: readonly (readonly (string | number | undefined)[])[],
-): string {
-  return Papa.unparse(
-    {
-      fields: [...heads],
-      data: rows.map((row) => row.map((cell) => (typeof cell === 'number' ? cell : guarded(cell)))),
-    },
-    { delimiter: '\t', newline: '\n' },
+): string =>
+  Papa.unparse(
+    { fields: [...heads], data: rows.map((row) => [...row]) },
+    { delimiter: '\t', newline: '\n', escapeFormulae: FORMULA },
   )
-}
-
-const guarded = (cell = '') => (FORMULA.test(cell) && !/^[+-]?\d+([.,]\d+)?$/.test(cell) ? `'${cell}` : cell)

@@ -33,7 +33,6 @@ export function TestsPart({ tests }: { tests: readonly ProofTest[] }) {
         title: 'Verdict',
         stays: true,
         quiet: true,
-        value: standing,
         cell: ({ result }) => <Shape kind={testShape[result.verdict]} labelled />,
       },
       {
@@ -74,8 +73,8 @@ export function TestsPart({ tests }: { tests: readonly ProofTest[] }) {
             'data-verdict': result.verdict,
             'data-spare': wanted,
           })}
-          above={({ id }, sorted) =>
-            !sorted && id === spare[0]?.id ? (
+          above={({ id }) =>
+            id === spare[0]?.id ? (
               <tr>
                 <th scope="rowgroup" colSpan={4} className="h3">
                   If wanted

@@ -168,13 +168,13 @@ function Sheet({ sheet: { device, rows }, changesOnly }: { sheet: KeyingSheet; c
       title: 'parameter',
       stays: true,
       value: ({ code, name }) => `${code} ${name}`,
-      cell: (row) => <Parameter row={row} step={steps.get(row.code)} />,
+      cell: (row, inOrder) => <Parameter row={row} step={inOrder ? steps.get(row.code) : undefined} />,
     },
     {
       id: 'planned',
       title: 'planned',
       value: ({ planned, unit }) => `${planned} ${unit}`.trim(),
-      className: 'whitespace-nowrap text-[15px] font-bold',
+      className: () => 'whitespace-nowrap text-[15px] font-bold',
       cell: (row) => (
         <>
           {row.planned} <span className="small text-ink2 font-normal">{row.unit}</span>
@@ -217,7 +217,8 @@ function Sheet({ sheet: { device, rows }, changesOnly }: { sheet: KeyingSheet; c
         find="Find a parameter"
         none="Nothing is to be changed."
         rowProps={({ code, agrees }) => ({ 'data-code': code, 'data-agrees': agrees === undefined ? 'open' : agrees })}
-        above={({ code }, sorted) => <LevelRow enters={sorted ? undefined : steps.get(code)?.enters} />}
+        above={({ code }) => <LevelRow enters={steps.get(code)?.enters} />}
+        outOfOrder="Sorted or searched: to key, go back to all of them in their order. The keys lead from one to the next."
         below={(row) =>
           row.agrees === false ? (
             <tr className="reason-row">

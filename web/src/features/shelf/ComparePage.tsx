@@ -78,8 +78,8 @@ export function ComparePage({ one, other }: { one: DeviceProfile; other: DeviceP
           columns={columns}
           idOf={({ key }) => key}
           find="Find a line"
-          above={({ title, first }, sorted) =>
-            first && !sorted ? (
+          above={({ title, first }) =>
+            first ? (
               <tr>
                 <th scope="rowgroup" colSpan={4}>
                   {title}

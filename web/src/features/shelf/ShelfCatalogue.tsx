@@ -100,7 +100,7 @@ export function ShelfCatalogue({ chosen }: { chosen: string | undefined }) {
           )}
         </Field>
         <div className="grid grid-cols-2 gap-2">
-          <Field label="Sort" text>
+          <Field label="Type" text>
             {(ids) => (
               <Select
                 {...ids}

@@ -28,7 +28,7 @@ export function ShelfTable() {
         value: ({ name }) => name,
         cell: ({ id, name }) => <Link to={`${base}/${id}`}>{name}</Link>,
       },
-      { id: 'sort', title: 'Sort', value: ({ category }) => categoryTitles[category] },
+      { id: 'type', title: 'Type', value: ({ category }) => categoryTitles[category] },
       { id: 'summary', title: 'What it is', value: ({ summary }) => summary },
       { id: 'for', title: 'For', value: kindsOf },
       {

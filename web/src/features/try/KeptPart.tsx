@@ -68,7 +68,7 @@ export function KeptPart() {
         ] as const)
       : undefined
   const columns: TableColumn<(typeof runs)[number]>[] = [
-    { id: 'kept', title: 'Kept', stays: true, value: ({ title }) => title, className: 'font-bold' },
+    { id: 'kept', title: 'Kept', stays: true, value: ({ title }) => title, className: () => 'font-bold' },
     {
       id: 'when',
       title: 'When, by',

@@ -20,12 +20,10 @@ import { WireCounts } from './WireCounts'
 interface Props {
   readonly chosen: WireRow
   readonly onChoose: (row: WireRow) => void
-  /** Up and down the list by arrow keys. */
-  readonly onStep: (by: number) => void
 }
 
 /** The list from terminal to terminal. */
-export function WireList({ chosen, onChoose, onStep }: Props) {
+export function WireList({ chosen, onChoose }: Props) {
   const context = useLoop()
   const { rows, job, loop, open } = context
   const write = useWriteRow()
@@ -56,7 +54,8 @@ export function WireList({ chosen, onChoose, onStep }: Props) {
       {
         id: 'size',
         title: job.practice === 'us' ? 'AWG' : 'mm²',
-        value: (row) => sizeText(job.practice, judgeRow(context, row).sizeMm2),
+        value: (row) => judgeRow(context, row).sizeMm2 ?? undefined,
+        text: (row) => sizeText(job.practice, judgeRow(context, row).sizeMm2),
       },
       { id: 'land', title: 'land', value: ({ id }) => (loop.wiring.rows[id]?.landed ? 'landed' : 'not landed') },
       { id: 'test', title: 'test', value: (row) => verdictWords[judgeRow(context, row).verdict] },
@@ -68,6 +67,12 @@ export function WireList({ chosen, onChoose, onStep }: Props) {
   useEffect(() => {
     box?.querySelector('[aria-current=true]')?.scrollIntoView({ block: 'nearest' })
   }, [box, chosen.id])
+  /** Up and down as the list stands, sorted and searched as it is. */
+  const along = (by: number) => {
+    const ids = [...(box?.querySelectorAll<HTMLElement>('[data-wire]') ?? [])].map(({ dataset }) => dataset['wire']!)
+    const next = ids[Math.min(ids.length - 1, Math.max(0, ids.indexOf(chosen.id) + by))]
+    if (next !== undefined) actions.choose(next)
+  }
   return (
     <section className="lg:border-r border-line flex flex-col min-h-0 flex-1" aria-labelledby="wires">
       <WireCounts />
@@ -84,7 +89,7 @@ export function WireList({ chosen, onChoose, onStep }: Props) {
           const typing = (event.target as HTMLElement).tagName === 'INPUT'
           if (!typing && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {
             event.preventDefault()
-            onStep(event.key === 'ArrowDown' ? 1 : -1)
+            along(event.key === 'ArrowDown' ? 1 : -1)
           }
         }}
       >
@@ -184,6 +189,7 @@ const Row = memo(function Row({ row, state, sizeMm2, verdict, what, practice, ch
   return (
     <tr
       className={`wire-row border-b border-line ${chosen ? 'chosen' : ''}`}
+      data-wire={row.id}
       aria-current={chosen}
       onClick={() => actions.choose(row.id)}
     >

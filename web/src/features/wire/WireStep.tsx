@@ -67,7 +67,6 @@ export function WireStep() {
               go(row)
               setLook('wire')
             }}
-            onStep={step}
           />
         ) : look === 'picture' ? (
           <WirePicture chosen={chosen} onChoose={go} onStep={step} />
@@ -82,7 +81,7 @@ export function WireStep() {
   return (
     <WireFrame part="Wires">
       <div className="flex-1 min-h-0 grid grid-cols-[432px_minmax(0,1fr)] max-lg:grid-cols-[minmax(0,1fr)] max-lg:overflow-auto">
-        <WireList chosen={chosen} onChoose={go} onStep={step} />
+        <WireList chosen={chosen} onChoose={go} />
         <div className="min-h-0 min-w-0 flex flex-col max-lg:min-h-[640px]">
           <WirePicture chosen={chosen} onChoose={go} onStep={step} />
           {sheet}
