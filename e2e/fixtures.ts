@@ -1,14 +1,14 @@
 import { PDFParse } from 'pdf-parse'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Locator, type Page, test as base } from '@playwright/test'
-import { emptyFolder, removeFolder, type RunningServer, startServer } from './server'
+import { freshFolder, removeFolder, type RunningServer, startServer } from './server'
 
 /** Each test has its own server on an empty database, and fails when a page reports an error. */
 export const test = base.extend<{ server: RunningServer; demo: boolean; watch: void }>({
   demo: [false, { option: true }],
   server: async ({ demo }, use) => {
-    const folder = emptyFolder()
-    const server = await startServer(folder, { demo })
+    const folder = freshFolder(demo ? 'demo' : 'empty')
+    const server = await startServer(folder)
     await use(server)
     await server.stop()
     removeFolder(folder)

@@ -1,9 +1,12 @@
-import { removeFolder, startServer, template } from './server'
+import { copyFolder } from '../server/src/testing/copyFolder'
+import { removeFolder, startServer, templates } from './server'
 
-/** Makes the empty database once; the copies are each test's own. */
+/** Makes the databases that tests begin with once; the copies are each test's own. */
 export default async function globalSetup() {
-  removeFolder(template)
-  const server = await startServer(template)
-  await server.stop()
-  return () => removeFolder(template)
+  const clear = () => Object.values(templates).forEach(removeFolder)
+  clear()
+  await (await startServer(templates.empty)).stop()
+  copyFolder(templates.empty, templates.demo)
+  await (await startServer(templates.demo, { demo: true })).stop()
+  return clear
 }

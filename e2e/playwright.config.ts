@@ -34,7 +34,7 @@ export default defineConfig({
     trace: process.env['NACHTIGAL_TRACE'] ? 'retain-on-failure' : 'off',
   },
   projects: [
-    { name: 'desk', use: { viewport: { width: 1280, height: 800 } } },
+    { name: 'desk', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /Phone/ },
     {
       name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true },

@@ -1,17 +1,41 @@
 // npm test: sets up what is missing, then types, lint, unit and server, browser. Ends with one plain line of counts.
+import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
 import path from 'node:path'
 import { ensureBrowser, ensureBuilt, ensureInstalled, ensurePostgres, root, run } from './setUp.mjs'
 
 const count = { passed: 0, failed: 0 }
 const results = path.join(root, 'test-results')
 
-/** A check that is one test: it holds or it does not. */
-function check(name, command, args, env = {}) {
-  console.log(`\n== ${name}`)
-  const good = run(command, args, { env: { ...process.env, ...env } }) === 0
-  count[good ? 'passed' : 'failed']++
-  return good
+/** A check that is one test: it holds or it does not. What it says comes whole, when it has ended. */
+const check = ([name, ...args]) =>
+  new Promise((resolve) => {
+    const child = spawn(process.execPath, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] })
+    let said = ''
+    for (const stream of [child.stdout, child.stderr])
+      stream.on('data', (piece) => {
+        said += piece
+      })
+    const ended = (good) => {
+      console.log(`\n== ${name}: ${good ? 'holds' : 'does not hold'}\n${said}`.trimEnd())
+      count[good ? 'passed' : 'failed']++
+      resolve()
+    }
+    child.once('error', (error) => {
+      said += error.message
+      ended(false)
+    })
+    child.once('close', (status) => ended(status === 0))
+  })
+
+/** Makes checks side by side, as many as this machine has cores. */
+async function checks(waiting) {
+  const left = [...waiting]
+  const one = async () => {
+    for (let next = left.shift(); next; next = left.shift()) await check(next)
+  }
+  await Promise.all(Array.from({ length: availableParallelism() }, one))
 }
 
 const readJson = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined)
@@ -32,21 +56,24 @@ try {
   ensureBuilt()
   mkdirSync(results, { recursive: true })
   const bin = (name) => path.join(root, 'node_modules', name)
-  for (const workspace of ['core', 'contract', 'server', 'web', 'cli', 'e2e'])
-    check(`types of ${workspace}`, process.execPath, [bin('typescript/bin/tsc'), '-p', workspace])
-  check('lint', process.execPath, [bin('eslint/bin/eslint.js'), '.'])
-  check('import directions', process.execPath, [
-    bin('dependency-cruiser/bin/dependency-cruise.mjs'),
-    '--config',
-    '.dependency-cruiser.cjs',
-    'core/src',
-    'contract/src',
-    'server/src',
-    'web/src',
-    'cli/src',
-    'e2e',
+  await checks([
+    // The longest first.
+    ['lint', bin('eslint/bin/eslint.js'), '.'],
+    ...['web', 'server', 'e2e', 'cli', 'core', 'contract'].map((workspace) => [
+      `types of ${workspace}`,
+      bin('typescript/bin/tsc'),
+      '-p',
+      workspace,
+    ]),
+    [
+      'import directions',
+      bin('dependency-cruiser/bin/dependency-cruise.mjs'),
+      '--config',
+      '.dependency-cruiser.cjs',
+      ...['core/src', 'contract/src', 'server/src', 'web/src', 'cli/src', 'e2e'],
+    ],
+    ['nothing unused', bin('knip/bin/knip.js'), '--no-progress'],
   ])
-  check('nothing unused', process.execPath, [bin('knip/bin/knip.js'), '--no-progress'])
   if (!ensurePostgres()) console.warn('No PostgreSQL server is here: tests on one are skipped')
   const jest = path.join(results, 'unit.json')
   runner(

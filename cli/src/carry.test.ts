@@ -8,6 +8,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import type { JobFile } from '@nachtigal/contract/api'
 import { refusal } from '@nachtigal/contract/check'
 import { documentSchema } from '@nachtigal/contract/documentSchemas'
+import { emptyData } from '../../server/src/testing/emptyDatabase'
 
 const at = (file: string) => fileURLToPath(new URL(`../../${file}`, import.meta.url))
 const folder = mkdtempSync(path.join(tmpdir(), 'nachtigal-carry-'))
@@ -15,6 +16,7 @@ const benches: ChildProcess[] = []
 
 /** A bench of its own on a free port. @returns its address */
 async function bench(name: string, ...args: string[]): Promise<string> {
+  await emptyData(path.join(folder, name))
   const child = spawn(process.execPath, [at('server/dist/main.js'), ...args], {
     env: { ...process.env, NODE_OPTIONS: '', PORT: '0', NACHTIGAL_DATA: path.join(folder, name), DATABASE_URL: '' },
   })

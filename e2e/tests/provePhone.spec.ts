@@ -4,8 +4,7 @@ test.use({ demo: true })
 
 const verdict = (page: import('@playwright/test').Page) => page.getByRole('status', { name: 'Verdict' })
 
-test('a test is made with a thumb: pad, choices, sets, the cause in sight', async ({ page, server, hasTouch }) => {
-  test.skip(!hasTouch, 'only where there is a finger')
+test('a test is made with a thumb: pad, choices, sets, the cause in sight', async ({ page, server }) => {
   await openLoop(page, server.url, 'Quarantine room', 'prove')
   await expectThumbs(page, 'tests')
   await expectAccessible(page, 'tests')
@@ -36,8 +35,7 @@ test('a test is made with a thumb: pad, choices, sets, the cause in sight', asyn
   await saved(page)
 })
 
-test('finder, instruments, hand-over and log bear a thumb', async ({ page, server, hasTouch }) => {
-  test.skip(!hasTouch, 'only where there is a finger')
+test('finder, instruments, hand-over and log bear a thumb', async ({ page, server }) => {
   for (const [place, name] of [
     ['prove/find', 'finder'],
     ['prove/instruments', 'instruments'],
@@ -56,8 +54,7 @@ test('finder, instruments, hand-over and log bear a thumb', async ({ page, serve
   await expectThumbs(page, 'log')
 })
 
-test('a warm-up is read from a logger file; what is none is refused by name', async ({ page, server, hasTouch }) => {
-  test.skip(!hasTouch, 'only where there is a finger')
+test('a warm-up is read from a logger file; what is none is refused by name', async ({ page, server }) => {
   await openLoop(page, server.url, 'Plaster cabinet', 'prove')
   await openTest(page, /Warm-up watch/)
   await page.getByRole('button', { name: 'Step 2, Start' }).click()

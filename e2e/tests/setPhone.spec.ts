@@ -20,7 +20,6 @@ const instruments = [
 ] as const
 
 test('every instrument works on a phone and for a reader', async ({ page, server }) => {
-  test.skip((page.viewportSize()?.width ?? 0) >= 768, 'for the phone')
   for (const [loop, place, handles] of instruments)
     await test.step(`${loop}, ${place}`, async () => {
       await openLoop(page, server.url, loop, place)
@@ -43,7 +42,6 @@ test('every instrument works on a phone and for a reader', async ({ page, server
 })
 
 test('keying with one hand: the value large, one tap, the next', async ({ page, server }) => {
-  test.skip((page.viewportSize()?.width ?? 0) >= 768, 'for the phone')
   await openLoop(page, server.url, 'Seal pool', 'set/keying')
   const value = page.locator('[data-value]')
   const first = await value.innerText()

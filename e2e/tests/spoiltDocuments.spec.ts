@@ -3,11 +3,11 @@ import { PGlite } from '@electric-sql/pglite'
 import type { JobState } from '@nachtigal/contract/api'
 import { Chance, spoilt } from '@nachtigal/core/testing/spoilt'
 import { expect, type Page } from '@playwright/test'
-import { emptyFolder, removeFolder, startServer } from '../server'
+import { freshFolder, removeFolder, startServer } from '../server'
 import { saved, test } from '../fixtures'
 
 const SEED = Number(process.env['NACHTIGAL_SPOILT_SEED'] ?? 6)
-const COUNT = Number(process.env['NACHTIGAL_SPOILT_COUNT'] ?? 14)
+const COUNT = Number(process.env['NACHTIGAL_SPOILT_COUNT'] ?? 6)
 
 const steps = [
   'survey',
@@ -95,8 +95,8 @@ test.describe('whatever stands in a job', () => {
 })
 
 test('a loop that something is wrong in is named, mended, and the others go on', async ({ page }) => {
-  const folder = emptyFolder()
-  let server = await startServer(folder, { demo: true })
+  const folder = freshFolder('demo')
+  let server = await startServer(folder)
   const [{ id: jobId }] = (await (await page.request.get(`${server.url}/api/jobs`)).json()) as [{ id: string }]
   const { loops } = (await (await page.request.get(`${server.url}/api/jobs/${jobId}`)).json()) as JobState
   await server.stop()

@@ -113,8 +113,8 @@ test('a job file goes from one bench to another by the page; what is none is ref
     await expect(page.getByRole('alert')).toContainText(says)
   }
   // On an empty bench it opens where it was left.
-  const { startServer, emptyFolder, removeFolder } = await import('../server')
-  const folder = emptyFolder()
+  const { startServer, freshFolder, removeFolder } = await import('../server')
+  const folder = freshFolder()
   const other = await startServer(folder)
   try {
     await page.goto(other.url)

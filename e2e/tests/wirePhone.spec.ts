@@ -3,7 +3,6 @@ import { expect, expectAccessible, expectThumbs, test, toStep, wirePart } from '
 test.use({ demo: true })
 
 test('every part of wiring can be used with a thumb', async ({ page, server }) => {
-  test.skip((page.viewportSize()?.width ?? 0) >= 768, 'for the phone')
   await page.goto(server.url)
   await page
     .getByRole('link', { name: /Otterholm Wildlife Hospital/ })

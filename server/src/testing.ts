@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { PGlite } from '@electric-sql/pglite'
 import pg from 'pg'
 import pino from 'pino'
 import type { JobFile } from '@nachtigal/contract/api'
@@ -19,9 +20,9 @@ import { sheetMaker } from './sheets/sheetMaker'
 import { ownFeed } from './store/changeFeed'
 import { createJobStore } from './store/jobStore'
 import { createShelfStore } from './store/shelfStore'
+import { emptyArchive, migrations, now } from './testing/emptyDatabase'
 
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
-export const migrations = at('../migrations')
 export const demoFile = () => JSON.parse(readFileSync(at('../../demo/otterholm.nachtigal.json'), 'utf8')) as JobFile
 
 /** A database of its own on the PostgreSQL server of `NACHTIGAL_TEST_DATABASE`, so that the same tests hold there too. */
@@ -45,12 +46,12 @@ async function openOwnDatabase(url: string): Promise<OpenDatabase> {
   }
 }
 
-const now = () => '2026-01-05T08:00:00.000Z'
-
 /** A whole server with a clock that stands, on a database in memory unless a PostgreSQL server is named. */
 export async function testServer(webFolder?: string) {
   const url = process.env['NACHTIGAL_TEST_DATABASE']
-  const database = url ? await openOwnDatabase(url) : await openInMemory({ migrations, now })
+  const database = url
+    ? await openOwnDatabase(url)
+    : await openInMemory({ migrations, now }, await PGlite.create({ loadDataDir: await emptyArchive() }))
   return { ...serverOn(database, webFolder), close: database.close }
 }
 

@@ -7,6 +7,8 @@ import { needsSteps, simulate } from './simulate'
 
 /** Step of the reference. */
 const TINY_S = 0.25
+/** Scenarios of each sort: the reference takes seconds for each, so a hunt asks for more. */
+const RUNS = Number(process.env['NACHTIGAL_REFERENCE_RUNS'] ?? 2)
 /** A switching this close to the end, or to another run's, may fall on the other side of it. */
 const MARGIN_S = 20
 
@@ -315,14 +317,14 @@ describe('both engines against tiny steps of a reference of its own', () => {
     it(`${sort}`, () =>
       fc.assert(
         fc.property(arbitrary, (scenario) => agrees(scenario)),
-        { numRuns: 6, endOnFailure: true },
+        { numRuns: RUNS, endOnFailure: true },
       ))
     const [first] = fc.sample(arbitrary, { numRuns: 1, seed: 1 })
     if (!needsSteps(first!))
       it(`${sort}, by steps`, () =>
         fc.assert(
           fc.property(arbitrary, (scenario) => agrees(scenario, 'steps')),
-          { numRuns: 3, endOnFailure: true },
+          { numRuns: Math.ceil(RUNS / 2), endOnFailure: true },
         ))
   }
 })

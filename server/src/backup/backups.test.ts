@@ -10,10 +10,11 @@ import {
 } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from '@jest/globals'
+import { afterEach, beforeEach, describe, expect, it } from '@jest/globals'
 import request from 'supertest'
 import { DamagedFolder, openEmbedded, putInPlace } from '../db/openDatabase'
-import { command, migrations, newJob, serverOn } from '../testing'
+import { command, newJob, serverOn } from '../testing'
+import { emptyData, migrations } from '../testing/emptyDatabase'
 import { Backups, backupsIn } from './backups'
 
 let folder: string
@@ -21,15 +22,6 @@ let clock: number
 /** Each time it is asked a second later: backups are named by it. */
 const now = () => new Date((clock += 1000)).toISOString()
 const warned: string[] = []
-/** An empty database, made once: a new one takes seconds. */
-let template: string
-beforeAll(async () => {
-  template = mkdtempSync(path.join(tmpdir(), 'nachtigal-template-'))
-  await (await openEmbedded(template, { migrations, now: () => '2026-01-05T08:00:00.000Z' })).close()
-})
-afterAll(() => {
-  rmSync(template, { recursive: true, force: true })
-})
 beforeEach(() => {
   folder = mkdtempSync(path.join(tmpdir(), 'nachtigal-test-'))
   clock = Date.UTC(2026, 0, 5, 8)
@@ -41,7 +33,7 @@ afterEach(() => {
 
 const open = async () => {
   const data = path.join(folder, 'data')
-  if (!existsSync(data)) cpSync(template, data, { recursive: true })
+  if (!existsSync(data)) await emptyData(data)
   const database = await openEmbedded(data, { migrations, now })
   const backups = new Backups({
     database,

@@ -3,12 +3,12 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals'
 import { sql } from 'drizzle-orm'
-import { migrations, newJob, serverOn } from '../testing'
+import { newJob, serverOn } from '../testing'
+import { emptyData, migrations, now } from '../testing/emptyDatabase'
 import { FolderInUse, lockFolder, lockRefused } from './folderLock'
 import { openEmbedded } from './openDatabase'
 import { OpenRefused } from './openRefused'
 
-const now = () => '2026-01-05T08:00:00.000Z'
 const options = { migrations, now }
 let folder: string
 beforeEach(() => {
@@ -88,6 +88,7 @@ describe('a database that must not be opened', () => {
     return (error as OpenRefused).message
   }
   it('one that a newer program wrote is refused in words, and not touched', async () => {
+    await emptyData(folder)
     const first = await openEmbedded(folder, options)
     await first.db.execute(
       sql`INSERT INTO drizzle.__drizzle_migrations (hash, created_at) VALUES ('x', ${Date.UTC(2099, 0)})`,
@@ -96,6 +97,7 @@ describe('a database that must not be opened', () => {
     expect(await refusal()).toContain('written by a newer Nachtigal. Update this one')
   })
   it('one whose tables cannot be brought up says so without a bare engine error', async () => {
+    await emptyData(folder)
     const first = await openEmbedded(folder, options)
     await first.db.execute(sql`DELETE FROM drizzle.__drizzle_migrations`)
     await first.close()
@@ -113,6 +115,7 @@ describe('a file system', () => {
 
 describe('an engine that breaks', () => {
   it('is started anew; what was answered is there, and meanwhile each is told that it is away', async () => {
+    await emptyData(folder)
     const database = await openEmbedded(folder, options)
     const { store } = serverOn(database)
     const { create, jobId } = newJob()

@@ -57,8 +57,10 @@ const TIDY_MS = 10 * 60_000
 const silent = () => undefined
 
 /** Embedded database in memory, on this thread, for tests: the same driver, no disk. */
-export async function openInMemory({ migrations, now, warn = silent }: OpenOptions): Promise<OpenDatabase> {
-  const client = await PGlite.create()
+export async function openInMemory(
+  { migrations, now, warn = silent }: OpenOptions,
+  client: PGlite,
+): Promise<OpenDatabase> {
   const pool = poolOf({
     ...ITS_USER,
     stream: () =>

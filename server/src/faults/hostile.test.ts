@@ -8,7 +8,7 @@ import { command, demoFile, newJob, testServer } from '../testing'
 import { hostile, type Hostile, type Material } from './hostile'
 
 const SEED = Number(process.env['NACHTIGAL_HOSTILE_SEED'] ?? 18)
-const COUNT = Number(process.env['NACHTIGAL_HOSTILE_COUNT'] ?? 3000)
+const COUNT = Number(process.env['NACHTIGAL_HOSTILE_COUNT'] ?? 1200)
 /** A line on which changes are told never ends: it is let go as soon as it has begun. */
 const CHANGES = /\/changes(\?|$)/
 

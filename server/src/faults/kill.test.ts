@@ -7,7 +7,7 @@ import { longJob } from '../load/longJob'
 import { command, newJob } from '../testing'
 import { Folders, sendTo, ServerProcess } from './serverProcess'
 
-const ROUNDS = Number(process.env['NACHTIGAL_KILL_ROUNDS'] ?? 30)
+const ROUNDS = Number(process.env['NACHTIGAL_KILL_ROUNDS'] ?? 12)
 const SEED = Number(process.env['NACHTIGAL_KILL_SEED'] ?? 18)
 const WRITERS = 3
 const IMPORTED_ROWS = 300

@@ -9,7 +9,8 @@ import request from 'supertest'
 import { Backups } from '../backup/backups'
 import { openServer } from '../db/openDatabase'
 import { type Notice, serverFeed } from '../store/changeFeed'
-import { command, migrations, newJob, serverOn } from '../testing'
+import { command, newJob, serverOn } from '../testing'
+import { migrations } from '../testing/emptyDatabase'
 import { postgresPrograms, TemporaryPostgres } from './temporaryPostgres'
 
 const installed = postgresPrograms() !== undefined

@@ -1,12 +1,11 @@
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process'
-import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { fileURLToPath } from 'node:url'
 import type { Command } from '@nachtigal/core/document/command'
-import { openEmbedded } from '../db/openDatabase'
-import { migrations } from '../testing'
+import { emptyData } from '../testing/emptyDatabase'
 
 export const root = fileURLToPath(new URL('../../..', import.meta.url))
 const built = (name: string) => path.join(root, 'server/dist', name)
@@ -93,10 +92,9 @@ export class ServerProcess {
   }
 }
 
-/** Folders with an empty database, copied from one that is made once: a new one takes seconds. */
+/** Folders of a test, cleared together. */
 export class Folders {
   private readonly made: string[] = []
-  private template: string | undefined
 
   /** A folder of its own, empty. */
   bare(): string {
@@ -107,11 +105,7 @@ export class Folders {
 
   /** A data folder with an empty database. */
   async data(at = this.bare()): Promise<string> {
-    if (!this.template) {
-      this.template = this.bare()
-      await (await openEmbedded(this.template, { migrations, now: () => new Date().toISOString() })).close()
-    }
-    cpSync(this.template, at, { recursive: true })
+    await emptyData(at)
     return at
   }
 

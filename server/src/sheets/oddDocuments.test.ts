@@ -12,7 +12,7 @@ import { demoFile } from '../testing'
 import { sheetMaker } from './sheetMaker'
 
 const SEED = Number(process.env['NACHTIGAL_ODD_SEED'] ?? 6)
-const COUNT = Number(process.env['NACHTIGAL_ODD_COUNT'] ?? 120)
+const COUNT = Number(process.env['NACHTIGAL_ODD_COUNT'] ?? 60)
 
 const { job, loops } = demoFile()
 
