@@ -18,7 +18,9 @@ import { copyFolder } from './copyFolder'
 // For tests: making a database takes ten times as long as opening one, so it is made once and kept until what makes it changes.
 
 const at = (place: string) => fileURLToPath(new URL(place, import.meta.url))
+/** Folder of the migrations. */
 export const migrations = at('../../migrations')
+/** A clock that stands. */
 export const now = () => '2026-01-05T08:00:00.000Z'
 
 const kept = at('../../../node_modules/.cache/nachtigal')
