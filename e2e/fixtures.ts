@@ -101,7 +101,7 @@ export async function addLoop(page: Page, name = 'Hatchling floor', kind = 'warm
   const form = page.getByRole('form', { name: 'New loop' })
   await expect(more.or(form)).toBeVisible()
   if (await more.isVisible()) await more.click()
-  await form.getByRole('radio', { name: kind }).click()
+  await form.getByRole('radio', { name: kind, exact: true }).click()
   await form.getByLabel('Name', { exact: true }).fill(name)
   await form.getByRole('button', { name: 'Add the loop' }).click()
   await expect(form).toHaveCount(0)
@@ -115,6 +115,13 @@ export async function part(page: Page, name: string) {
     .getByRole('button', { name: new RegExp(`^${name},`) })
     .click()
   await expect(page.getByRole('heading', { name, exact: true })).toBeVisible()
+  await openAssumed(page)
+}
+
+/** What estimates stand in for is folded: a test that answers it opens it. */
+export async function openAssumed(page: Page) {
+  const folded = page.locator('details.assumed:not([open]) > summary')
+  if (await folded.isVisible()) await folded.click()
 }
 
 /** Where the figures of a warm floor are asked. */

@@ -1,5 +1,4 @@
-import { copyFolder } from '../server/src/testing/copyFolder'
-import { removeFolder, startServer, templates } from './server'
+import { copyFolder, removeFolder, startServer, templates } from './server'
 
 /** Makes the databases that tests begin with once; the copies are each test's own. */
 export default async function globalSetup() {

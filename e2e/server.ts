@@ -1,8 +1,7 @@
-import { type ChildProcess, spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { type ChildProcess, execFileSync, spawn } from 'node:child_process'
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
-import { copyFolder } from '../server/src/testing/copyFolder'
 
 const root = path.resolve(import.meta.dirname, '..')
 const templateOf = (name: string) =>
@@ -72,6 +71,12 @@ export async function startServer(
       return child.exitCode
     },
   }
+}
+
+/** Copies a folder as the system does: Node's own way is eight times as slow. */
+export function copyFolder(from: string, to: string): void {
+  mkdirSync(to, { recursive: true })
+  execFileSync('cp', ['-r', `${from}/.`, to])
 }
 
 /** A folder with a database that is empty, or has the demo jobs. */

@@ -1,7 +1,7 @@
 import { bannedIn } from '@nachtigal/core/testing/bannedWords'
 import { cutTexts, goWithin } from '../cut'
 import { saidOn } from '../saidOn'
-import { demoJob, expect, test } from '../fixtures'
+import { demoJob, expect, openAssumed, test } from '../fixtures'
 
 test.use({ demo: true })
 
@@ -29,6 +29,7 @@ for (const [name, unit] of [
     const look = async (where: string) => {
       // Charts and workers come a moment later; what is cut for that moment alone is looked at once more.
       await page.waitForTimeout(120)
+      await openAssumed(page)
       let cut = await cutTexts(page)
       if (cut.length > 0) {
         await page.waitForTimeout(400)

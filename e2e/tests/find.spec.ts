@@ -35,6 +35,19 @@ test('finds anything by its words, those of another practice too, and goes there
     await expect(found.getByRole('option').filter({ hasText: 'Penguin slab chiller' }).first()).toBeVisible()
     await page.keyboard.press('Escape')
   })
+  await test.step('a setting, and its row is the one that is marked', async () => {
+    await open()
+    await page.keyboard.type('seal pool planned')
+    const setting = found
+      .getByRole('option')
+      .filter({ hasText: /Seal pool, A1, planned/ })
+      .first()
+    await setting.click()
+    await expect(page).toHaveURL(/set\/keying\?code=/)
+    const code = new URL(page.url()).searchParams.get('code')!
+    if (phone) await expect(page.getByRole('main')).toContainText(code)
+    else await expect(page.locator('tr[aria-current="true"]')).toHaveAttribute('data-code', code)
+  })
   await test.step('a calculator, by its arrow key', async () => {
     await open()
     await page.keyboard.type('relay life')
@@ -58,4 +71,18 @@ test('finds anything by its words, those of another practice too, and goes there
     await page.keyboard.type('zzqqxx <b>')
     await expect(found).toContainText('Nothing by these words')
   })
+})
+
+test('from the first screen a job, a device or a calculator is found', async ({ page, server }) => {
+  await page.goto(server.url)
+  await page.getByRole('button', { name: 'Find anything' }).click()
+  const found = page.getByRole('dialog', { name: 'Find anything' })
+  const field = page.getByRole('combobox', { name: 'Find anything' })
+  await field.fill('dipper')
+  await expect(found.getByRole('option').filter({ hasText: 'Dipper' }).first()).toBeVisible()
+  await expectAccessible(page, 'find on the first screen')
+  await field.fill('wildlife')
+  await expect(found.getByRole('option').first()).toContainText('Otterholm Wildlife Hospital')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: '10 loops' })).toBeVisible()
 })

@@ -16,7 +16,7 @@ test('killing the server in the middle of typing loses nothing that was shown as
   await part(page, 'The room')
   await fill(page, 'Design outdoor', '-12')
   await fill(page, 'Floor area', '40')
-  await expect(page.getByRole('status').filter({ hasText: /wait here/ })).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: /waits? here/ })).toBeVisible()
   await expect(page.locator('[data-saved="true"]')).toHaveCount(0)
 
   const again = await startServer(server.folder, { port: Number(port) })
@@ -55,7 +55,7 @@ test('a change made while the server is away is sent after a reload of the page,
   await saved(page)
   await context.route('**/commands', (route) => route.abort())
   await fill(page, 'Target', '26')
-  await expect(page.getByRole('status').filter({ hasText: /wait here/ })).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: /waits? here/ })).toBeVisible()
   await page.reload()
   await expect(page.getByLabel('Target', { exact: true })).toHaveValue('26.0')
   await context.unroute('**/commands')

@@ -39,7 +39,14 @@ const loops = [
     shown: ['full-warm', '.'],
   },
   { loop: 'Filtration cabinet', handle: 'Cut-in', by: [0, -20], field: 'Swing', typed: '5', shown: ['off', '35.0'] },
-  { loop: 'Isolation room', handle: 'Whole rung', by: [0, -40], field: 'Setpoint', typed: '20', shown: ['on', '19.'] },
+  {
+    loop: 'Isolation room',
+    handle: 'Cut-in and cut-out together',
+    by: [0, -40],
+    field: 'Setpoint',
+    typed: '20',
+    shown: ['on', '19.'],
+  },
   { loop: 'Fish store', handle: 'Cut-in', by: [0, -20], field: 'Swing', typed: '3', shown: ['on', '3.5'] },
   {
     loop: 'Penguin slab chiller',

@@ -1,5 +1,6 @@
 /** What can be found, in the order in which its groups stand. */
 export const findKinds = [
+  'job',
   'loop',
   'wire',
   'device',
@@ -16,6 +17,7 @@ export const findKinds = [
 export type FindKind = (typeof findKinds)[number]
 
 export const findKindTitles: Readonly<Record<FindKind, string>> = {
+  job: 'Jobs',
   loop: 'Loops',
   wire: 'Wires, terminals',
   device: 'Devices',

@@ -10,6 +10,7 @@ import { wordsFor } from '../words/words'
 import { cautionsAt, hazards, workflowSteps } from '../kinds/hazards'
 import { hazardsOf } from '../kinds/proposedHazards'
 import { floorQuestions } from '../kinds/floor/questions'
+import { assumedQuestions } from './assumed'
 import { surveyResult } from './surveyResult'
 
 const floor = plannedFloor()
@@ -37,6 +38,27 @@ describe('what is still to find out', () => {
     'without %s it goes on',
     (id) => expect(survey({ [id]: undefined }).ok).toBe(true),
   )
+})
+
+describe('what is assumed', () => {
+  const assumed = (changes: Record<string, Answer | undefined>) => {
+    const outcome = survey(changes)
+    const given = Object.fromEntries(Object.entries({ ...answers, ...changes }).filter(([, v]) => v !== undefined))
+    const loop = { ...floor.loop, survey: { ...floor.loop.survey, answers: given as Record<string, Answer> } }
+    return assumedQuestions(loop, outcome.ok ? outcome.survey : undefined).map(({ id }) => id)
+  }
+  it('is what an estimate stands in for, until it is answered', () => {
+    expect(assumed({ screed: undefined })).toContain('screed')
+    expect(assumed({ screed: 0.08 })).not.toContain('screed')
+  })
+  it('is never what is required, or what somebody may be hurt by', () => {
+    const asked = floorQuestions.filter(({ required, safety }) => required || safety).map(({ id }) => id)
+    const none = Object.fromEntries(floorQuestions.filter(({ required }) => !required).map(({ id }) => [id, undefined]))
+    expect(assumed(none).filter((id) => asked.includes(id))).toEqual([])
+  })
+  it('is nothing yet where a required answer is missing: nothing could be estimated from it', () => {
+    expect(assumed({ target: undefined, screed: undefined })).toEqual([])
+  })
 })
 
 describe('estimates', () => {

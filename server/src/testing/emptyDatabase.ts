@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import {
   existsSync,
@@ -13,7 +14,6 @@ import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { PGlite } from '@electric-sql/pglite'
 import { openEmbedded, openInMemory } from '../db/openDatabase'
-import { copyFolder } from './copyFolder'
 
 // For tests: making a database takes ten times as long as opening one, so it is made once and kept until what makes it changes.
 
@@ -76,5 +76,7 @@ export async function emptyData(to: string): Promise<void> {
   const place = await madeOnce('empty', async (made) => {
     await (await openEmbedded(made, { migrations, now })).close()
   })
-  copyFolder(place, to)
+  // As the system copies: Node's own way is eight times as slow.
+  mkdirSync(to, { recursive: true })
+  execFileSync('cp', ['-r', `${place}/.`, to])
 }

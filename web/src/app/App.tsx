@@ -1,7 +1,7 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { createBrowserRouter, Navigate, Outlet } from 'react-router'
 import { RouterProvider } from 'react-router/dom'
-import { JobsPlace } from '../features/jobs/JobsPlace'
+import { FirstScreen } from './FirstScreen'
 import { ErrorPage } from './ErrorPage'
 import type * as Pages from './jobPages'
 
@@ -58,7 +58,7 @@ const router = createBrowserRouter([
     ),
     errorElement: <ErrorPage />,
     children: [
-      { path: '/', element: <JobsPlace /> },
+      { path: '/', element: <FirstScreen /> },
       ...['/shelf', '/shelf/:device', '/shelf/:device/change', '/shelf/:device/compare/:other'].map((path) => ({
         path,
         element: <ShelfAlone />,

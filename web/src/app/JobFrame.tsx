@@ -24,7 +24,7 @@ import { NoticeBar } from './NoticeBar'
 import { useKeys } from './useKeys'
 import { jobAt, loopAt } from '../lib/addresses'
 
-const FindSheet = lazy(async () => ({ default: (await import('../features/find/FindSheet')).FindSheet }))
+const FindInJob = lazy(async () => ({ default: (await import('../features/find/FindInJob')).FindInJob }))
 
 const makesJob = ({ change }: Command, jobId: string) =>
   change.some(({ document, path, to }) => document === jobId && path.length === 0 && to !== null)
@@ -74,7 +74,7 @@ export function JobFrame() {
       <Frame onFind={() => setFinding(true)} />
       {finding ? (
         <Suspense fallback={null}>
-          <FindSheet onClose={() => setFinding(false)} />
+          <FindInJob onClose={() => setFinding(false)} />
         </Suspense>
       ) : null}
     </JobContext.Provider>

@@ -37,7 +37,9 @@ export function SavedCell() {
       : waiting > 0
         ? online
           ? 'saving'
-          : `${waiting} wait here`
+          : waiting === 1
+            ? '1 waits here'
+            : `${waiting} wait here`
         : 'saved'
   const where = online ? 'On the server' : trouble ? (troubleTitles[trouble.code] ?? 'Server waits') : 'No server'
   return (

@@ -61,15 +61,17 @@ export function useHandles(toSpot: (event: PointerEvent) => Spot) {
       }
     }
     const upright = step.y > 0
+    const now = upright ? at.y : at.x
     return {
       role: 'slider',
       tabIndex: 0,
       'data-handle': id,
       'aria-label': label,
       'aria-orientation': upright ? ('vertical' as const) : ('horizontal' as const),
-      'aria-valuemin': Number(low.toFixed(2)),
-      'aria-valuemax': Number(high.toFixed(2)),
-      'aria-valuenow': Number((upright ? at.y : at.x).toFixed(2)),
+      // A limit may lie beyond what is drawn: what it stands at is told all the same.
+      'aria-valuemin': Number(Math.min(low, now).toFixed(2)),
+      'aria-valuemax': Number(Math.max(high, now).toFixed(2)),
+      'aria-valuenow': Number(now.toFixed(2)),
       'aria-valuetext': says,
       className: `scale-handle ${step.x > 0 && step.y > 0 ? 'cursor-move' : upright ? 'cursor-ns-resize' : 'cursor-ew-resize'}`,
       style: { touchAction: 'none' as const },

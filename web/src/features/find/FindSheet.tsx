@@ -1,45 +1,59 @@
 import { Command } from 'cmdk'
 import { ArrowLeft, Search } from 'lucide-react'
 import { Dialog } from 'radix-ui'
-import { useDeferredValue, useMemo, useState } from 'react'
+import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useCopyToClipboard } from 'usehooks-ts'
 import { type FindKind, findKindTitles } from '@nachtigal/core/find/findEntry'
 import { Shape } from '../../design/Shape'
 import { PHONE, useMedia } from '../../lib/useMedia'
-import { useJob } from '../../loop/jobContext'
-import { useLogQuery } from '../../state/api'
-import { didOf } from '@nachtigal/core/actions/didOf'
-import { findAddress } from './findAddress'
+import type { Practice } from '@nachtigal/core/units/practice'
 import './find.css'
 import { type Findable, type FoundGroup, makeFinder } from './makeFinder'
 import { Marked } from './Marked'
-import { useFindables } from './useFindables'
 
-/** Letters from which the log is asked: it lies on the server. */
-const LEAST_FOR_LOG = 3
-const LOG_ROWS = 3
+interface Props {
+  readonly findables: readonly Findable[]
+  readonly practice: Practice
+  /** Another practice's words are looked for without saying so: there is no job whose words they could be told in. */
+  readonly quietWords?: boolean
+  readonly addressOf: (entry: Findable) => string
+  /** What can be found, said while nothing is typed. */
+  readonly hint: string
+  /** Told what is looked for, to bring what lies elsewhere. */
+  readonly onWanted?: (words: string, kind: FindKind | undefined) => void
+  /** What lies elsewhere and was found by the same words. */
+  readonly also?: FoundGroup | undefined
+  readonly onClose: () => void
+}
 
-/** Find anything: what is typed is looked for in the whole job, and Enter goes there. */
-export function FindSheet({ onClose }: { onClose: () => void }) {
-  const { job } = useJob()
+/** Find anything: what is typed is looked for in all that is here, and Enter goes there. */
+export function FindSheet({
+  findables,
+  practice,
+  quietWords = false,
+  addressOf,
+  hint,
+  onWanted,
+  also,
+  onClose,
+}: Props) {
   const phone = useMedia(PHONE)
   const navigate = useNavigate()
   const [typed, setTyped] = useState('')
   const [kind, setKind] = useState<FindKind>()
   const [chosenId, setChosenId] = useState('')
-  const findables = useFindables()
-  const find = useMemo(() => makeFinder(findables, job.practice), [findables, job.practice])
+  const find = useMemo(() => makeFinder(findables, practice), [findables, practice])
   const wanted = useDeferredValue(typed)
+  useEffect(() => onWanted?.(wanted, kind), [onWanted, wanted, kind])
   const found = useMemo(() => find(wanted, kind), [find, wanted, kind])
-  const log = useLogGroup(wanted, kind)
-  const groups: readonly FoundGroup[] = log ? [...found.groups, log] : found.groups
+  const groups: readonly FoundGroup[] = also ? [...found.groups, also] : found.groups
   const all = groups.flatMap(({ entries }) => entries)
   const chosen = all.find(({ id }) => id === chosenId) ?? all[0]
   const go = (entry: Findable) => {
     onClose()
     if (entry.href) window.open(entry.href, '_blank', 'noopener')
-    else void navigate(findAddress(job.id, entry), { flushSync: true })
+    else void navigate(addressOf(entry), { flushSync: true })
   }
   const byNumber = (event: React.KeyboardEvent) => {
     if (!event.altKey || !/^[0-9]$/.test(event.key)) return
@@ -109,16 +123,13 @@ export function FindSheet({ onClose }: { onClose: () => void }) {
             ) : (
               field
             )}
-            {found.word ? (
+            {found.word && !quietWords ? (
               <p className="find-word">
                 <b>{found.word.typed}</b> is <b>{found.word.here}</b> in this job. Both words are searched.
               </p>
             ) : null}
             {typed.trim() === '' ? (
-              <p className="p-4 text-ink2">
-                A loop, a wire by its number, a terminal, a device by its tag, a parameter’s code, a test, a symptom, a
-                calculator, a sheet, or what is to be done.
-              </p>
+              <p className="p-4 text-ink2">{hint}</p>
             ) : all.length === 0 ? (
               <p className="p-4">Nothing by these words. Fewer of them, or another one.</p>
             ) : null}
@@ -162,7 +173,7 @@ export function FindSheet({ onClose }: { onClose: () => void }) {
                 </Command.Group>
               ))}
             </Command.List>
-            {chosen && !phone ? <Chosen entry={chosen} address={findAddress(job.id, chosen)} /> : null}
+            {chosen && !phone ? <Chosen entry={chosen} address={addressOf(chosen)} /> : null}
             {kind === undefined ? null : (
               <button type="button" className="third px-4 min-h-10 text-left" onClick={() => setKind(undefined)}>
                 Every kind again
@@ -191,24 +202,4 @@ function Chosen({ entry, address }: { entry: Findable; address: string }) {
       </button>
     </div>
   )
-}
-
-/** The newest rows of the log that have these words. */
-function useLogGroup(words: string, kind: FindKind | undefined): FoundGroup | undefined {
-  const { job, loops } = useJob()
-  const text = words.trim()
-  const skip = text.length < LEAST_FOR_LOG || (kind !== undefined && kind !== 'log')
-  const { currentData } = useLogQuery({ jobId: job.id, words: text }, { skip })
-  if (skip || !currentData || currentData.rows.length === 0) return undefined
-  return {
-    kind: 'log',
-    count: currentData.total,
-    entries: currentData.rows.slice(0, LOG_ROWS).map(({ sequence, command }) => ({
-      id: `log/${sequence}`,
-      kind: 'log',
-      what: `${didOf(command) ?? 'Changed'}${command.loopId ? `, ${loops[command.loopId]?.name ?? ''}` : ''}`,
-      where: `${command.by}, no. ${sequence}`,
-      at: [`log?words=${text}`],
-    })),
-  }
 }

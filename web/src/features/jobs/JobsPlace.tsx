@@ -1,3 +1,4 @@
+import { Search } from 'lucide-react'
 import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Mark, ThemeButton } from '../../design/Frame'
 import { useJobsQuery } from '../../state/api'
@@ -15,7 +16,7 @@ const NewJobForm = lazy(async () => ({ default: (await fetchForm()).NewJobForm }
 const FETCH_AFTER_MS = 1000
 
 /** First screen: the jobs on this server with what needs a hand, and how to begin one. */
-export function JobsPlace() {
+export function JobsPlace({ onFind }: { readonly onFind: () => void }) {
   const { data: jobs, isError, refetch } = useJobsQuery(undefined, { refetchOnMountOrArgChange: true })
   const [making, setMaking] = useState(false)
   const [order, setOrder] = useState<Order>('change')
@@ -62,6 +63,18 @@ export function JobsPlace() {
           <span className="k">Sheet</span>
           <span className="font-bold">Jobs</span>
         </span>
+        {jobs?.length ? (
+          <button
+            type="button"
+            className="title-cell border-l border-line !py-0 flex items-center gap-3"
+            aria-label="Find anything"
+            onClick={onFind}
+          >
+            <Search size={18} strokeWidth={1.5} aria-hidden />
+            <span className="not-phone text-ink2">Find anything</span>
+            <kbd className="mono not-phone">/</kbd>
+          </button>
+        ) : null}
         <YouCell />
         <ThemeButton />
       </header>

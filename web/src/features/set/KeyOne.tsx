@@ -1,5 +1,6 @@
 import { beyondWords } from '@nachtigal/core/words/beyondWords'
 import { useState } from 'react'
+import { useSearchParams } from 'react-router'
 import { keyingRoute } from '@nachtigal/core/device/keyingRoute'
 import { beforeKeying } from '@nachtigal/core/commissioning/beforeKeying'
 import { type KeyingSheet, waits } from '@nachtigal/core/commissioning/keyingSheet'
@@ -23,9 +24,10 @@ export function KeyOne({ sheets, onAll }: { sheets: readonly KeyingSheet[]; onAl
     const steps = keyingRoute(device.facts.controller!, [...from, ...mine.map(({ code }) => code)])
     return mine.map((row, i) => ({ device, row, step: steps[from.length + i]!, key: `${device.id}/${row.code}` }))
   })
+  const wanted = useSearchParams()[0].get('code')
   const at = Math.max(
     0,
-    rows.findIndex(({ key }) => key === chosen),
+    rows.findIndex(({ key, row }) => (chosen === undefined ? row.code === wanted : key === chosen)),
   )
   const here = rows[at]
   if (!here) return null

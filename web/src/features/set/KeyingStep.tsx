@@ -1,6 +1,7 @@
 import './set.css'
 import { beyondWords } from '@nachtigal/core/words/beyondWords'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
+import { useSearchParams } from 'react-router'
 import type { Reading } from '@nachtigal/core/document/documents'
 import { setParts, setPartTitles } from '@nachtigal/core/settings/setParts'
 import { keyingRoute, type KeyingStep } from '@nachtigal/core/device/keyingRoute'
@@ -36,7 +37,10 @@ export function KeyingStep() {
   const device = chain.devices.find(({ id }) => id === output?.output.device)
   const parts = device ? setParts(context, device, behaviour?.id) : []
   const api = `/api/jobs/${job.id}/loops/${loop.id}`
-  const byOne = one ?? phone
+  const wanted = useSearchParams()[0].get('code')
+  const keyedAlready =
+    wanted !== null && !sheets.some(({ rows }) => rows.some((row) => row.code === wanted && waits(row)))
+  const byOne = one ?? (phone && !keyedAlready)
   const left = sheets.flatMap(({ rows }) => rows).filter(waits).length
   return (
     <div className="fills flex-1 min-h-0 flex flex-col bg-paper">
@@ -125,6 +129,12 @@ function Sheet({ sheet: { device, rows }, changesOnly }: { sheet: KeyingSheet; c
   const { write, typed, ticked } = useKeying()
   const controller = device.facts.controller!
   const shown = changesOnly ? rows.filter(waits) : rows
+  const wanted = useSearchParams()[0].get('code')
+  const section = useRef<HTMLElement>(null)
+  // Found by its code elsewhere: it is brought into sight and marked.
+  useEffect(() => {
+    section.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'center' })
+  }, [wanted])
   // The way through the keys of what is shown: changes alone have a shorter one.
   const steps = new Map(
     keyingRoute(
@@ -196,7 +206,7 @@ function Sheet({ sheet: { device, rows }, changesOnly }: { sheet: KeyingSheet; c
     },
   ]
   return (
-    <section aria-labelledby={`sheet-${device.id}`} className="mb-4">
+    <section ref={section} aria-labelledby={`sheet-${device.id}`} className="mb-4">
       <div className="flex items-baseline gap-4 flex-wrap">
         <h2 id={`sheet-${device.id}`} className="h2">
           Key into {device.tag} {device.name}
@@ -216,7 +226,10 @@ function Sheet({ sheet: { device, rows }, changesOnly }: { sheet: KeyingSheet; c
         idOf={({ code }) => code}
         find="Find a parameter"
         none="Nothing is to be changed."
-        rowProps={({ code, agrees }) => ({ 'data-code': code, 'data-agrees': agrees === undefined ? 'open' : agrees })}
+        rowProps={({ code, agrees }) => ({
+          ...{ 'data-code': code, 'data-agrees': agrees === undefined ? 'open' : agrees },
+          ...(code === wanted ? { 'aria-current': true } : {}),
+        })}
         above={({ code }) => <LevelRow enters={steps.get(code)?.enters} />}
         outOfOrder="Sorted or searched: to key, go back to all of them in their order. The keys lead from one to the next."
         below={(row) =>

@@ -1,7 +1,9 @@
+import './survey.css'
 import { useAct } from '../../loop/useAct'
 import { answerQuestions } from '@nachtigal/core/actions/answerQuestions'
 import { useState } from 'react'
 import type { ChoiceQuestion, NumberQuestion, Question } from '@nachtigal/core/kinds/question'
+import { assumedQuestions } from '@nachtigal/core/survey/assumed'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 import { ways } from '@nachtigal/core/survey/ways'
 import { formatValue } from '@nachtigal/core/units/quantity'
@@ -12,7 +14,10 @@ import { NumberField } from '../../design/NumberField'
 import { Opens } from '../../design/Opens'
 import { WaysDialog } from './WaysDialog'
 
-/** The questions of one group. Where fitters disagree every choice stands there with what follows from it. */
+/**
+ * The questions of one group. Where fitters disagree every choice stands there with what follows from it. What an estimate
+ * stands in for is folded.
+ */
 export function QuestionsPart({ group }: { group: string }) {
   const { loop } = useLoop()
   const mine = askedQuestions(loop).filter((question) => question.group === group)
@@ -20,20 +25,49 @@ export function QuestionsPart({ group }: { group: string }) {
     (question): question is ChoiceQuestion => question.ask === 'choice' && question.school === true,
   )
   const plain = mine.filter((question) => !schools.includes(question as ChoiceQuestion))
+  const [needed, assumed] = useFolded(plain)
   return (
     <div className="grid gap-5">
-      {plain.length > 0 ? (
-        <div className="grid gap-x-6 gap-y-4 sm:grid-cols-2 xl:grid-cols-3">
-          {plain.map((question) => (
-            <Asked key={question.id} question={question} />
-          ))}
-        </div>
-      ) : null}
+      <Questions questions={needed} />
       <div className="grid gap-x-6 gap-y-5 lg:grid-cols-2">
         {schools.map((question) => (
           <School key={question.id} question={question} />
         ))}
       </div>
+      {assumed.length > 0 ? (
+        <details className="assumed">
+          <summary>
+            Assumed: {assumed.length}.{' '}
+            <span className="font-normal text-ink2">Estimates stand in. Answer what you know better.</span>
+          </summary>
+          <Questions questions={assumed} />
+        </details>
+      ) : null}
+    </div>
+  )
+}
+
+/**
+ * What is to be answered, and what is assumed. A question stays where it stood when the part was opened: a field that moved
+ * while one types would be lost. Where nothing else is asked nothing is folded.
+ */
+function useFolded(
+  questions: readonly Question[],
+): readonly [needed: readonly Question[], assumed: readonly Question[]] {
+  const { loop, survey } = useLoop()
+  const [folded] = useState(() => assumedQuestions(loop, survey).map(({ id }) => id))
+  const assumed = questions.filter(({ id }) => folded.includes(id))
+  return assumed.length === questions.length
+    ? [questions, []]
+    : [questions.filter((question) => !assumed.includes(question)), assumed]
+}
+
+function Questions({ questions }: { questions: readonly Question[] }) {
+  return questions.length === 0 ? null : (
+    <div className="grid gap-x-6 gap-y-4 sm:grid-cols-2 xl:grid-cols-3">
+      {questions.map((question) => (
+        <Asked key={question.id} question={question} />
+      ))}
     </div>
   )
 }

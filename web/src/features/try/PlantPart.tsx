@@ -34,7 +34,7 @@ export function PlantPart() {
         <p className="text-ink2">
           What is changed here of the survey is answered there too. Empty a field to go back to the estimate.
         </p>
-        <table className="plant-table">
+        <table className="plant-table" aria-label="Values of the plant">
           <thead>
             <tr>
               <th scope="col">Value</th>

@@ -85,7 +85,7 @@ function RunFacts() {
         <dt>Most starts in an hour</dt>
         <dd data-result="worst">{outcome!.figures.worstHour}</dd>
       </dl>
-      <table className="run-table">
+      <table className="run-table" aria-label="What ran">
         <thead>
           <tr>
             <th scope="col">

@@ -147,7 +147,7 @@ export function Compared({
   const { words } = useLoop()
   const rows = compareFigures(figures, targetC, words)
   return (
-    <table className="run-table compared" data-compared>
+    <table className="run-table compared" aria-label="Both beside each other" data-compared>
       <thead>
         <tr>
           <th scope="col">

@@ -47,7 +47,9 @@ export function SafetySteps({ steps, chosen, onChoose, grounds = [] }: Props) {
           <section key={group} aria-label={group}>
             <h2 className="h3 px-4 pt-2 pb-1 border-b border-ink flex">
               {group}
-              <span className="ml-auto small text-ink2 font-normal">{left === 0 ? '' : `${left} wait`}</span>
+              <span className="ml-auto small text-ink2 font-normal">
+                {left === 0 ? '' : left === 1 ? '1 waits' : `${left} wait`}
+              </span>
             </h2>
             {mine.map((step) => (
               <button

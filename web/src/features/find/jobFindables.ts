@@ -1,0 +1,31 @@
+import type { JobSummary } from '@nachtigal/contract/api'
+import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
+import { calculations } from '@nachtigal/core/calc/registry'
+import type { Findable } from './makeFinder'
+
+const pages = [
+  { what: 'Shelf', where: 'controllers, probes, loads, limiters', at: ['shelf'] },
+  { what: 'Calculators', where: 'every calculation on its own', at: ['calculators'] },
+  { what: 'Backups', where: 'made each night, brought back when wanted', at: ['backups'] },
+] as const
+
+/** All that can be found outside a job: jobs by name and place, devices of the shelf, calculators, pages. */
+export const jobFindables = (
+  jobs: readonly JobSummary[],
+  profiles: readonly Pick<DeviceProfile, 'id' | 'name' | 'summary'>[],
+): readonly Findable[] => [
+  ...jobs.map(({ id, name, place, loops }): Findable => ({
+    ...{ id: `job/${id}`, kind: 'job', what: name, at: ['jobs', id] },
+    where: [place, `${loops} loop${loops === 1 ? '' : 's'}`].filter(Boolean).join(', '),
+  })),
+  ...profiles.map(({ id, name, summary }): Findable => ({
+    ...{ id: `device/${id}`, kind: 'device', what: name, where: summary, at: ['shelf', id] },
+  })),
+  ...calculations.map(({ id, title, find }): Findable => ({
+    ...{ id: `calculator/${id}`, kind: 'calculator', what: title, where: id, words: find, at: ['calculators', id] },
+  })),
+  ...pages.map(({ what, where, at }): Findable => ({ id: `page/${what}`, kind: 'page', what, where, at })),
+]
+
+/** The way to what was found outside a job. */
+export const placeAddress = ({ at }: Pick<Findable, 'at'>): string => `/${at.map(encodeURIComponent).join('/')}`
