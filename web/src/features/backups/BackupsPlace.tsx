@@ -96,7 +96,9 @@ export function BackupsPlace() {
                 <tr>
                   <th>made</th>
                   <th>holds, and what came after it</th>
-                  <th />
+                  <th>
+                    <span className="sr-only">restore</span>
+                  </th>
                 </tr>
               </thead>
               <tbody>
