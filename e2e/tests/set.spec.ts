@@ -41,7 +41,7 @@ const loops = [
   { loop: 'Filtration cabinet', handle: 'Cut-in', by: [0, -20], field: 'Swing', typed: '5', shown: ['off', '35.0'] },
   {
     loop: 'Isolation room',
-    handle: 'Cut-in and cut-out together',
+    handle: 'Both switching points',
     by: [0, -40],
     field: 'Setpoint',
     typed: '20',

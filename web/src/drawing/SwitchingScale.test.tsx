@@ -45,7 +45,7 @@ describe('what stands on the scale', () => {
   it('has a handle for every part, each telling its value to a reader', () => {
     scale()
     expect(screen.getAllByRole('slider').map((handle) => handle.getAttribute('aria-label'))).toEqual([
-      'Cut-in and cut-out together',
+      'Both switching points',
       'Cut-out',
       'Cut-in',
       'Lowest setpoint',
@@ -82,9 +82,9 @@ describe('what stands on the scale', () => {
   })
   it('marks a part by a sentence, and the bar by its shape', () => {
     const { container } = scale({}, { marks: { 'p1/bar': 'Swing is narrower than the display resolves.' } })
-    expect(
-      screen.getByRole('slider', { name: 'Cut-in and cut-out together' }).getAttribute('aria-valuetext'),
-    ).toContain('narrower')
+    expect(screen.getByRole('slider', { name: 'Both switching points' }).getAttribute('aria-valuetext')).toContain(
+      'narrower',
+    )
     expect([...container.querySelectorAll('path')].some((path) => path.getAttribute('fill') === 'var(--look)')).toBe(
       true,
     )
@@ -103,7 +103,7 @@ describe('keys', () => {
     ['Cut-in', 'ArrowUp', true, 'on', 28],
     ['Cut-out', 'ArrowUp', false, 'off', 28.1],
     ['Setpoint', 'ArrowDown', true, 'set', 27],
-    ['Cut-in and cut-out together', 'ArrowUp', false, 'bar', 28.1],
+    ['Both switching points', 'ArrowUp', false, 'bar', 28.1],
     ['Highest setpoint', 'PageUp', false, 'highest', 30],
     ['High alarm', 'ArrowUp', false, 'alarm', 32.1],
   ] as const)('%s, %s, Shift %s: %s goes to %d', (name, key, shift, part, value) => {

@@ -77,9 +77,7 @@ describe('the switching points of four stages', () => {
   })
   it('tells what is wrong at the rung itself', () => {
     show()
-    expect(slider('Stage 2, cut-in and cut-out together').getAttribute('aria-valuetext')).toContain(
-      'comes before stage 1',
-    )
+    expect(slider('Stage 2, both switching points').getAttribute('aria-valuetext')).toContain('comes before stage 1')
   })
   it('says which stage moved, and the notch as the first', () => {
     const moves = show()

@@ -10,7 +10,7 @@ export const partNames = {
   set: 'Setpoint',
   on: 'Cut-in',
   off: 'Cut-out',
-  bar: 'Cut-in and cut-out together',
+  bar: 'Both switching points',
   lowest: 'Lowest setpoint',
   highest: 'Highest setpoint',
   alarm: 'High alarm',
