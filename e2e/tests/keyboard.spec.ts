@@ -28,6 +28,7 @@ test('from an empty job to a wire that is tested and points that are set, withou
     await tabTo(page, /^Insulation/)
     await page.keyboard.press('ArrowDown')
     await press(page, /^Next: the floor/)
+    await press(page, /^Assumed: \d+/)
     await type(page, 'Supply water', celsius['Supply water'])
     await press(page, /^Hazards/)
     await tabTo(page, /Mains in the box/)
