@@ -1,4 +1,4 @@
-import { ArrowLeft, Search } from 'lucide-react'
+import { ArrowLeft } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useMatch } from 'react-router'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
@@ -7,7 +7,7 @@ import { factsOfKind } from '@nachtigal/core/kinds/kinds'
 import { PHONE, useMedia } from '../lib/useMedia'
 import { unitLookedAt } from '../state/viewSlice'
 import { useAppDispatch, useAppSelector } from '../state/store'
-import { Mark, ThemeButton } from '../design/Frame'
+import { FindButton, Mark, ThemeButton } from '../design/Frame'
 import { KeysDialog } from './KeysDialog'
 import { SavedCell } from './SavedCell'
 import { StepsButton } from './StepsButton'
@@ -60,16 +60,7 @@ export function TitleBlock({ job, loop, onFind }: Props) {
         </span>
         <span className="font-bold">{loop?.name ?? job.name}</span>
       </div>
-      <button
-        type="button"
-        className="title-cell border-l border-line !py-0 flex items-center gap-3"
-        aria-label="Find anything"
-        onClick={onFind}
-      >
-        <Search size={18} strokeWidth={1.5} aria-hidden />
-        <span className="not-phone text-ink2">Find anything</span>
-        <kbd className="mono not-phone">/</kbd>
-      </button>
+      <FindButton onFind={onFind} />
       <button type="button" className="title-cell not-phone" data-keys onClick={() => setKeys(true)}>
         <span className="k">All keys</span>
         <span className="mono">?</span>

@@ -1,4 +1,4 @@
-import { Moon, Sun } from 'lucide-react'
+import { Moon, Search, Sun } from 'lucide-react'
 import { themeTurned } from '../state/viewSlice'
 import { useAppDispatch, useAppSelector } from '../state/store'
 
@@ -23,6 +23,22 @@ export function ThemeButton() {
       onClick={() => dispatch(themeTurned())}
     >
       {theme === 'day' ? <Moon size={20} strokeWidth={1.5} /> : <Sun size={20} strokeWidth={1.5} />}
+    </button>
+  )
+}
+
+/** Opens what finds anything; its key stands on it. */
+export function FindButton({ onFind }: { readonly onFind: () => void }) {
+  return (
+    <button
+      type="button"
+      className="title-cell border-l border-line !py-0 flex items-center gap-3"
+      aria-label="Find anything"
+      onClick={onFind}
+    >
+      <Search size={18} strokeWidth={1.5} aria-hidden />
+      <span className="not-phone text-ink2">Find anything</span>
+      <kbd className="mono not-phone">/</kbd>
     </button>
   )
 }

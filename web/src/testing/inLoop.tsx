@@ -15,7 +15,7 @@ import type { Outbox } from '../state/outbox'
 import { createStore, useAppSelector } from '../state/store'
 
 /** A loop in hand as the application gives it to its pages: what a page sends counts at once, and is kept in `sent`. */
-function loopInHand({ job, loop }: Edited) {
+function loopInHand({ job, loop }: Edited, at = '/') {
   const store = createStore()
   store.dispatch(jobRead({ job, loops: { [loop.id]: loop }, revision: 1 }))
   const sent: Command[] = []
@@ -43,7 +43,7 @@ function loopInHand({ job, loop }: Edited) {
   const wrapper = ({ children }: { readonly children: ReactNode }) => (
     <Provider store={store}>
       <OutboxContext.Provider value={{ add } as unknown as Outbox}>
-        <MemoryRouter>
+        <MemoryRouter initialEntries={[at]}>
           <InHand>{children}</InHand>
         </MemoryRouter>
       </OutboxContext.Provider>
@@ -58,8 +58,8 @@ export function hookInLoop<T>(edited: Edited, hook: () => T) {
   return { ...renderHook(hook, { wrapper }), ...rest }
 }
 
-/** Renders a page on a loop. */
-export function pageInLoop(edited: Edited, page: ReactElement) {
-  const { wrapper, ...rest } = loopInHand(edited)
+/** Renders a page on a loop, at an address where the page reads one. */
+export function pageInLoop(edited: Edited, page: ReactElement, at?: string) {
+  const { wrapper, ...rest } = loopInHand(edited, at)
   return { ...render(page, { wrapper }), ...rest }
 }

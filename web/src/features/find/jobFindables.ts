@@ -9,6 +9,11 @@ const pages = [
   { what: 'Backups', where: 'made each night, brought back when wanted', at: ['backups'] },
 ] as const
 
+/** Every calculator; at the same way in a job and outside one. */
+export const calculatorFindables: readonly Findable[] = calculations.map(({ id, title, find }) => ({
+  ...{ id: `calculator/${id}`, kind: 'calculator', what: title, where: id, words: find, at: ['calculators', id] },
+}))
+
 /** All that can be found outside a job: jobs by name and place, devices of the shelf, calculators, pages. */
 export const jobFindables = (
   jobs: readonly JobSummary[],
@@ -21,9 +26,7 @@ export const jobFindables = (
   ...profiles.map(({ id, name, summary }): Findable => ({
     ...{ id: `device/${id}`, kind: 'device', what: name, where: summary, at: ['shelf', id] },
   })),
-  ...calculations.map(({ id, title, find }): Findable => ({
-    ...{ id: `calculator/${id}`, kind: 'calculator', what: title, where: id, words: find, at: ['calculators', id] },
-  })),
+  ...calculatorFindables,
   ...pages.map(({ what, where, at }): Findable => ({ id: `page/${what}`, kind: 'page', what, where, at })),
 ]
 

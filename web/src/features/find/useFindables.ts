@@ -1,7 +1,6 @@
 import { useMemo } from 'react'
 import { useMatch } from 'react-router'
 import { fill } from '@nachtigal/contract/api'
-import { calculations } from '@nachtigal/core/calc/registry'
 import { actionEntries } from '@nachtigal/core/find/actionPlaces'
 import { loopEntries } from '@nachtigal/core/find/loopEntries'
 import { loopContext } from '@nachtigal/core/loop/context'
@@ -10,6 +9,7 @@ import { attempt } from '../../lib/attempt'
 import { useJob } from '../../loop/jobContext'
 import { sheets } from '../../loop/sheets'
 import { useShelfQuery } from '../../state/api'
+import { calculatorFindables } from './jobFindables'
 import type { Findable } from './makeFinder'
 
 const pages = [
@@ -39,10 +39,7 @@ export function useFindables(): readonly Findable[] {
   const ofJob = useMemo((): readonly Findable[] => {
     const loop = (here ? loops[here] : undefined) ?? (ordered(loops)[0] as (typeof loops)[string] | undefined)
     return [
-      ...calculations.map(({ id, title, find }): Findable => ({
-        ...{ id: `calculator/${id}`, kind: 'calculator', what: title, where: id, at: ['calculators', id] },
-        words: find,
-      })),
+      ...calculatorFindables,
       ...pages.map(({ what, where, at }): Findable => ({ id: `page/${what}`, kind: 'page', what, where, at })),
       ...(loop
         ? [

@@ -1,6 +1,5 @@
-import { Search } from 'lucide-react'
 import { lazy, Suspense, useEffect, useRef, useState } from 'react'
-import { Mark, ThemeButton } from '../../design/Frame'
+import { FindButton, Mark, ThemeButton } from '../../design/Frame'
 import { useJobsQuery } from '../../state/api'
 import { YouCell } from '../../loop/YouCell'
 import { JobCard } from './JobCard'
@@ -63,18 +62,7 @@ export function JobsPlace({ onFind }: { readonly onFind: () => void }) {
           <span className="k">Sheet</span>
           <span className="font-bold">Jobs</span>
         </span>
-        {jobs?.length ? (
-          <button
-            type="button"
-            className="title-cell border-l border-line !py-0 flex items-center gap-3"
-            aria-label="Find anything"
-            onClick={onFind}
-          >
-            <Search size={18} strokeWidth={1.5} aria-hidden />
-            <span className="not-phone text-ink2">Find anything</span>
-            <kbd className="mono not-phone">/</kbd>
-          </button>
-        ) : null}
+        {jobs?.length ? <FindButton onFind={onFind} /> : null}
         <YouCell />
         <ThemeButton />
       </header>

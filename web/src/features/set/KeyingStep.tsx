@@ -30,17 +30,20 @@ export function KeyingStep() {
   const { loop, job, chain, output, behaviour, open } = context
   const sheets = keyingSheet(context)
   const phone = useMedia(PHONE)
-  const [one, setOne] = useState<boolean>()
+  const wanted = useSearchParams()[0].get('code')
+  // One that is keyed already stands on the whole sheet alone. Looked at once: keying it must not turn the page.
+  const [one, setOne] = useState<boolean | undefined>(() =>
+    wanted !== null && !sheets.some(({ rows }) => rows.some((row) => row.code === wanted && waits(row)))
+      ? false
+      : undefined,
+  )
   const [changesOnly, setChangesOnly] = useState(false)
   const keying = useKeying()
   const base = loopAt(job.id, loop.id, 'set')
   const device = chain.devices.find(({ id }) => id === output?.output.device)
   const parts = device ? setParts(context, device, behaviour?.id) : []
   const api = `/api/jobs/${job.id}/loops/${loop.id}`
-  const wanted = useSearchParams()[0].get('code')
-  const keyedAlready =
-    wanted !== null && !sheets.some(({ rows }) => rows.some((row) => row.code === wanted && waits(row)))
-  const byOne = one ?? (phone && !keyedAlready)
+  const byOne = one ?? phone
   const left = sheets.flatMap(({ rows }) => rows).filter(waits).length
   return (
     <div className="fills flex-1 min-h-0 flex flex-col bg-paper">

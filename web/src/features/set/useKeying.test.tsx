@@ -38,18 +38,15 @@ describe('useKeying', () => {
     expect(made.value).toBeCloseTo(value, 6)
   })
   it('several values are one command; what is undefined is taken out', () => {
-    const { result, row, device, sent } = keying()
+    const { result, row, device, sent, now } = keying()
     const { code } = row('temperature')
-    const other = result.current.sheet.rows.find((each) => each.code !== code)!
-    act(
-      () =>
-        void result.current.write('asFound', device, {
-          [code]: result.current.typed(row('temperature'), '25'),
-          [other.code]: undefined,
-        }),
-    )
-    expect(sent).toHaveLength(1)
-    expect(sent[0]!.change.every(({ path }) => path.includes('asFound'))).toBe(true)
+    const other = result.current.sheet.rows.find((each) => each.code !== code)!.code
+    const found = () => Object.keys(now().settings.asFound[device] ?? {}).sort()
+    const reading = () => result.current.typed(row('temperature'), '25')
+    act(() => void result.current.write('asFound', device, { [code]: reading(), [other]: reading() }))
+    expect([sent.length, found()]).toEqual([1, [code, other].sort()])
+    act(() => void result.current.write('asFound', device, { [other]: undefined }))
+    expect([sent.length, found()]).toEqual([2, [code]])
   })
   it('the reason goes with it', () => {
     const { result, row, device, sent } = keying()

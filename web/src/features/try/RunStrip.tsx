@@ -13,6 +13,7 @@ import { panned, zoomed } from '../../drawing/stripWindow'
 import { simulators, type Slot } from '../../workers/simulator'
 import { useAppSelector } from '../../state/store'
 import { useLoop } from '../../loop/loopContext'
+import { bothRuns } from './bothRuns'
 import { POINTS, useTrial } from './trial'
 import type { RunState } from './useRun'
 
@@ -79,7 +80,7 @@ export function RunStrip({
   const { weather } = useTrial()
   const theme = useAppSelector((store) => store.view.theme)
   const { report, part } = state
-  const long = [state, overlay?.state].find((each) => each?.status === 'long')
+  const told = bothRuns(state, overlay?.state)
   // One that takes long is drawn as it comes; what is drawn is what it is a run of.
   const ran = part ? part.of : state.of
   const hours = (ran?.durationS ?? run.scenario.durationS) / HOUR_S
@@ -171,7 +172,7 @@ export function RunStrip({
     <section
       className="strip-area"
       aria-labelledby="strip-title"
-      data-run={state.status}
+      data-run={told.status}
       data-part={part ? 'yes' : undefined}
       data-turn={state.turn}
       data-window={`${window[0].toFixed(2)} ${window[1].toFixed(2)}`}
@@ -215,41 +216,41 @@ export function RunStrip({
             label={`${title}: ${traces.map(({ name }) => name).join(', ')}, ${part ? 'still running' : `${report?.result.summary.starts[run.outputs[0]?.actuator ?? ''] ?? 0} starts`}`}
           />
         ) : null}
-        {state.status === 'running' && state.slow ? (
+        {told.status === 'running' && told.slow ? (
           <div className={part ? 'strip-over beside' : 'strip-over'} role="status">
-            <p>Simulating, {Math.round(state.share * 100)} %</p>
-            <progress max={1} value={state.share} className="w-full" aria-label="Simulating" />
-            <button className="third min-h-8" type="button" onClick={state.stop}>
+            <p>Simulating, {Math.round(told.share * 100)} %</p>
+            <progress max={1} value={told.share} className="w-full" aria-label="Simulating" />
+            <button className="third min-h-8" type="button" onClick={told.stop}>
               Stop it
             </button>
           </div>
         ) : null}
-        {long ? (
+        {told.status === 'long' ? (
           <div className="strip-over" role="status">
-            <p>This run would take {aboutTime(long.takesMs ?? 0)} here. What is drawn is the run before.</p>
+            <p>This run would take {aboutTime(told.takesMs ?? 0)} here. What is drawn is the run before.</p>
             <div className="flex flex-wrap gap-4">
-              <button className="third min-h-8" type="button" onClick={long.goAhead}>
+              <button className="third min-h-8" type="button" onClick={told.goAhead}>
                 Run it
               </button>
-              <button className="third min-h-8" type="button" onClick={long.stop}>
+              <button className="third min-h-8" type="button" onClick={told.stop}>
                 Leave it
               </button>
             </div>
           </div>
         ) : null}
-        {state.status === 'stopped' || state.status === 'failed' ? (
+        {told.status === 'stopped' || told.status === 'failed' ? (
           <div
             className={part ? 'strip-over beside' : 'strip-over'}
-            role={state.status === 'failed' ? 'alert' : 'status'}
+            role={told.status === 'failed' ? 'alert' : 'status'}
           >
             <p>
-              {state.status === 'failed'
-                ? `The run stopped: ${state.message ?? ''}`
+              {told.status === 'failed'
+                ? `The run stopped: ${told.message ?? ''}`
                 : part
-                  ? `Stopped at ${Math.round(state.share * 100)} %. What is drawn is as far as it came.`
+                  ? `Stopped at ${Math.round(told.share * 100)} %. What is drawn is as far as it came.`
                   : 'Stopped. What is drawn is the run before.'}
             </p>
-            <button className="third min-h-8" type="button" onClick={state.again}>
+            <button className="third min-h-8" type="button" onClick={told.again}>
               Run it again
             </button>
           </div>

@@ -13,6 +13,7 @@ import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../design/Button'
 import { ChoiceField } from '../../design/ChoiceField'
 import { Shape } from '../../design/Shape'
+import { bothRuns } from './bothRuns'
 import { RunControls } from './RunControls'
 import { RunStrip } from './RunStrip'
 import { POINTS, useTrial } from './trial'
@@ -89,7 +90,9 @@ export function WaysPart() {
           />
         ) : (
           <p role="status" className="text-ink2">
-            Simulating both
+            {bothRuns(a, b).status === 'running'
+              ? 'Simulating both'
+              : 'What differs stands here when both have been run.'}
           </p>
         )}
         {school.id === 'reset' && figures[0] && figures[1] && survey ? (
