@@ -86,3 +86,27 @@ test('from the first screen a job, a device or a calculator is found', async ({ 
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: '10 loops' })).toBeVisible()
 })
+
+test('what a quick hand types before the sheet is fetched is looked for, and is no key of the page', async ({
+  page,
+  server,
+}) => {
+  test.skip((page.viewportSize()?.width ?? 0) < 768, 'the keys are of the desk')
+  let arrive: () => void = () => undefined
+  const arrived = new Promise<void>((resolve) => (arrive = resolve))
+  await page.route('**/assets/FindInJob-*.js', async (route) => {
+    await arrived
+    await route.continue()
+  })
+  await openLoop(page, server.url, 'Seal pool', 'set')
+  const there = page.url()
+  await page.keyboard.press('/')
+  await page.keyboard.type('seal wi')
+  arrive()
+  const field = page.getByRole('combobox', { name: 'Find anything' })
+  await expect(field).toBeFocused()
+  await page.keyboard.type('re 3')
+  await expect(field).toHaveValue('seal wire 3')
+  await expect(page.getByRole('option').first()).toContainText('Wire 3')
+  expect(page.url()).toBe(there)
+})

@@ -1,6 +1,7 @@
-import { lazy, Suspense, useState } from 'react'
+import { lazy, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { JobsPlace } from '../features/jobs/JobsPlace'
+import { Finding } from './Finding'
 
 const FindJobs = lazy(async () => ({ default: (await import('../features/find/FindJobs')).FindJobs }))
 
@@ -18,11 +19,7 @@ export function FirstScreen() {
   return (
     <>
       <JobsPlace onFind={() => setFinding(true)} />
-      {finding ? (
-        <Suspense fallback={null}>
-          <FindJobs onClose={() => setFinding(false)} />
-        </Suspense>
-      ) : null}
+      {finding ? <Finding sheet={FindJobs} onClose={() => setFinding(false)} /> : null}
     </>
   )
 }

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
+import { lazy, useEffect, useMemo, useState } from 'react'
 import { ErrorBoundary } from 'react-error-boundary'
 import { useDispatch } from 'react-redux'
 import { NavLink, Outlet, useMatch, useParams } from 'react-router'
@@ -17,6 +17,7 @@ import { useChanges } from '../state/useChanges'
 import { JobContext, useJob } from '../loop/jobContext'
 import { soundJob, wrongIn } from '../loop/soundJob'
 import { Shape } from '../design/Shape'
+import { Finding } from './Finding'
 import { TitleBlock } from './TitleBlock'
 import { MendPage } from './MendPage'
 import { NoJob } from './NoJob'
@@ -72,11 +73,7 @@ export function JobFrame() {
   return (
     <JobContext.Provider value={{ ...sound, data: shelf.data, calcData, profiles: shelf.profiles }}>
       <Frame onFind={() => setFinding(true)} />
-      {finding ? (
-        <Suspense fallback={null}>
-          <FindInJob onClose={() => setFinding(false)} />
-        </Suspense>
-      ) : null}
+      {finding ? <Finding sheet={FindInJob} onClose={() => setFinding(false)} /> : null}
     </JobContext.Provider>
   )
 }

@@ -13,7 +13,7 @@ const LEAST_FOR_LOG = 3
 const LOG_ROWS = 3
 
 /** Finds anything of the job in hand. */
-export function FindInJob({ onClose }: { readonly onClose: () => void }) {
+export function FindInJob({ begun, onClose }: { readonly begun: string; readonly onClose: () => void }) {
   const { job } = useJob()
   const [wanted, setWanted] = useState<{ readonly words: string; readonly kind: FindKind | undefined }>()
   const onWanted = useCallback((words: string, kind: FindKind | undefined) => setWanted({ words, kind }), [])
@@ -25,6 +25,7 @@ export function FindInJob({ onClose }: { readonly onClose: () => void }) {
       hint="A loop, a wire by its number, a terminal, a device by its tag, a parameter’s code, a test, a symptom, a calculator, a sheet, or what is to be done."
       onWanted={onWanted}
       also={useLogGroup(wanted?.words ?? '', wanted?.kind)}
+      begun={begun}
       onClose={onClose}
     />
   )

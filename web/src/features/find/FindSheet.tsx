@@ -24,6 +24,8 @@ interface Props {
   readonly onWanted?: (words: string, kind: FindKind | undefined) => void
   /** What lies elsewhere and was found by the same words. */
   readonly also?: FoundGroup | undefined
+  /** What is looked for at first. */
+  readonly begun: string
   readonly onClose: () => void
 }
 
@@ -36,11 +38,12 @@ export function FindSheet({
   hint,
   onWanted,
   also,
+  begun,
   onClose,
 }: Props) {
   const phone = useMedia(PHONE)
   const navigate = useNavigate()
-  const [typed, setTyped] = useState('')
+  const [typed, setTyped] = useState(begun)
   const [kind, setKind] = useState<FindKind>()
   const [chosenId, setChosenId] = useState('')
   const find = useMemo(() => makeFinder(findables, practice), [findables, practice])
