@@ -1,6 +1,7 @@
 import { resolveChain, type PortRef } from '../document/chain'
 import type { DeviceProfile } from '../device/deviceProfile'
 import { Refused } from '../units/refused'
+import { takeOverPower } from '../survey/takeOverPower'
 import { portOf } from '../wiring/chainEdit'
 import type { Edited } from '../wiring/edited'
 import { wireList } from '../wiring/wireList'
@@ -38,11 +39,11 @@ export function requirePort(edited: Edited, ref: PortRef, field: string): PortRe
   return ref
 }
 
-/** The documents after a change of the chain, with all that follows from it: plans of new outputs, wires that were worked at. */
+/** The documents after a change of the chain, with all that follows from it: plates of loads, plans of new outputs, wires that were worked at. */
 export function chainChanged(before: Edited, after: Edited, hand: Hand): Edited {
   const { job, loop } = before
   const { rows } = wireList(resolveChain(job, loop.chain), job.practice, loop.wiring.rows)
-  return followChain(after, rows, hand)
+  return followChain(takeOverPower(before, after, hand.data), rows, hand)
 }
 
 /** What a function of the chain refuses by its message is told of the input's field. */

@@ -14,9 +14,10 @@ export const startChain = defineAction({
   input: record('chain of the proposal', {}),
   run: (edited, _, hand) => {
     const bare = { job: edited.job, loop: withoutChain(edited.loop) }
-    const { survey, words, missing } = loopContext(edited.job, edited.loop, hand.data)
+    const context = loopContext(edited.job, edited.loop, hand.data)
+    const { survey, missing } = context
     if (!survey) throw new Refused('survey', { must: 'other', says: `is open: ${missing.join(', ')}` })
-    const proposal = propose(edited.loop, survey, hand.data, words)
+    const proposal = propose(context, survey)
     const made = proposedChain(bare, proposal, { shelf: hand.shelf ?? [], data: hand.data, makeId: hand.newId })
     if (!made)
       throw new Refused('shelf', { must: 'other', says: 'has no controller for this: add one from its leaflet' })

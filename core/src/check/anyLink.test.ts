@@ -506,7 +506,7 @@ describe('the chain of a proposal', () => {
   it.each(loopKinds)('%s: has no stop, every load is driven, every connection fits', (kind) => {
     const begun = surveyed(kind)
     const { survey } = context(begun)
-    const proposal = propose(begun.loop, survey!, fieldData, wordsFor(begun.job))
+    const proposal = propose(context(begun), survey!)
     let made = 0
     const edited = proposedChain(begun, proposal, { shelf, data: fieldData, makeId: () => `p${++made}` })!
     const { judgedConnections, chain } = context(edited)
@@ -521,7 +521,7 @@ describe('the chain of a proposal', () => {
   it.each(loopKinds)('%s: in US practice too, on circuits that are found there', (kind) => {
     const begun = surveyed(kind)
     const us = { ...begun, job: { ...begun.job, practice: 'us' as const } }
-    const proposal = propose(us.loop, context(us).survey!, fieldData, wordsFor(us.job))
+    const proposal = propose(context(us), context(us).survey!)
     let made = 0
     const edited = proposedChain(us, proposal, { shelf, data: fieldData, makeId: () => `u${++made}` })!
     const { chain } = context(edited)
@@ -534,7 +534,7 @@ describe('the chain of a proposal', () => {
   })
   it('says so where the shelf has no controller for it', () => {
     const begun = surveyed('fan')
-    const proposal = propose(begun.loop, context(begun).survey!, fieldData, wordsFor(begun.job))
+    const proposal = propose(context(begun), context(begun).survey!)
     const bare = shelf.filter(({ category }) => category !== 'controller')
     expect(proposedChain(begun, proposal, { shelf: bare, data: fieldData, makeId: () => 'x' })).toBeUndefined()
   })

@@ -92,6 +92,22 @@ export function applyFix(
       return edited.loop.chain.devices[fix.device] ? setOption(edited, fix.device, fix.option, fix.choice) : undefined
     case 'set-device':
       return edited.loop.chain.devices[fix.device] ? setDevice(edited, fix.device, fix.change) : undefined
+    case 'plates':
+      return Object.entries(fix.plates).reduce(
+        (next: Edited | undefined, [id, nameplate]) =>
+          next?.loop.chain.devices[id] ? setDevice(next, id, { nameplate }) : undefined,
+        edited,
+      )
+    case 'answer': {
+      const { answers, ways, ...survey } = edited.loop.survey
+      const { [fix.question]: _gone, ...others } = ways ?? {}
+      const answered = {
+        ...survey,
+        answers: { ...answers, [fix.question]: fix.value },
+        ...(ways ? { ways: others } : {}),
+      }
+      return { ...edited, loop: { ...edited.loop, survey: answered } }
+    }
     case 'own-circuit': {
       const profile = edited.job.profiles[edited.job.devices[fix.supply]?.profile ?? '']
       const out = Object.entries(profile?.ports ?? {}).find(([, { kind }]) => kind === 'supply-out')?.[0]

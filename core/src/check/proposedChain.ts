@@ -1,5 +1,6 @@
 import type { FieldData } from '../plant/fieldValue'
 import { mismatch } from '../probes/mismatch'
+import { givesOf } from '../device/duty'
 import { asSet } from '../device/asSet'
 import { suitsPractice } from '../device/suitsPractice'
 import type { DeviceProfile } from '../device/deviceProfile'
@@ -7,6 +8,7 @@ import { withDefaultPlans } from '../survey/defaultPlans'
 import { factsOfKind } from '../kinds/kinds'
 import type { Wanted } from '../kinds/leaning'
 import { placing } from '../survey/placing'
+import { takeOverPower } from '../survey/takeOverPower'
 import type { Proposal } from '../survey/proposal'
 import { addDevice, dropWhere, type Edited } from '../wiring/chainEdit'
 import { controlOutputs, reachOf } from '../wiring/reach'
@@ -60,7 +62,7 @@ function wrongWith(edited: Edited, tools: Tools): number {
 const withPlans = (edited: Edited, { data, makeId }: Tools) => withDefaultPlans(edited, data, makeId)
 
 const put = (edited: Edited, profile: DeviceProfile, { data, makeId }: Tools) =>
-  addDevice(edited, profile, makeId(), placing(edited.loop, profile, data))
+  takeOverPower(edited, addDevice(edited, profile, makeId(), placing(edited.loop, profile, data)), data)
 
 /** The best of several devices: the one that leaves least wrong, earlier ones first among equals. */
 function putBest(
@@ -201,7 +203,7 @@ function sizing(needW: number) {
     const gives = Math.max(
       0,
       ...Object.values(profile.ports).map((port) =>
-        'does' in port ? (port.givesW ?? (port.kind === 'load' ? port.load.powerW : 0)) : 0,
+        'does' in port ? givesOf(port) || (port.kind === 'load' ? port.load.powerW : 0) : 0,
       ),
     )
     if (gives === 0) return 0
@@ -236,7 +238,7 @@ export function proposedChain(edited: Edited, proposal: Proposal, tools: Tools):
         next = putBest(next, candidatesFor(next, wanted, tools), tools)
     const loads = leaning.does.flatMap((does) => candidatesFor(next, { category: 'load', as: 'load', does }, tools))
     const steps = proposal.control === 'staged' ? proposal.stages : 1
-    const needW = (survey?.seen.loadW ?? 0) / steps
+    const needW = (typeof answers['power'] === 'number' ? answers['power'] : (survey?.seen.loadW ?? 0)) / steps
     for (let i = 0; i < steps; i++) next = putBest(next, loads, tools, sizing(needW))
     for (const wanted of also('controller')) next = putBest(next, candidatesFor(next, wanted, tools), tools)
     for (const wanted of also('load')) next = putBest(next, candidatesFor(next, wanted, tools), tools)

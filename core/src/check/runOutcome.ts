@@ -1,4 +1,6 @@
-import type { PlanOf } from '../settings/behaviour'
+import type { OnOffBehaviour, PlanOf } from '../settings/behaviour'
+import { allowedStarts } from '../settings/allowedStarts'
+import { startsOf } from '../settings/starts'
 import { fieldValue } from '../plant/fieldValue'
 import { floorLimit } from '../plant/floorOutput'
 import type { LoopRun } from '../simulate/loop/loopScenario'
@@ -8,7 +10,6 @@ import { factsOfKind } from '../kinds/kinds'
 import { type Advice, type Late, type RunFact, sayRun } from '../words/runWords'
 import type { RunWords } from '../words/sentences'
 import type { LoopContext } from '../loop/context'
-import { mostStarts } from './mostStarts'
 
 /** One thing that a run was found to do. */
 type RunFound = RunFact & { readonly verdict: 'fits' | 'look' }
@@ -261,7 +262,7 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
   const resting = timed || fault ? undefined : idle(context, run, plan, figures, lateShare(run, result) ?? onShare)
   found.push(short ?? resting ?? along ?? far.sentence)
   for (const { plan: each, actuator } of run.outputs) {
-    const most = mostStarts(context, each)
+    const most = allowedStarts(context, each.output)
     const own = runFigures(result, run.controlled, [actuator], run.scenario.durationS)
     if (!most || own.worstHour <= most.perHour) continue
     const name = chain.devices.find(({ id }) => id === actuator)?.tag ?? 'It'
@@ -273,7 +274,7 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
         worstHour: own.worstHour,
         ofDevice: most.device !== undefined,
         perHour: most.perHour,
-        swingK: each.kind === 'on-off' ? (each.swingK * own.worstHour) / most.perHour : undefined,
+        swingK: each.kind === 'on-off' ? widerK(context, each, own.worstHour / most.perHour) : undefined,
         minimumOffS: 3600 / most.perHour / 2,
       },
     })
@@ -305,6 +306,13 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
     figures,
     ...(far.underK === undefined ? {} : { underK: far.underK, overK: far.overK }),
   }
+}
+
+/** The swing that Set advises too; where the run starts oftener than a plant of one store would, wider by as much. */
+function widerK(context: LoopContext, plan: PlanOf<OnOffBehaviour>, over: number): number {
+  const { swingK } = plan
+  const advisedK = startsOf(context, plan)?.allowedSwingK ?? 0
+  return advisedK > swingK ? advisedK : swingK * over
 }
 
 /** Stretch in which a run that starts cold, or that a timer ends, is held against its target. */

@@ -32,11 +32,11 @@ export function beforeKeying(
   )
   const turns = rows.find(({ code }) => controller.parameters[code]?.binds === 'action')
   if (driven.length === 0 || (!back && !turns)) return linked
-  const loads = driven.join(', ')
+  const loads = `${driven.join(', ')} at ${driven.length > 1 ? 'their own switches' : 'its own switch'}`
   return [
     ...linked,
     back
-      ? `Switch off ${loads} at its own switch: once \u201c${back.name}\u201d is keyed everything else is as it comes, and the output may pull in.`
-      : `Switch off ${loads} at its own switch: until \u201c${turns!.name}\u201d is keyed the output may pull in the wrong way.`,
+      ? `Switch off ${loads}: once \u201c${back.name}\u201d is keyed everything else is as it comes, and the output may pull in.`
+      : `Switch off ${loads}: until \u201c${turns!.name}\u201d is keyed the output may pull in the wrong way.`,
   ]
 }

@@ -1,5 +1,6 @@
 import { ordered } from '../schema/ordered'
 import { asSet } from '../device/asSet'
+import { withNameplate } from '../device/withNameplate'
 import type { DeviceProfile, Port } from '../device/deviceProfile'
 import type { Value } from '../schema/value'
 import type { chainDeviceRecord, chainRecord, connectionRecord } from './fields/chainFields'
@@ -39,14 +40,14 @@ interface Shared {
   readonly profiles: Readonly<Record<string, DeviceProfile>>
 }
 
-/** A device with its profile looked up and set as its options are; nothing where the profile is gone. */
+/** A device with its profile looked up, set as its options are and as its own plate has it; nothing where the profile is gone. */
 export function resolveDevice(
   { profiles }: Pick<Shared, 'profiles'>,
   device: ChainDevice & { readonly id: string },
   shared: boolean,
 ): ResolvedDevice | undefined {
   const facts = profiles[device.profile]
-  return facts && { ...device, facts: asSet(facts, device.set), shared }
+  return facts && { ...device, facts: withNameplate(asSet(facts, device.set), device.nameplate), shared }
 }
 
 /** Looks up the devices of a loop's own chain, the job's shared devices, and the ports that connections name. */

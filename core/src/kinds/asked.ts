@@ -4,6 +4,7 @@ import type { FieldData, FieldValue } from '../plant/fieldValue'
 /** What a survey looks at in the chain that was chosen. */
 interface AskedChain {
   readonly devices: readonly {
+    readonly nameplate?: { readonly givesW?: number; readonly powerW?: number }
     readonly facts: {
       readonly category: Category
       readonly load?: { readonly movesM3h?: number }
@@ -26,17 +27,32 @@ export interface CalcCall {
   readonly output: string
 }
 
-/** A survey figure as it counts: answered on site, told by the chain, or estimated and from what. */
+/** What the sources of a power say of it, whichever counts. */
+interface PowerTold {
+  readonly answeredW?: number
+  /** The plates of the loads that are there, and what is given beside them, together. */
+  readonly platesW?: number
+  /** By what they do its loads are known. */
+  readonly effects: readonly Effect[]
+  /** Given beside the loads. */
+  readonly alsoW: number
+}
+
+/**
+ * A survey figure as it counts: measured on site, read on the plates of the very devices, answered, usual for the devices of the shelf that
+ * were chosen, or estimated and from what.
+ */
 export interface SurveyFigure {
   readonly value: number
-  readonly source: 'answer' | 'chain' | 'estimate'
+  readonly source: 'measured' | 'nameplate' | 'answer' | 'chain' | 'estimate'
   readonly low?: number
   readonly high?: number
   readonly why: string
   readonly worked?: CalcCall
+  readonly told?: PowerTold
 }
 
-export type Estimate = Omit<SurveyFigure, 'source'>
+export type Estimate = Omit<SurveyFigure, 'source' | 'told'>
 
 /** The answers of a survey, and how what was not answered is filled in. Keeps a record of every figure that it gives out. */
 export interface Asked {
@@ -50,7 +66,10 @@ export interface Asked {
   readonly take: (id: string, estimate: Estimate) => number
   /** The answer, else a row of the field data, scaled. */
   readonly typical: (id: string, row: string, scale?: number) => number
-  /** The answer, else what the chain's loads of these effects give together (and what they give beside that), else the estimate. */
+  /**
+   * What was measured, else what stands on the own plates of the chain's loads of these effects together (and what is given beside them),
+   * else the answer, what such loads usually give, or the estimate.
+   */
   readonly power: (id: string, effects: readonly Effect[], estimate: Estimate, alsoW?: number) => number
 }
 

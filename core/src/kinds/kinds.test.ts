@@ -20,6 +20,7 @@ const outcomeOf = (kind: LoopKind, changes: Readonly<Record<string, Answer | und
   const { job, loop } = surveyed(kind, changes)
   return surveyResult(loop, resolveChain(job, loop.chain), fieldData)
 }
+const bare = { devices: [], connections: [] }
 const surveyOf = (kind: LoopKind, changes: Readonly<Record<string, Answer | undefined>> = {}) => {
   const outcome = outcomeOf(kind, changes)
   if (!outcome.ok) throw new Error(`missing ${outcome.missing.join(', ')}`)
@@ -187,7 +188,12 @@ describe('whatever is answered', () => {
         ])
           expect(Number.isFinite(value)).toBe(true)
         const words = wordsFor({ temperatureUnit: 'C', system: 'metric' })
-        const { title, reason, would, figures: told } = propose(answered, outcome.survey, fieldData, words)
+        const {
+          title,
+          reason,
+          would,
+          figures: told,
+        } = propose({ loop: answered, chain: bare, data: fieldData, words }, outcome.survey)
         for (const said of [title, ...reason, ...would]) {
           expect(said.length).toBeGreaterThan(3)
           expect(said).not.toMatch(/NaN|undefined|Infinity/)
@@ -214,7 +220,8 @@ describe('whatever is answered', () => {
 describe('proposals', () => {
   const proposalOf = (kind: LoopKind, changes: Readonly<Record<string, Answer | undefined>> = {}) => {
     const { loop } = surveyed(kind, changes)
-    return propose(loop, surveyOf(kind, changes), fieldData, wordsFor({ temperatureUnit: 'C', system: 'metric' }))
+    const words = wordsFor({ temperatureUnit: 'C', system: 'metric' })
+    return propose({ loop, chain: bare, data: fieldData, words }, surveyOf(kind, changes))
   }
   it.each([
     ['floor', {}, 'on-off'],
@@ -248,7 +255,7 @@ describe('proposals', () => {
       water: 80,
     })
     expect(stages).toBe(2)
-    expect(reason[1]).toMatch(/One step would switch \d+\.\d\san hour/)
+    expect(reason[1]).toMatch(/One step would start \d+\.\d\san hour.* Still too often: a swing of \d/)
     expect(would.join(' ')).toMatch(/A swing of \d/)
   })
   it.each(loopKinds)('%s: every number in it opens to its sum', (kind) => {

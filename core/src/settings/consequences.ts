@@ -1,6 +1,5 @@
 import { feedOf } from '../document/chain'
-import { onOffCycle } from '../control/onOffCycle'
-import { relayLifeYears, worstCyclingRested } from '../control/worstCycling'
+import { relayLifeYears } from '../control/worstCycling'
 import { keyedSwingK, type OnOffBehaviour, type PlanOf, type Switching, switchingOf } from './behaviour'
 import type { ResolvedChain } from '../document/chain'
 import { coolDownK } from '../plant/coolDown'
@@ -10,7 +9,8 @@ import { quantityView, shownText, type Quantity } from '../units/quantity'
 import type { LoopSurvey } from '../survey/surveyResult'
 import type { CalcCall } from '../kinds/asked'
 import type { LoopContext } from '../loop/context'
-import { rungLoad, type RungLoad } from './rungLoad'
+import type { RungLoad } from './rungLoad'
+import { startsOf, startsTitles, type Starts } from './starts'
 
 /** One line of "what it means": a worked-out number that can be opened, a reason why there is none, or a few words. */
 export interface Consequence {
@@ -68,10 +68,10 @@ function displayed(
  * year and how long it lasts, what the display shows. Without a survey only the switching points are known.
  */
 export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] {
-  const { chain, data, survey } = given
+  const { chain, data } = given
   const { action, convention, setpointC, aboveK, belowK, swingIs } = plan
   const points = switchingOf(plan)
-  const { onC, offC, swingK } = points
+  const { onC, offC } = points
   const input = {
     action,
     convention,
@@ -84,64 +84,36 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
     { id: 'on', label: 'Switches on at', value: onC, quantity: 'temperature', worked: call('onC') },
     { id: 'off', label: 'Switches off at', value: offC, quantity: 'temperature', worked: call('offC') },
   ]
-  const load = rungLoad(given, plan)
-  if (!load || !survey) return [...lines, ...displayed({ ...plan, ...points }, given, undefined)]
-  const cycleAt = (restC: number) => ({
-    powerW: load.powerW,
-    lossWPerK: load.lossWPerK,
-    capacityJPerK: load.capacityJPerK,
-    outdoorC: restC,
-    lowC: Math.min(onC, offC),
-    highC: Math.max(onC, offC),
-    action,
+  const starts = startsOf(given, plan)
+  if (!starts) return [...lines, ...displayed({ ...plan, ...points }, given, undefined)]
+  const { load, worst } = starts
+  const line = (id: string, label: string, { perHour, reason, worked }: ReturnType<Starts['at']>): Consequence => ({
+    ...{ id, label, quantity: 'perHour', worked },
+    value: reason ? null : perHour,
+    ...(reason ? { reason: resting[reason] } : {}),
   })
-  // A rest that outlasts the swing lets the place drift on: the cycle is the one from where it drifts to.
-  const kept = (restC: number) => {
-    const input = cycleAt(restC)
-    const { offS } = onOffCycle(input)
-    if (offS === null || offS >= load.minimumOffS) return input
-    const driftedC = restC + (offC - restC) * Math.exp((-load.minimumOffS * load.lossWPerK) / load.capacityJPerK)
-    return action === 'heating' ? { ...input, lowC: driftedC } : { ...input, highC: driftedC }
-  }
-  const cycles = (id: string, label: string, restC: number): Consequence => {
-    const input = kept(restC)
-    const made = onOffCycle(input)
-    return {
-      id,
-      label,
-      quantity: 'perHour',
-      value: made.reason ? null : made.cyclesPerHour,
-      ...(made.reason ? { reason: resting[made.reason] } : {}),
-      worked: { calc: 'cycling.onOff', input, output: 'cyclesPerHour' },
-    }
-  }
-  lines.push(cycles('design', 'Cycles at design', load.restC))
+  lines.push(line('design', startsTitles.design, starts.at(load.restC)))
   const now = outdoorNow(given)
-  if (now) lines.push(cycles('now', `Now, ${now.says}`, load.restC + now.shiftK))
-  const worstInput = { powerW: load.powerW, capacityJPerK: load.capacityJPerK, swingK }
-  const worst = worstCyclingRested(load.powerW, load.capacityJPerK, swingK, load.minimumOffS)
-  lines.push({
-    id: 'worst',
-    label: worst.minimumOffRules ? 'Worst load, minimum off time kept' : 'Worst half load',
-    quantity: 'perHour',
-    value: worst.cyclesPerHour,
-    worked: worst.minimumOffRules
-      ? { calc: 'cycling.rested', input: { ...worstInput, minimumOffS: load.minimumOffS }, output: 'cyclesPerHour' }
-      : { calc: 'cycling.worst', input: worstInput, output: 'cyclesPerHour' },
-  })
+  if (now) lines.push(line('now', `${startsTitles.now}, ${now.says}`, starts.at(load.restC + now.shiftK)))
+  lines.push(line('worst', worst.minimumOffRules ? startsTitles.rested : startsTitles.worst, worst))
+  const { allowed } = starts
+  if (allowed)
+    lines.push({
+      ...{ id: 'allowed', label: startsTitles.allowed, quantity: 'perHour', value: allowed.perHour, decimals: 0 },
+    })
   const contact = chain.devices.find(({ id }) => id === plan.output.device)?.facts.ports[plan.output.port]
   const hoursPerYear = fieldValue(data, 'relay.life.hours').typical
-  if (contact?.kind === 'contact') {
+  if (contact?.kind === 'contact' && worst.perHour > 0) {
     const wear = {
       calc: 'cycling.relayLife',
-      input: { cyclesPerHour: worst.cyclesPerHour, hoursPerYear, ratedOperations: contact.ratedOperations },
+      input: { cyclesPerHour: worst.perHour, hoursPerYear, ratedOperations: contact.ratedOperations },
     }
     lines.push(
       {
         id: 'operations',
         label: 'Relay moves a year',
         quantity: 'count',
-        value: worst.cyclesPerHour * hoursPerYear,
+        value: worst.perHour * hoursPerYear,
         worked: { ...wear, output: 'operationsPerYear' },
       },
       {
@@ -149,7 +121,7 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
         label: 'Relay life at that',
         quantity: 'years',
         decimals: 0,
-        value: relayLifeYears(worst.cyclesPerHour, hoursPerYear, contact.ratedOperations),
+        value: relayLifeYears(worst.perHour, hoursPerYear, contact.ratedOperations),
         worked: { ...wear, output: 'years' },
       },
     )

@@ -2,6 +2,7 @@ import type { ChainDevice, PortRef } from '../document/chain'
 import type { OnOffBehaviour } from '../settings/behaviour'
 import type { ControllerPlan } from '../settings/controllerPlan'
 import type { PermissiveFacts } from '../device/deviceProfile'
+import type { Nameplate } from '../device/withNameplate'
 import type { Category } from '../choices/deviceChoices'
 
 /** What a device for a remedy must be able to do, never which one it is. */
@@ -31,6 +32,13 @@ export type Fix =
       readonly say: string
     }
   | { readonly do: 'set-device'; readonly device: string; readonly change: Partial<ChainDevice>; readonly say: string }
+  | {
+      /** What stands on the loads' own plates. */
+      readonly do: 'plates'
+      readonly plates: Readonly<Record<string, Nameplate>>
+      readonly say: string
+    }
+  | { readonly do: 'answer'; readonly question: string; readonly value: number; readonly say: string }
   | { readonly do: 'plan'; readonly plan: string; readonly change: Partial<OnOffBehaviour>; readonly say: string }
   | {
       /** A circuit like the one that feeds a line now, for that line alone. */

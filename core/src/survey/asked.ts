@@ -1,41 +1,29 @@
 import type { Asked, Estimate, SurveyFigure } from '../kinds/asked'
 import type { ResolvedChain } from '../document/chain'
-import type { Answer } from '../kinds/answers'
+import type { LoopDocument } from '../document/documents'
+import { dutyOf } from '../device/duty'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
-import type { Effect } from '../choices/deviceChoices'
+import { readsPlate } from './plates'
 
-/** What the loads of a chain give together, by what they do, W. */
-function chainPowerW(chain: ResolvedChain, effects: readonly Effect[]): number {
-  return chain.devices.reduce((sum, { facts }) => {
-    const given = Object.values(facts.ports).flatMap((port) =>
-      'does' in port && effects.includes(port.does)
-        ? [port.givesW ?? (port.kind === 'load' && port.does === 'element' ? port.load.powerW : 0)]
-        : [],
-    )
-    // A device that can be called in two ways gives its heat once.
-    const calls = Object.values(facts.ports).filter(({ kind }) => kind === 'contact-in' || kind === 'signal-in').length
-    return (
-      sum +
-      (calls > 0 && facts.category === 'load' && given.length > calls
-        ? Math.max(...given)
-        : given.reduce((a, b) => a + b, 0))
-    )
-  }, 0)
-}
-
-/** Answers of a survey with what stands in for those that are missing, each with its range and source. */
-export function askedOf(answers: Readonly<Record<string, Answer>>, chain: ResolvedChain, data: FieldData): Asked {
+/**
+ * Answers of a survey with what stands in for those that are missing, each with its range and source. What was measured comes first, then
+ * the plates of the devices that are there, what was answered, what the shelf's devices usually have, and estimates last.
+ */
+export function askedOf(
+  { answers, ways }: Pick<LoopDocument['survey'], 'answers' | 'ways'>,
+  chain: ResolvedChain,
+  data: FieldData,
+): Asked {
   const figures: Record<string, SurveyFigure> = {}
   const put = (id: string, figure: SurveyFigure) => (figures[id] = figure).value
-  const take = (id: string, estimate: Estimate) => {
+  const answered = (id: string): SurveyFigure | undefined => {
     const given = answers[id]
-    return put(
-      id,
-      typeof given === 'number'
-        ? { value: given, source: 'answer', why: 'answered on site' }
-        : { ...estimate, source: 'estimate' },
-    )
+    if (typeof given !== 'number') return undefined
+    return ways?.[id]
+      ? { value: given, source: 'measured', why: 'measured on site' }
+      : { value: given, source: 'answer', why: 'answered on site' }
   }
+  const take = (id: string, estimate: Estimate) => put(id, answered(id) ?? { ...estimate, source: 'estimate' })
   return {
     data,
     chain,
@@ -53,10 +41,22 @@ export function askedOf(answers: Readonly<Record<string, Answer>>, chain: Resolv
       })
     },
     power: (id, effects, estimate, alsoW = 0) => {
-      const fromChain = chainPowerW(chain, effects) + alsoW
-      if (typeof answers[id] !== 'number' && fromChain > 0)
-        return put(id, { value: fromChain, source: 'chain', why: 'nameplates of the chosen loads together' })
-      return take(id, estimate)
+      const loads = chain.devices.filter(({ facts }) => dutyOf(facts, effects) > 0)
+      const platesW = loads.reduce((sum, { facts }) => sum + dutyOf(facts, effects), alsoW)
+      const read = loads.length > 0 && loads.every(readsPlate)
+      const said = answered(id)
+      const told = {
+        effects,
+        alsoW,
+        ...(said ? { answeredW: said.value } : {}),
+        ...(loads.length > 0 ? { platesW } : {}),
+      }
+      if (said && (said.source === 'measured' || !read)) return put(id, { ...said, told })
+      if (read)
+        return put(id, { value: platesW, source: 'nameplate', why: 'the loads\u2019 own plates together', told })
+      if (platesW > 0)
+        return put(id, { value: platesW, source: 'chain', why: 'nameplates of the chosen loads together', told })
+      return put(id, { ...estimate, source: 'estimate', told })
     },
   }
 }

@@ -54,6 +54,12 @@ function startOf(
   }
 }
 
+/** Minimum off time that a fitter would start from, s: what is usual for what burns or compresses, else three minutes. */
+export function usualMinimumOffS(loop: Pick<LoopDocument, 'kind' | 'survey'>, data: FieldData): number {
+  const row = factsOfKind(loop.kind).minimumOff(loop.survey.answers)
+  return row ? fieldValue(data, row).typical * MINUTE : 180
+}
+
 /**
  * The plan a fitter would start from: the target as setpoint in the controller's own convention, the usual swing for this kind and
  * its school, further stages spaced as usual, key limits a few kelvin about it, the kind's own limit as the highest set, an alarm
@@ -77,7 +83,6 @@ export function defaultBehaviour(
   const swingK = Math.max(swing.typical, fieldValue(data, 'resolve.swing').low * controller.display.stepC)
   const words = fromSetpoint(action, first?.convention ?? 'cut-out', setpointC, swingK, { swingIs: first?.swingIs })
   const { onC, offC } = switchingOf(words)
-  const rest = facts.minimumOff(answers)
   return {
     kind: 'on-off',
     order,
@@ -88,7 +93,7 @@ export function defaultBehaviour(
     highestC,
     alarmHighC: Math.max(highestC, onC, offC) + LIMIT_K,
     offsetK: 0,
-    minimumOffS: rest ? fieldValue(data, rest).typical * MINUTE : 180,
+    minimumOffS: usualMinimumOffS(loop, data),
   }
 }
 

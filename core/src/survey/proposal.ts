@@ -1,10 +1,13 @@
 import { droop } from '../settings/band/law/proportional'
-import { swingForRate, worstCycling } from '../control/worstCycling'
-import type { LoopDocument } from '../document/documents'
-import { type FieldData, fieldValue } from '../plant/fieldValue'
+import { swingForStarts, worstStarts } from '../control/starts'
+import { allowedStarts } from '../settings/allowedStarts'
+import { switchingPlans } from '../settings/behaviour'
+import { startsOf, startsTitles } from '../settings/starts'
+import type { LoopContext } from '../loop/context'
+import { fieldValue } from '../plant/fieldValue'
+import { usualMinimumOffS } from './defaultBehaviour'
 import type { Control } from '../choices/deviceChoices'
 import type { Quantity } from '../units/quantity'
-import type { Words } from '../words/words'
 import type { CalcCall } from '../kinds/asked'
 import { factsOfKind } from '../kinds/kinds'
 import type { Wanted } from '../kinds/leaning'
@@ -46,29 +49,55 @@ const titles: Readonly<Record<Control, string>> = {
 const SWITCHES: ReadonlySet<Control> = new Set(['on-off', 'staged', 'defrost', 'battery', 'reset'])
 
 /**
+ * How often the plant would start as one step: as planned where it is planned so, else with the usual swing and minimum off time, before
+ * any probe is chosen.
+ */
+function oneStep(context: Pick<LoopContext, 'loop' | 'chain' | 'data'>, survey: LoopSurvey) {
+  const { loop, data } = context
+  const { powerW, capacityJPerK, lossWPerK, restC, targetC, action } = survey.seen
+  const plan = switchingPlans(loop.settings.planned).find((each) => each.action === action)
+  const starts = plan && startsOf({ ...context, survey }, plan)
+  const swingK = starts ? plan.swingK : fieldValue(data, factsOfKind(loop.kind).swing(loop.survey.answers)).typical
+  const needW = lossWPerK * (action === 'heating' ? targetC - restC : restC - targetC)
+  const given = (ofW: number) => ({
+    ...{ powerW: ofW, capacityJPerK },
+    minimumOffS: starts?.given.minimumOffS ?? usualMinimumOffS(loop, data),
+    lagS: starts?.given.lagS ?? 0,
+    hardestDutyPercent: Math.max(0, (100 * needW) / ofW),
+  })
+  const ofPower = (ofW: number) => (ofW > 0 ? worstStarts(given(ofW), swingK).perHour : 0)
+  const allowed = starts ? starts.allowed : allowedStarts(context)
+  const alone = starts?.load.stages === 1
+  return {
+    swingK,
+    planned: starts !== undefined,
+    ofPower,
+    allowed,
+    worst: alone ? starts.worst.perHour : ofPower(powerW),
+    worked: alone ? starts.worst.worked : undefined,
+    swingOf: (ofW: number) => allowed && swingForStarts(given(ofW), allowed.perHour),
+  }
+}
+
+/**
  * The proposal that a survey ends with. A kind leans to one way of control; the numbers may overrule it: more switchings an hour than
  * the load allows make stages, a tolerance narrower than half of the usual swing makes it modulating where the plant can.
  */
-export function propose(
-  loop: Pick<LoopDocument, 'kind' | 'survey'>,
-  { seen, figures: known }: LoopSurvey,
-  data: FieldData,
-  { say }: Words,
-): Proposal {
+export function propose(context: Pick<LoopContext, 'loop' | 'chain' | 'data' | 'words'>, survey: LoopSurvey): Proposal {
+  const { loop, data } = context
+  const { seen, figures: known } = survey
+  const { say } = context.words
   const facts = factsOfKind(loop.kind)
   const { answers } = loop.survey
   const leaning = facts.leaning(answers)
-  const { powerW, loadW, capacityJPerK, lossWPerK, restC, targetC, action } = seen
+  const { powerW, loadW, lossWPerK, restC, targetC, action } = seen
   const fullW = seen.fullPowerW ?? powerW
   const swingRow = fieldValue(data, facts.swing(answers))
-  const swingK = swingRow.typical
-  const startsRow = facts.starts(answers)
-  const allowed = startsRow ? fieldValue(data, startsRow) : undefined
   const dutyPercent = fullW > 0 ? Math.min(100, (100 * loadW) / fullW) : 100
-  const worstInput = { powerW, capacityJPerK, swingK, maximumDutyPercent: dutyPercent }
-  const worst = powerW > 0 && dutyPercent > 0 ? worstCycling(powerW, capacityJPerK, swingK, dutyPercent) : 0
+  const { swingK, planned, worst, worked, allowed, swingOf, ofPower } = oneStep(context, survey)
   const asked = typeof answers['stages'] === 'number' ? answers['stages'] : undefined
-  const needed = allowed && worst > allowed.typical ? Math.ceil(worst / allowed.typical) : 1
+  const upTo = Array.from({ length: leaning.mostStages }, (_, i) => i + 1)
+  const needed = allowed ? (upTo.find((n) => ofPower(powerW / n) <= allowed.perHour) ?? leaning.mostStages) : 1
   const stages = Math.min(leaning.mostStages, Math.max(1, asked ?? needed))
   const tolerance = answers['tolerance']
   const tight =
@@ -95,11 +124,14 @@ export function propose(
     ...(worst > 0
       ? [
           {
-            label: control === 'staged' ? 'Switchings at worst, as one step' : 'Switchings at worst',
+            label: control === 'staged' ? `${startsTitles.worst}, as one step` : startsTitles.worst,
             value: worst,
             quantity: 'perHour' as const,
-            worked: { calc: 'cycling.worst', input: worstInput, output: 'cyclesPerHour' },
+            ...(worked ? { worked } : {}),
           },
+          ...(allowed
+            ? [{ label: startsTitles.allowed, value: allowed.perHour, quantity: 'perHour' as const, decimals: 0 }]
+            : []),
         ]
       : []),
     ...(settles && droopInput
@@ -113,30 +145,33 @@ export function propose(
         ]
       : []),
   ]
+  const stillOften = (ofW: number) =>
+    allowed && ofPower(ofW) > allowed.perHour
+      ? ` Still too often: a swing of ${say(swingOf(ofW)!, 'difference')}, or more water or mass.`
+      : ''
   const short = fullW < loadW
   const first = short
     ? `${say(fullW, 'power')} against a load of ${say(loadW, 'power')}: it does not hold the target on the design day.`
     : `${say(loadW, 'power')} of load against ${say(fullW, 'power')}: on for ${say(dutyPercent, 'percent')} of the design day.`
   const allowedSay = allowed
-    ? `${say(allowed.typical, 'perHour', 0)} is allowed (${allowed.source})`
+    ? `${say(allowed.perHour, 'perHour', 0)} is allowed (${allowed.source})`
     : 'nothing minds that'
+  const named = planned ? 'planned' : 'usual'
   const second =
     control === 'staged' && asked !== undefined
-      ? `${stages} steps of ${say(fullW / stages, 'power')}: with a swing of ${say(swingK, 'difference')} each switches ${say(worst / stages, 'perHour', 1)} at worst; ${allowedSay}.`
+      ? `${stages} steps of ${say(fullW / stages, 'power')}: with a swing of ${say(swingK, 'difference')} each starts ${say(ofPower(powerW / stages), 'perHour', 1)} at worst; ${allowedSay}.`
       : control === 'staged'
-        ? `One step would switch ${say(worst, 'perHour', 1)} with a swing of ${say(swingK, 'difference')}; ${stages} steps bring each to ${say(worst / stages, 'perHour', 1)}. ${allowedSay[0]!.toUpperCase()}${allowedSay.slice(1)}.`
+        ? `One step would start ${say(worst, 'perHour', 1)} with a swing of ${say(swingK, 'difference')}; ${stages} steps bring each to ${say(ofPower(powerW / stages), 'perHour', 1)}. ${allowedSay[0]!.toUpperCase()}${allowedSay.slice(1)}.${stillOften(powerW / stages)}`
         : control === 'modulating' && settles
-          ? `A band of ${say(band!, 'difference', 0)} settles ${say(Math.abs(settles.offsetK), 'difference')} ${settles.offsetK < 0 ? 'under' : 'over'} the setpoint at design; the usual swing of ${say(swingK, 'difference')} would stray half of that each way.`
+          ? `A band of ${say(band!, 'difference', 0)} settles ${say(Math.abs(settles.offsetK), 'difference')} ${settles.offsetK < 0 ? 'under' : 'over'} the setpoint at design; the ${named} swing of ${say(swingK, 'difference')} would stray half of that each way.`
           : SWITCHES.has(control) && worst > 0
-            ? `With the usual swing of ${say(swingK, 'difference')} it switches ${say(worst, 'perHour', 1)} at worst; ${allowedSay}.${allowed && worst > allowed.typical ? ` Too often: a swing of ${say(swingForRate(powerW, capacityJPerK, allowed.typical), 'difference')}, or more water or mass.` : ''}`
+            ? `With the ${named} swing of ${say(swingK, 'difference')} it starts ${say(worst, 'perHour', 1)} at worst; ${allowedSay}.${allowed && worst > allowed.perHour ? ` Too often: a swing of ${say(swingOf(powerW)!, 'difference')}, or more water or mass.` : ''}`
             : `${leaning.because}`
   const would = [
     ...(short ? ['More power, less loss, or a target that it can hold.'] : []),
     leaning.would,
     ...(control === 'staged' && asked === undefined && allowed
-      ? [
-          `A swing of ${say(swingForRate(powerW, capacityJPerK, allowed.typical), 'difference')}: then one step would do.`,
-        ]
+      ? [`A swing of ${say(swingOf(powerW)!, 'difference')}: then one step would do.`]
       : []),
     ...(tight ? [`A tolerance of ${say(swingRow.typical / 2, 'difference')} or more: on and off would do.`] : []),
     ...(Object.values(known).some(({ source }) => source === 'estimate')
@@ -144,11 +179,11 @@ export function propose(
       : []),
   ]
   const needs = leaning.also.filter(({ category }) => category === 'limiter' || category === 'permissive')
-  const named = control === 'staged' ? `${counts[stages] ?? stages} stages` : titles[control]
+  const titled = control === 'staged' ? `${counts[stages] ?? stages} stages` : titles[control]
   return {
     control,
     stages,
-    title: needs.length > 0 ? `${named}, with ${needs.map(({ as }) => as).join(' and ')}` : named,
+    title: needs.length > 0 ? `${titled}, with ${needs.map(({ as }) => as).join(' and ')}` : titled,
     reason: [
       first,
       control === leaning.control || control === 'staged'

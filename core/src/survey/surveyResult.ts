@@ -31,7 +31,8 @@ export const unansweredSafety = (loop: Pick<LoopDocument, 'kind' | 'survey'>) =>
 
 /**
  * What the survey answers mean: every figure answered, told by the chain or estimated, and the plant they make.
- * Answers come first, then the nameplates of what was chosen; estimates fill in with their spread and their source.
+ * What was measured comes first, then the plates of the very devices, answers, what devices of the shelf usually have; estimates fill in with
+ * their spread and their source.
  */
 export function surveyResult(
   loop: Pick<LoopDocument, 'kind' | 'survey'>,
@@ -40,7 +41,7 @@ export function surveyResult(
 ): SurveyOutcome {
   const open = openQuestions(loop)
   if (open.length > 0) return { ok: false, missing: open.map(({ title }) => title) }
-  const asked = askedOf(loop.survey.answers, chain, data)
+  const asked = askedOf(loop.survey, chain, data)
   const reckoned = factsOfKind(loop.kind).reckon(asked)
   return { ok: true, survey: { ...reckoned, figures: asked.figures } }
 }

@@ -293,6 +293,10 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
     () => inPractice(swapped(chained('pool'), 'mains-230-16-30ma', 'mains-240-20-classa'), 'us'),
   ],
   C140_SAFETY_UNANSWERED: [() => chained('floor', { screedKind: undefined, screedAge: undefined }), floor],
+  C143_POWERS_DIFFER: [
+    () => asked(chained('cabinet'), { power: 6000 }),
+    () => asked(chained('cabinet'), { power: 2000 }),
+  ],
   C142_ONE_LEG_LIVE: [() => usCabinet('contactor-25'), () => usCabinet('contactor-2p-240')],
   C072_FOUND_NOT_WRITTEN: [
     () => keyed(floor()),

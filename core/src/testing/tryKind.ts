@@ -33,7 +33,7 @@ const loop = { ...empty, survey: { ...empty.survey, answers } }
 const words = wordsFor(job)
 const outcome = surveyResult(loop, { devices: [], connections: [] } as never, fieldData)
 if (!outcome.ok) throw new Error(`still to find out: ${outcome.missing.join(', ')}`)
-const proposal = propose(loop, outcome.survey, fieldData, words)
+const proposal = propose({ loop, chain: { devices: [], connections: [] }, data: fieldData, words }, outcome.survey)
 let made = 0
 const begun = proposedChain({ job, loop }, proposal, { shelf, data: fieldData, makeId: () => `p${++made}` })
 const edited = chained(kind)

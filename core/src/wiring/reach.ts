@@ -1,5 +1,6 @@
 import type { PortRef, ResolvedChain, ResolvedDevice } from '../document/chain'
 import type { ContactInPort, LoadPort, SignalInPort } from '../device/deviceProfile'
+import { givesOf } from '../device/duty'
 import type { Effect } from '../choices/deviceChoices'
 import { callPaths, type Line, powerPaths } from './powerPath'
 import { remembered } from '../memory/remembered'
@@ -23,9 +24,6 @@ interface Walked {
   readonly lines: readonly Line<LoadPort | ContactInPort>[]
   readonly seen: ReadonlySet<string>
 }
-
-const powerOf = (port: LoadPort | ContactInPort | SignalInPort) =>
-  port.givesW ?? (port.kind === 'load' && port.does === 'element' ? port.load.powerW : 0)
 
 /** Everything that an output of a controller moves in the end, through relays, drives and inputs. */
 export function reachOf(chain: ResolvedChain, output: PortRef): readonly Reach[] {
@@ -67,7 +65,7 @@ function walk(chain: ResolvedChain, output: PortRef): readonly Reach[] {
     const own: Reach[] =
       port.does === 'none'
         ? []
-        : [{ device, portId, port, does: port.does, givesW: powerOf(port), via: walked.via, lines: walked.lines }]
+        : [{ device, portId, port, does: port.does, givesW: givesOf(port), via: walked.via, lines: walked.lines }]
     const next = { ...walked, via: [...walked.via, device] }
     const moved = Object.entries(device.facts.ports).flatMap(([id, each]) =>
       (each.kind === 'contact' || each.kind === 'signal-out') && each.movedBy === portId

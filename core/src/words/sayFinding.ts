@@ -2,6 +2,7 @@ import type { Words } from './words'
 import { airFindings } from './findings/airFindings'
 import { chainFindings } from './findings/chainFindings'
 import { controllerFindings } from './findings/controllerFindings'
+import { factFindings } from './findings/factFindings'
 import { planFindings } from './findings/planFindings'
 import { probeFindings } from './findings/probeFindings'
 import { protectionFindings } from './findings/protectionFindings'
@@ -17,6 +18,7 @@ import type { Sentences } from './sentences'
 /** Every finding's sentences from its figures, by code. Temperatures in °C, widths in K, times in s; the reader's units come from `Words`. */
 export const findingWords = {
   ...siteFindings,
+  ...factFindings,
   ...airFindings,
   ...safetyFindings,
   ...waterFindings,

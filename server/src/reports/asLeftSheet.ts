@@ -1,3 +1,4 @@
+import { figureSources } from '@nachtigal/core/words/figureSources'
 import { consequences } from '@nachtigal/core/settings/consequences'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { judgeRow } from '@nachtigal/core/wiring/judgeRow'
@@ -51,7 +52,9 @@ function surveyLines(context: LoopContext): (readonly [string, string])[] {
     if (question.ask === 'number' && (typeof answer === 'number' || figure))
       lines.push([
         title,
-        `${words.say(typeof answer === 'number' ? answer : figure!.value, question.quantity)}${typeof answer === 'number' ? '' : figure!.source === 'chain' ? ', nameplates' : ', estimated'}`,
+        figure
+          ? `${words.say(figure.value, question.quantity)}${figure.source === 'answer' ? '' : `, ${figureSources[figure.source]}`}`
+          : words.say(Number(answer), question.quantity),
       ])
   }
   lines.push(...survey.lines.map(({ label, value, quantity }) => [label, words.say(value, quantity)] as const))

@@ -5,6 +5,7 @@ import { airRules } from './airRules'
 import { chainRules } from './chainRules'
 import { controllerRules } from './controllerRules'
 import { protectionRules } from './protectionRules'
+import { factRules } from './factRules'
 import { planRules } from './planRules'
 import { probeRules } from './probeRules'
 import type { Rule } from './rule'
@@ -17,6 +18,7 @@ import { wireRules } from './wireRules'
 
 const rules: readonly Rule[] = [
   ...siteRules,
+  ...factRules,
   ...airRules,
   ...waterRules,
   ...chainRules,

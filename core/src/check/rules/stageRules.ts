@@ -1,5 +1,4 @@
 import { remembered } from '../../memory/remembered'
-import { swingForRate, worstCyclingRested } from '../../control/worstCycling'
 import { switchingPlans, type OnOffBehaviour, type PlanOf } from '../../settings/behaviour'
 import { rungsOf } from '../../settings/stages/stageGroup'
 import { fieldValue } from '../../plant/fieldValue'
@@ -8,11 +7,10 @@ import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import { controlOutputs, reachOf } from '../../wiring/reach'
 import type { LoopContext } from '../../loop/context'
 import type { Found } from '../finding'
-import { rungLoad } from '../../settings/rungLoad'
+import { startsOf } from '../../settings/starts'
 import { cutOuts, iceLine } from '../../settings/cutOuts'
 import { fightsOf, outOfOrder } from '../../settings/switching/switchingScale'
 import { eachSwitching, lookAgain, note, type Rule, stop } from './rule'
-import { mostStarts } from '../mostStarts'
 
 /** Scales of a loop: rungs of one controller by one probe. */
 const scalesOf = remembered((planned: LoopContext['loop']['settings']['planned']) => {
@@ -63,43 +61,23 @@ const heatAgainstCold: Rule = (context) =>
 
 /** More starts than the load bears, or than is usual for its kind. */
 const startsBearable = eachSwitching((plan, context) => {
-  const load = rungLoad(context, plan)
-  if (!load) return []
-  const most = mostStarts(context, plan)
-  if (!most) return []
-  const { perHour: mostAnHour, device: named } = most
-  const { cyclesPerHour, minimumOffRules: minimumOffRules } = worstCyclingRested(
-    load.powerW,
-    load.capacityJPerK,
-    plan.swingK,
-    load.minimumOffS,
-  )
-  if (cyclesPerHour <= mostAnHour + 1e-9) return []
-  const widerK = swingForRate(load.powerW, load.capacityJPerK, mostAnHour)
+  const starts = startsOf(context, plan)
+  if (!starts?.allowed || starts.allowedSwingK === undefined) return []
+  const { load, worst, allowed, allowedSwingK } = starts
+  if (worst.perHour <= allowed.perHour + 1e-9) return []
   return [
     lookAgain(
       'C093_STARTS_TOO_MANY',
       {
         about: plan.id,
         figures: {
-          cyclesPerHour,
-          tag: named?.tag,
-          mostAnHour,
-          minimumOffS: minimumOffRules ? load.minimumOffS : undefined,
-          widerK,
+          cyclesPerHour: worst.perHour,
+          tag: allowed.device?.tag,
+          mostAnHour: allowed.perHour,
+          minimumOffS: worst.minimumOffRules ? load.minimumOffS : undefined,
+          widerK: allowedSwingK,
         },
-        worked: [
-          {
-            calc: 'cycling.rested',
-            input: {
-              powerW: load.powerW,
-              capacityJPerK: load.capacityJPerK,
-              swingK: plan.swingK,
-              minimumOffS: load.minimumOffS,
-            },
-            output: 'cyclesPerHour',
-          },
-        ],
+        worked: [worst.worked],
       },
       'set',
     ),

@@ -1,6 +1,19 @@
 import { order, portRef } from '../../schema/places'
 import { probePlaces } from '../../choices/deviceChoices'
-import { choice, filled, id, map, maybe, number, record, text, whole } from '../../schema/field'
+import { choice, figure, filled, id, map, maybe, number, record, text, whole } from '../../schema/field'
+
+/** What stands on the plate of the very device, where it is another than the shelf's usual one. */
+export const nameplateRecord = record('nameplate', {
+  powerW: maybe(number('power it takes', 'electricPower', { over: 0, max: 1e7 })),
+  volts: maybe(number('volts', 'voltage', { over: 0, max: 1000 })),
+  phases: maybe(figure('phases', [1, 3])),
+  amps: maybe(number('current', 'current', { over: 0, max: 10_000 })),
+  powerFactor: maybe(number('power factor', 'factor', { over: 0, max: 1 })),
+  /** Heat or cold at the point it works at; of a compressor that of its real evaporating temperature. */
+  givesW: maybe(number('heat or cold it gives', 'power', { over: 0, max: 1e7 })),
+  startsPerHour: maybe(number('starts an hour at most', 'perHour', { over: 0, max: 1000 })),
+  minimumOffS: maybe(number('minimum off time', 'seconds', { min: 0, max: 1e5 })),
+})
 
 /** One device of a chain: a name on the job, and which profile it is. */
 export const chainDeviceRecord = record('device', {
@@ -16,6 +29,7 @@ export const chainDeviceRecord = record('device', {
   set: maybe(map('options set', id('choice'))),
   /** Length of the lead to it, one way, where that counts. */
   leadM: maybe(number('lead length', 'length', { min: 0, max: 10000 })),
+  nameplate: maybe(nameplateRecord),
   /** Where a probe really sits. */
   sits: maybe(choice('where it sits', probePlaces)),
 })

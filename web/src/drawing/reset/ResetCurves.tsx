@@ -5,7 +5,7 @@ import type { ResetDrawing } from './resetDrawing'
 
 /** The fixed supply, what comes back, what the emitters need, the night, and the line itself. */
 export function ResetCurves({ reset, values }: { reset: Reset; values: ResetDrawing }) {
-  const { x, y, span, draw, say } = reset
+  const { x, y, span, draw, say, compact } = reset
   const { fixed, returns, need, setback, line } = values
   return (
     <>
@@ -22,9 +22,12 @@ export function ResetCurves({ reset, values }: { reset: Reset; values: ResetDraw
       {need.length > 1 ? (
         <>
           <path d={draw(need)} stroke="var(--ink2)" strokeWidth="1.25" strokeDasharray="1 3" fill="none" />
-          <text x={x.at(need[0]![0]) + 8} y={y.at(need[0]![1]) - 8} style={drawnNote(14)}>
-            emitters need
-          </text>
+          {/* On a phone its place is that of the highest supply and of the unit; the table says it. */}
+          {compact ? null : (
+            <text x={x.at(need[0]![0]) + 8} y={y.at(need[0]![1]) - 8} style={drawnNote(14)}>
+              emitters need
+            </text>
+          )}
         </>
       ) : null}
       {setback.length > 1 ? (

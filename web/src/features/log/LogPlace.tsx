@@ -325,7 +325,7 @@ function ChainHolds({ jobId, total }: { jobId: string; total: number | undefined
       {checked < rows
         ? `${checked} of ${rows} rows looked at`
         : `${rows} rows, each carries the hash of the one before: the chain holds.`}
-      <button type="button" className="third min-h-8 max-md:min-h-12" onClick={busy ? stop : all}>
+      <button type="button" className="third min-h-8 max-md:min-h-12 whitespace-nowrap" onClick={busy ? stop : all}>
         {busy ? 'Stop' : 'Check all again'}
       </button>
     </span>

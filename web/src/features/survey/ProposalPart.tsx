@@ -10,9 +10,10 @@ import { loopAt } from '../../lib/addresses'
 
 /** What the survey ends with: how to control it, why in two lines with numbers, what would change its mind, and the chain to start with. */
 export function ProposalPart() {
-  const { loop, job, survey, missing, data, words, profiles, change, chain } = useLoop()
+  const inHand = useLoop()
+  const { loop, job, survey, missing, data, words, profiles, change, chain } = inHand
   const navigate = useNavigate()
-  const proposal = useMemo(() => (survey ? propose(loop, survey, data, words) : undefined), [loop, survey, data, words])
+  const proposal = useMemo(() => (survey ? propose(inHand, survey) : undefined), [inHand, survey])
   const [looking, setLooking] = useState(false)
   const [problem, setProblem] = useState<string>()
   const cancel = useRef<() => void>(undefined)

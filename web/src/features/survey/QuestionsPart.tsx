@@ -6,6 +6,7 @@ import type { ChoiceQuestion, NumberQuestion, Question } from '@nachtigal/core/k
 import { assumedQuestions } from '@nachtigal/core/survey/assumed'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 import { ways } from '@nachtigal/core/survey/ways'
+import { figureSources } from '@nachtigal/core/words/figureSources'
 import { formatValue } from '@nachtigal/core/units/quantity'
 import { useLoop } from '../../loop/loopContext'
 import { WorkedSum } from '../../loop/Worked'
@@ -155,7 +156,9 @@ function Counted({ question }: { question: NumberQuestion }) {
   const { id, title, quantity } = question
   const hint = useHint(question)
   const figure = survey?.figures[id]
-  const filled = figure && figure.source !== 'answer' ? figure : undefined
+  // What was measured is the answer; a plate may count before it.
+  const own = figure?.source === 'answer' || figure?.source === 'measured'
+  const filled = figure && !own && figure.value !== answer ? figure : undefined
   const say = (value: number) => formatValue(value, quantity, preferences)
   const range =
     filled?.low !== undefined && filled.high !== undefined ? ` ${say(filled.low)} to ${say(filled.high)}` : ''
@@ -163,8 +166,12 @@ function Counted({ question }: { question: NumberQuestion }) {
   const aside = filled ? (
     <Opens
       className="sum small"
-      label={`${title}: where the estimate comes from`}
-      trigger={filled.source === 'chain' ? 'from nameplates' : `est.${range}`}
+      label={`${title}: where it comes from`}
+      trigger={
+        filled.source === 'estimate'
+          ? `est.${range}`
+          : `${figureSources[filled.source]}${typeof answer === 'number' ? ` ${say(filled.value)} counts` : ''}`
+      }
     >
       {filled.worked ? <WorkedSum call={filled.worked} /> : null}
       <p className="mt-2">{words.tell(filled.why)}</p>

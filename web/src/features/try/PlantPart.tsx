@@ -7,6 +7,7 @@ import { formatQuantity } from '@nachtigal/core/units/quantity'
 import { trialRecord } from '@nachtigal/core/document/fields/loopFields'
 import { useMemo } from 'react'
 import { useLoop } from '../../loop/loopContext'
+import { figureSources } from '@nachtigal/core/words/figureSources'
 import { NumberField } from '../../design/NumberField'
 import { RunMeaning } from './RunMeaning'
 
@@ -26,7 +27,6 @@ export function PlantPart() {
     act(answerQuestions, value === undefined ? { answers: {}, none: [id] } : { answers: { [id]: value } })
   const changed = (id: string, value: number | undefined) =>
     act(setPlantValue, { row: id, ...(value === undefined ? {} : { value }) })
-  const sources = { answer: 'answered', chain: 'nameplate', estimate: 'estimate' } as const
   return (
     <div className="work">
       <div className="try-main overflow-auto" tabIndex={0} role="region" aria-label="Values of the plant">
@@ -65,7 +65,7 @@ export function PlantPart() {
                     : 'known'}
                 </td>
                 <td>
-                  <b>{sources[figure.source]}</b> <span className="small text-ink2">{figure.why}</span>
+                  <b>{figureSources[figure.source]}</b> <span className="small text-ink2">{figure.why}</span>
                 </td>
               </tr>
             ))}

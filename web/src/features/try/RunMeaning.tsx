@@ -1,4 +1,5 @@
 import type { RunOutcome } from '@nachtigal/core/check/runOutcome'
+import { startsOf, startsTitles } from '@nachtigal/core/settings/starts'
 import { hours } from '@nachtigal/core/units/hours'
 import { Cautions } from '../../loop/Cautions'
 import { useLoop } from '../../loop/loopContext'
@@ -60,10 +61,13 @@ function Sentences({ outcome }: { outcome: RunOutcome }) {
 
 /** Figures of the run: the controlled place, then each thing that ran. */
 function RunFacts() {
-  const { chain, words } = useLoop()
+  const context = useLoop()
+  const { chain, words } = context
   const { state, run, outcome } = useTrial()
   const { summary } = state.report!.result
-  const { nodes, controlled } = run!
+  const { nodes, controlled, outputs } = run!
+  const plan = outputs[0]?.plan
+  const starts = plan?.kind === 'on-off' ? startsOf(context, plan) : undefined
   const span = (id: string) =>
     `${words.say(summary.minimumC[id]!, 'temperature').replace(/\u00a0.*$/, '')} to ${words.say(summary.maximumC[id]!, 'temperature')}`
   const name = (id: string) => chain.devices.find((device) => device.id === id)
@@ -82,8 +86,20 @@ function RunFacts() {
           ))}
         <dt>Settles at</dt>
         <dd>{words.say(summary.settlesC[controlled]!, 'temperature')}</dd>
-        <dt>Most starts in an hour</dt>
+        <dt>Starts, most in an hour of this run</dt>
         <dd data-result="worst">{outcome!.figures.worstHour}</dd>
+        {starts ? (
+          <>
+            <dt>{starts.worst.minimumOffRules ? startsTitles.rested : startsTitles.worst}</dt>
+            <dd data-fact="starts.worst">{words.say(starts.worst.perHour, 'perHour')}</dd>
+          </>
+        ) : null}
+        {starts?.allowed ? (
+          <>
+            <dt>{startsTitles.allowed}</dt>
+            <dd data-fact="starts.allowed">{words.say(starts.allowed.perHour, 'perHour', 0)}</dd>
+          </>
+        ) : null}
       </dl>
       <table className="run-table" aria-label="What ran">
         <thead>

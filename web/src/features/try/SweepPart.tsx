@@ -1,7 +1,8 @@
 import { changeSettings, settingsChange } from '@nachtigal/core/actions/changeSettings'
 import { useTap } from '../../loop/useTap'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { mostStarts } from '@nachtigal/core/check/mostStarts'
+import { allowedStarts } from '@nachtigal/core/settings/allowedStarts'
+import { startsTitles } from '@nachtigal/core/settings/starts'
 import { meetsTarget, nearestAt, shadesOf } from '@nachtigal/core/simulate/loop/readSweep'
 import { settingSpan, spanValues } from '@nachtigal/core/simulate/loop/settingSpan'
 import {
@@ -53,7 +54,10 @@ export function SweepPart() {
   const [takesMs, setTakesMs] = useState<number>()
   const cancel = useRef<() => void>(undefined)
   useEffect(() => () => cancel.current?.(), [])
-  const most = useMemo(() => (plan ? mostStarts({ chain, loop, data }, plan) : undefined), [chain, loop, data, plan])
+  const most = useMemo(
+    () => (plan ? allowedStarts({ chain, loop, data }, plan.output) : undefined),
+    [chain, loop, data, plan],
+  )
   if (!plan || !survey || !weather || !x || !y) return <p className="p-4">There is nothing to sweep.</p>
   const spans = { x: settingSpan(loop, plan, x, data), y: settingSpan(loop, plan, y, data) }
   const go = (mayTakeMs = LONG_RUN_MS) => {
@@ -205,7 +209,7 @@ export function SweepPart() {
       <aside className="panel gap-2" aria-label="What it means">
         <h2 className="h2">The target</h2>
         <dl className="facts dense">
-          <dt>Starts an hour, at most</dt>
+          <dt>{startsTitles.allowed}</dt>
           <dd>{most ? words.say(most.perHour, 'perHour', 0) : 'not bound'}</dd>
           <dt>{survey.boiler ? 'Off its line' : `Off ${words.say(survey.seen.targetC, 'temperature')}`}, at most</dt>
           <dd>{mayK === undefined ? 'not bound' : words.say(mayK, 'difference')}</dd>

@@ -1,0 +1,97 @@
+import type { ResolvedDevice } from '@nachtigal/core/document/chain'
+import { givesOf } from '@nachtigal/core/device/duty'
+import { type Nameplate, workingPort } from '@nachtigal/core/device/withNameplate'
+import { writeDevice } from '@nachtigal/core/actions/writeDevice'
+import { nameplateRecord } from '@nachtigal/core/document/fields/chainFields'
+import { formatValue } from '@nachtigal/core/units/quantity'
+import { useLoop } from '../../loop/loopContext'
+import { useAct } from '../../loop/useAct'
+import { ChoiceField } from '../../design/ChoiceField'
+import { NumberField } from '../../design/NumberField'
+
+type Figure = Exclude<keyof Nameplate, 'phases'>
+type Usual = Readonly<Partial<Record<Figure, number>>>
+
+const titles: Readonly<Record<Figure, string>> = {
+  powerW: 'Takes',
+  givesW: 'Gives',
+  volts: 'At',
+  amps: 'Current',
+  powerFactor: 'Power factor',
+  startsPerHour: 'Starts at most',
+  minimumOffS: 'Minimum off time',
+}
+
+/** What counts of a load now: its own plate over what is usual. An element gives what it takes, so it is asked once. */
+function countsOf({ facts }: ResolvedDevice): { readonly usual: Usual; readonly asked: readonly Figure[] } {
+  const working = facts.ports[workingPort(facts) ?? '']
+  const load = working?.kind === 'load' ? working.load : undefined
+  const given = Object.values(facts.ports).flatMap((port) =>
+    'does' in port && port.givesW !== undefined ? [givesOf(port)] : [],
+  )
+  const gives = given.length > 0 ? Math.max(...given) : undefined
+  return {
+    usual: {
+      ...(load && { powerW: load.powerW, volts: load.volts }),
+      ...(load?.amps === undefined ? {} : { amps: load.amps }),
+      ...(load?.powerFactor === undefined ? {} : { powerFactor: load.powerFactor }),
+      ...(gives === undefined ? {} : { givesW: gives }),
+      ...(facts.load?.startsPerHour === undefined ? {} : { startsPerHour: facts.load.startsPerHour }),
+      ...(facts.load?.minimumOffS === undefined ? {} : { minimumOffS: facts.load.minimumOffS }),
+    },
+    asked: [
+      ...(gives === undefined ? [] : (['givesW'] as const)),
+      ...(load ? (['powerW', 'volts', 'amps', 'powerFactor'] as const) : []),
+      'startsPerHour',
+      'minimumOffS',
+    ],
+  }
+}
+
+/** What stands on the plate of the very load: contact, wire, fuse and simulation go by it. Empty fields count as the shelf usually has it. */
+export function NameplatePart({ device }: { readonly device: ResolvedDevice }) {
+  const { loop, preferences } = useLoop()
+  const act = useAct()
+  const { id, tag, nameplate = {} } = device
+  const { usual, asked } = countsOf(device)
+  const write = (change: { readonly [F in keyof Nameplate]?: Nameplate[F] | undefined }) => {
+    const next = Object.fromEntries(
+      Object.entries({ ...nameplate, ...change }).filter(([, value]) => value !== undefined),
+    ) as Nameplate
+    return act(writeDevice, { device: id, nameplate: next })
+  }
+  return (
+    <fieldset className="grid gap-x-4 gap-y-3 grid-cols-2 xl:grid-cols-4 items-start" data-nameplate={tag}>
+      <legend className="h3 pb-1">
+        Nameplate of {tag} <span className="small font-normal text-ink2">empty: as usual for this kind</span>
+      </legend>
+      {asked.map((figure) => {
+        const field = nameplateRecord.fields[figure]
+        return (
+          <NumberField
+            key={figure}
+            label={titles[figure]}
+            draftKey={`${loop.id}/plate/${id}/${figure}`}
+            value={nameplate[figure]}
+            field={field}
+            preferences={preferences}
+            placeholder={usual[figure] === undefined ? '' : formatValue(usual[figure], field.quantity, preferences)}
+            onCommit={(value) => write({ [figure]: value })}
+          />
+        )
+      })}
+      {asked.includes('volts') ? (
+        <ChoiceField
+          label="Phases"
+          value={String(nameplate.phases ?? '')}
+          onChoose={(phases) => void write({ phases: phases === '' ? undefined : (Number(phases) as 1 | 3) })}
+          choices={[
+            { value: '', title: 'as usual' },
+            { value: '1', title: 'one' },
+            { value: '3', title: 'three' },
+          ]}
+        />
+      ) : null}
+    </fieldset>
+  )
+}
