@@ -7,7 +7,6 @@ import { chained, idOf, step, swapped } from '../testing/chains'
 import { calcData } from '../testing/calcData'
 import { fieldData } from '../testing/fieldData'
 import { device, shelf, surveyed } from '../testing/loops'
-import { wordsFor } from '../words/words'
 import {
   addDevice,
   type Edited,

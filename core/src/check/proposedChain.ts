@@ -8,6 +8,7 @@ import { withDefaultPlans } from '../survey/defaultPlans'
 import { factsOfKind } from '../kinds/kinds'
 import type { Wanted } from '../kinds/leaning'
 import { placing } from '../survey/placing'
+import { atHand } from '../survey/atHand'
 import { takeOverPower } from '../survey/takeOverPower'
 import type { Proposal } from '../survey/proposal'
 import { addDevice, dropWhere, type Edited } from '../wiring/chainEdit'
@@ -165,7 +166,10 @@ const ROOM_C = 20
 function feed(edited: Edited, tools: Tools): Edited {
   const supplies = tools.shelf.filter(
     (profile) =>
-      profile.category === 'supply' && suitsKind(edited, profile) && suitsPractice(profile, edited.job.practice),
+      profile.category === 'supply' &&
+      suitsKind(edited, profile) &&
+      suitsPractice(profile, edited.job.practice) &&
+      atHand(edited.loop.survey.answers, profile),
   )
   let next = edited
   for (let i = 0; i < MOST_SUPPLIES; i++) {

@@ -38,6 +38,8 @@ export function withNameplate(profile: DeviceProfile, plate: Nameplate | undefin
   const ports = Object.fromEntries(
     Object.entries(profile.ports).map(([id, port]): [string, Port] => {
       const more = 'does' in port && port.givesW !== undefined ? { givesW: port.givesW * gives } : {}
+      if (port.kind === 'supply-out' && port.ratedVa !== undefined && plate.ratedVa !== undefined)
+        return [id, { ...port, ratedVa: plate.ratedVa }]
       if (id !== working || port.kind !== 'load') return [id, { ...port, ...more }]
       return [id, { ...port, ...more, load: electricBy(port.load, plate, takes) }]
     }),

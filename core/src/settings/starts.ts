@@ -53,7 +53,7 @@ export function startsOf(
   if (!load) return undefined
   const { onC, offC, swingK } = switchingOf(plan)
   const heats = plan.action === 'heating'
-  const { powerW, lossWPerK, capacityJPerK, minimumOffS } = load
+  const { powerW, capacityJPerK, minimumOffS } = load
   const lagS = feedOf(context.chain, plan.input)?.fromDevice.facts.probe?.lagS ?? 0
   const given = {
     ...{ powerW, capacityJPerK, minimumOffS, lagS },

@@ -69,7 +69,8 @@ export function withDefaultPlans({ job, loop }: Edited, data: FieldData, makeId:
         const place = {
           contact: at?.kind === 'contact' ? at : undefined,
           action: at?.kind === 'signal-out' ? at.action : undefined,
-          stage: controller.controls?.staged ? i : 0,
+          // One setpoint with delays between is one setpoint for all.
+          stage: controller.controls?.staged && loop.survey.answers['stageSchool'] !== 'delays' ? i : 0,
         }
         const make = { 'on-off': defaultBehaviour, band: defaultBand, fan: defaultFan }[kind]
         plans[found?.[0] ?? makeId()] = make(loop, controller, output, input, order, data, place)

@@ -3,11 +3,19 @@ import type { FieldData } from '../plant/fieldValue'
 import type { DeviceProfile } from '../device/deviceProfile'
 import type { ProbePlace } from '../choices/deviceChoices'
 import type { Placing } from '../wiring/chainEdit'
+import { isLowAtHand } from './atHand'
 import { factsOfKind } from '../kinds/kinds'
 import { freezePoint, liquids } from '../kinds/freezePoint'
 
-/** Where a new device goes and what it is set to, as this kind of loop usually has it: a limiter's dial, a probe's place. */
-export function placing(loop: LoopDocument, { limiter, probe, permissive }: DeviceProfile, data: FieldData): Placing {
+/**
+ * Where a new device goes and what it is set to, as this kind of loop usually has it: a limiter's dial, a probe's place, what the
+ * transformer that is there can give.
+ */
+export function placing(loop: LoopDocument, profile: DeviceProfile, data: FieldData): Placing {
+  const { limiter, probe, permissive } = profile
+  const { transformerVa } = loop.survey.answers
+  if (typeof transformerVa === 'number' && isLowAtHand(loop.survey.answers, profile))
+    return { nameplate: { ratedVa: transformerVa } }
   const facts = factsOfKind(loop.kind)
   if (permissive?.senses === 'frost' && permissive.lowC !== undefined && permissive.highC !== undefined) {
     const usualC = freezeCutOutC(loop, data)

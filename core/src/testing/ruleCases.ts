@@ -297,6 +297,22 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
     () => asked(chained('cabinet'), { power: 6000 }),
     () => asked(chained('cabinet'), { power: 2000 }),
   ],
+  C144_NOT_AT_HAND: [
+    () => asked(chained('cabinet'), { mainsAtHand: '120' }),
+    () => asked(chained('cabinet'), { mainsAtHand: '400' }),
+  ],
+  C145_NO_COMPRESSED_AIR: [
+    () => asked(chained('enclosure'), { cooler: 'air', compressedAir: 'no' }),
+    () => asked(chained('enclosure'), { cooler: 'air', compressedAir: 'yes' }),
+  ],
+  C146_BATTERY_TOO_SMALL: [
+    () => asked(chained('cabin'), { hoursWanted: 100 }),
+    () => asked(chained('cabin'), { hoursWanted: 1 }),
+  ],
+  C147_HEATS_WITHOUT_FAN: [
+    () => asked(chained('cabinet'), { circulates: 'fan' }),
+    () => asked(chained('cabinet'), { circulates: 'still' }),
+  ],
   C142_ONE_LEG_LIVE: [() => usCabinet('contactor-25'), () => usCabinet('contactor-2p-240')],
   C072_FOUND_NOT_WRITTEN: [
     () => keyed(floor()),

@@ -74,7 +74,7 @@ function nextTag({ job, loop }: Edited, letter: string): string {
 }
 
 /** What is known of a device as it is put in: where it sits, what its dial is set to. */
-export type Placing = Pick<ChainDevice, 'dialC' | 'sits' | 'leadM' | 'place' | 'set'>
+export type Placing = Pick<ChainDevice, 'dialC' | 'sits' | 'leadM' | 'place' | 'set' | 'nameplate'>
 
 /** Adds a device under a client-made id and joins it to what waits for it. A supply belongs to the job, all else to the loop. */
 export function addDevice(edited: Edited, profile: DeviceProfile, id: string, placing: Placing = {}): Edited {

@@ -1,6 +1,11 @@
 import { dutyOf } from '../../device/duty'
 import { platesFor } from '../../survey/plates'
-import { lookAgain, type Rule } from './rule'
+import { BATTERY_LASTS } from '../../kinds/cabin/reckon'
+import { siteQuestions } from '../../kinds/commonQuestions'
+import { atHand, supplyOutOf } from '../../survey/atHand'
+import { loadLogics } from '../../wiring/loadLogic'
+import type { Found } from '../finding'
+import { answered, lookAgain, type Rule } from './rule'
 
 /** Plates that differ from the survey by less are one power: elements are made so. */
 const SAME_SHARE = 0.1
@@ -38,5 +43,56 @@ const powersAgree: Rule = ({ survey, chain, words }) => {
   ]
 }
 
-/** Rules about figures that have more than one source. */
-export const factRules: readonly Rule[] = [powersAgree]
+/** A circuit of a voltage that the survey did not find. */
+const suppliesAtHand: Rule = ({ chain, loop }) => {
+  const { answers } = loop.survey
+  const mains = siteQuestions.find(({ id }) => id === 'mainsAtHand')
+  const found = mains?.ask === 'choice' ? mains.choices[String(answers['mainsAtHand'])]?.title : undefined
+  if (found === undefined) return []
+  return chain.devices.flatMap(({ id, tag, facts }): Found[] => {
+    const out = supplyOutOf(facts)
+    if (!out || facts.category !== 'supply' || atHand(answers, facts)) return []
+    return [lookAgain('C144_NOT_AT_HAND', { about: id, figures: { tag, volts: out.volts, found } })]
+  })
+}
+
+/** What blows cold by compressed air needs it, dry and clean. */
+const airAtHand: Rule = (context) => {
+  const air = answered(context, 'compressedAir')
+  if (answered(context, 'cooler') !== 'air' || (air !== 'no' && air !== 'poor')) return []
+  return [lookAgain('C145_NO_COMPRESSED_AIR', { about: 'air', figures: { poor: air === 'poor' } }, 'survey')]
+}
+
+/** A battery that does not last as long as was asked for. */
+const lastsTheNight: Rule = (context) => {
+  const wanted = answered(context, 'hoursWanted')
+  const lasts = context.survey?.lines.find(({ label }) => label === BATTERY_LASTS)
+  if (typeof wanted !== 'number' || !lasts || lasts.value >= wanted) return []
+  const { value: hours, worked } = lasts
+  const capacityAh = Number(answered(context, 'batteryAh'))
+  return [
+    lookAgain(
+      'C146_BATTERY_TOO_SMALL',
+      {
+        about: 'battery',
+        figures: { hours, wanted, capacityAh, needsAh: (capacityAh * wanted) / hours },
+        ...(worked ? { worked: [worked] } : {}),
+      },
+      'survey',
+    ),
+  ]
+}
+
+/** Moved air carries the heat off: without its fan an element burns what it hangs on. */
+const fanProved: Rule = (context) => {
+  if (answered(context, 'circulates') !== 'fan') return []
+  return loadLogics(context.chain)
+    .filter(
+      ({ port, protects }) =>
+        port.does === 'element' && !protects.some(({ device }) => device.facts.permissive?.senses === 'air-flow'),
+    )
+    .map(({ load }) => lookAgain('C147_HEATS_WITHOUT_FAN', { about: load.id, figures: { tag: load.tag } }))
+}
+
+/** Rules about figures that have more than one source, and answers that the chain does not follow. */
+export const factRules: readonly Rule[] = [powersAgree, suppliesAtHand, airAtHand, lastsTheNight, fanProved]

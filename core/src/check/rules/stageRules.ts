@@ -10,7 +10,7 @@ import type { Found } from '../finding'
 import { startsOf } from '../../settings/starts'
 import { cutOuts, iceLine } from '../../settings/cutOuts'
 import { fightsOf, outOfOrder } from '../../settings/switching/switchingScale'
-import { eachSwitching, lookAgain, note, type Rule, stop } from './rule'
+import { answered, eachSwitching, lookAgain, note, type Rule, stop } from './rule'
 
 /** Scales of a loop: rungs of one controller by one probe. */
 const scalesOf = remembered((planned: LoopContext['loop']['settings']['planned']) => {
@@ -26,7 +26,7 @@ const scales = ({ loop }: LoopContext) => scalesOf(loop.settings.planned)
 
 const stagesInOrder: Rule = (context) =>
   scales(context).flatMap((rungs) =>
-    outOfOrder(rungs).map((rung) => {
+    outOfOrder(rungs, answered(context, 'stageSchool') === 'delays').map((rung) => {
       const before = rungs.filter(({ action }) => action === rung.action)
       const at = before.findIndex(({ id }) => id === rung.id)
       return lookAgain(

@@ -13,6 +13,8 @@ export const nameplateRecord = record('nameplate', {
   givesW: maybe(number('heat or cold it gives', 'power', { over: 0, max: 1e7 })),
   startsPerHour: maybe(number('starts an hour at most', 'perHour', { over: 0, max: 1000 })),
   minimumOffS: maybe(number('minimum off time', 'seconds', { min: 0, max: 1e5 })),
+  /** Of a transformer or a power supply. */
+  ratedVa: maybe(number('it can give', 'apparentPower', { over: 0, max: 1e6 })),
 })
 
 /** One device of a chain: a name on the job, and which profile it is. */

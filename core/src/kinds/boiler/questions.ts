@@ -131,20 +131,6 @@ export const questions: readonly Question[] = [
   ),
   asksWhich(
     SCHOOL,
-    'lineSchool',
-    'Straight line or emitter curve',
-    {
-      line: [
-        'Straight line between two points',
-        'Two numbers to key. A little too cool in mild weather with radiators.',
-      ],
-      curve: ['Curve of the emitter', 'Fits radiators at every load; one more number to know.'],
-    },
-    'Both are compared in Set.',
-    { school: true, when: { question: 'supplySchool', is: ['reset'] } },
-  ),
-  asksWhich(
-    SCHOOL,
     'outdoorSchool',
     'Weather of now, or averaged',
     {
@@ -152,17 +138,6 @@ export const questions: readonly Question[] = [
       averaged: ['Averaged over hours', 'Calm: right for heavy houses; the summer shut-down does not flutter.'],
     },
     'Light or heavy build?',
-    { school: true, when: { question: 'supplySchool', is: ['reset'] } },
-  ),
-  asksWhich(
-    SCHOOL,
-    'roomSchool',
-    'Room influence',
-    {
-      without: ['Without', 'Weather alone; nobody\u2019s stove fools it.'],
-      with: ['With a room sensor', 'Corrects for sun and guests; the reference room must have no valve of its own.'],
-    },
-    'Is there a room that stands for all?',
     { school: true, when: { question: 'supplySchool', is: ['reset'] } },
   ),
   asksWhich(

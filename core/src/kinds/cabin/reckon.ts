@@ -10,6 +10,9 @@ import { estimated } from '../estimated'
 
 const chemistries = { lead: 'bat.usable.lead', lfp: 'bat.usable.lfp' } as const
 
+/** Line that tells how long the battery lasts on the coldest night. */
+export const BATTERY_LASTS = 'Battery lasts'
+
 /** Plant and load from the answers. */
 export const reckon: KindFacts['reckon'] = (asked) => {
   const { data, number, choice, take, typical, power: powerOf } = asked
@@ -53,11 +56,10 @@ export const reckon: KindFacts['reckon'] = (asked) => {
     lines: [
       { label: 'Load on the coldest night', value: seen.loadW, quantity: 'power' },
       { label: 'On for', value: dutyPercent, quantity: 'percent' },
-      { label: 'Starts an hour then', value: cyclesPerHour, quantity: 'perHour' },
       { label: 'Battery draws, mean', value: runtime.averageA, quantity: 'current', worked: call('averageA') },
       ...(runtime.hours === null
         ? []
-        : [{ label: 'Battery lasts', value: runtime.hours, quantity: 'hours' as const, worked: call('hours') }]),
+        : [{ label: BATTERY_LASTS, value: runtime.hours, quantity: 'hours' as const, worked: call('hours') }]),
     ],
   }
 }

@@ -18,7 +18,7 @@ export const cabinet: KindFacts<'cabinet'> = {
   starts: ({ way }) => (way === 'proportioned' ? undefined : 'starts.motor.dol'),
   minimumOff: () => undefined,
   places: () => ['oven', 'air'],
-  leaning: ({ way }) => ({
+  leaning: ({ way, circulates }) => ({
     control: way === 'proportioned' ? 'time-proportioned' : 'on-off',
     because:
       way === 'proportioned'
@@ -33,6 +33,9 @@ export const cabinet: KindFacts<'cabinet'> = {
     also: [
       { category: 'probe', as: 'probe in the moving air', places: ['oven', 'air'] },
       { category: 'limiter', as: 'limiter with its own contactor' },
+      ...(circulates === 'fan'
+        ? [{ category: 'permissive' as const, as: 'air-flow switch', senses: 'air-flow' as const }]
+        : []),
     ],
   }),
   hazards: ['mains', 'hot-surface', 'combustible', 'explosive'],

@@ -17,7 +17,7 @@ export const fan: KindFacts<'fan'> = {
   starts: () => undefined,
   minimumOff: () => undefined,
   places: () => ['air', 'return-air'],
-  leaning: ({ occupants, humiditySet, first, motor }) => ({
+  leaning: ({ occupants, humiditySet, first, motor, fails }) => ({
     control: motor === 'onoff' ? 'on-off' : 'fan',
     because: 'Air is needed by degrees, not in gusts: speed follows the stronger demand.',
     would: 'A fan that can only be on or off.',
@@ -28,7 +28,7 @@ export const fan: KindFacts<'fan'> = {
       ...(typeof humiditySet === 'number' && first !== 'temperature'
         ? [{ category: 'transmitter' as const, as: 'humidity transmitter', measures: 'humidity' as const }]
         : []),
-      ...(occupants === 'nobody'
+      ...(occupants === 'nobody' && fails !== 'full'
         ? []
         : [
             { category: 'permissive' as const, as: 'air-flow switch', senses: 'air-flow' as const },

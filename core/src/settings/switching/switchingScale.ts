@@ -88,11 +88,17 @@ export function energisedAt(rungs: readonly SwitchingRung[], temperatureC: numbe
 export const soundPatterns = (count: number): string =>
   Array.from({ length: count }, (_, i) => Array.from({ length: i + 1 }, (_each, k) => k + 1).join('-')).join(', ')
 
-/** Pairs of stages of one action that stand in the wrong order: the later one comes on before the earlier. */
-export function outOfOrder(rungs: readonly PlanOf<OnOffBehaviour>[]): PlanOf<OnOffBehaviour>[] {
+/**
+ * Stages of one action that stand in the wrong order: the later one comes on before the earlier, or with it.
+ * @param delayed delays keep them apart: they may come on at one temperature
+ */
+export function outOfOrder(rungs: readonly PlanOf<OnOffBehaviour>[], delayed = false): PlanOf<OnOffBehaviour>[] {
   return (['heating', 'cooling'] as const).flatMap((action) => {
     const stages = rungs.filter((rung) => rung.action === action)
     const towards = action === 'cooling' ? 1 : -1
-    return stages.filter((stage, i) => i > 0 && towards * (stage.onC - stages[i - 1]!.onC) <= 0)
+    return stages.filter((stage, i) => {
+      const apartK = i > 0 ? towards * (stage.onC - stages[i - 1]!.onC) : Infinity
+      return delayed ? apartK < 0 : apartK <= 0
+    })
   })
 }

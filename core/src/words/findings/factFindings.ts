@@ -18,4 +18,34 @@ export const factFindings = {
     reason: `${say(f.countsW, 'power')} counts${f.measured ? ', as it was measured' : ''}; contacts, wires and fuses go by the ${f.tags.length > 1 ? 'plates' : 'plate'} of ${f.tags.join(' and ')}.`,
     remedy: 'Read the plate, and make both the same.',
   }),
+  C144_NOT_AT_HAND: (
+    f: { readonly tag: string; readonly volts: number; readonly found: string },
+    { say }: Words,
+  ): Sentences => ({
+    head: `${f.tag} gives ${say(f.volts, 'voltage', 0)}; that is not at hand.`,
+    reason: `The survey found: ${f.found.toLowerCase()}.`,
+    remedy: 'Choose a circuit of what is there, or have the licensed trade bring one and answer it so.',
+  }),
+  C145_NO_COMPRESSED_AIR: (f: { readonly poor: boolean }): Sentences => ({
+    head: f.poor ? 'The compressed air is wet or oily.' : 'No compressed air for the cooler.',
+    reason: f.poor
+      ? 'The cooler blows it onto electronics.'
+      : 'A cooler by compressed air was chosen, and none is at hand.',
+    remedy: f.poor
+      ? 'A filter to 5 µm and a dryer before it.'
+      : 'Another way of cooling, or a line of dry filtered air.',
+  }),
+  C146_BATTERY_TOO_SMALL: (
+    f: { readonly hours: number; readonly wanted: number; readonly capacityAh: number; readonly needsAh: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: `The battery lasts ${say(f.hours, 'hours')} of ${say(f.wanted, 'hours')}.`,
+    reason: `${say(f.capacityAh, 'ampereHours', 0)} on the coldest night, with the starts and the glow counted.`,
+    remedy: `A battery of ${say(f.needsAh, 'ampereHours', 0)}, less loss, or a lower target at night.`,
+  }),
+  C147_HEATS_WITHOUT_FAN: (f: { readonly tag: string }): Sentences => ({
+    head: `${f.tag} can heat without its fan.`,
+    reason: 'Moved air carries the heat off; in still air the element and what lies near it overheat.',
+    remedy: 'An air-flow switch in its line. The limiter stays.',
+  }),
 }

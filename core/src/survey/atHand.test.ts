@@ -1,0 +1,80 @@
+import { describe, expect, it } from '@jest/globals'
+import { answerQuestions } from '../actions/answerQuestions'
+import { startChain } from '../actions/startChain'
+import { checkLoop } from '../check/checkLoop'
+import type { LoopKind } from '../kinds/kinds'
+import type { Answer } from '../kinds/answers'
+import { loopContext } from '../loop/context'
+import { fieldData } from '../testing/fieldData'
+import { device, shelf, surveyed } from '../testing/loops'
+import type { Edited } from '../wiring/edited'
+import { atHand, isLowAtHand, supplyOutOf } from './atHand'
+import { placing } from './placing'
+
+describe('atHand', () => {
+  it.each([
+    ['mains-230-10', {}, true],
+    ['mains-230-10', { mainsAtHand: '230' }, true],
+    ['mains-230-10', { mainsAtHand: '400' }, true],
+    ['mains-230-10', { mainsAtHand: '120' }, false],
+    ['mains-230-10', { mainsAtHand: 'none' }, false],
+    ['mains-120-15', { mainsAtHand: '240' }, true],
+    ['mains-240-20', { mainsAtHand: '120' }, false],
+    ['safety-24', { mainsAtHand: '230' }, true],
+    ['safety-24', { mainsAtHand: '120' }, false],
+    ['safety-24', { mainsAtHand: 'none', lowAtHand: '24ac' }, true],
+    ['supply-24dc', { mainsAtHand: 'none', lowAtHand: '24ac' }, false],
+    ['class2-24', { mainsAtHand: '120' }, true],
+    ['battery-12-lead', { mainsAtHand: 'none' }, true],
+    ['dipper', { mainsAtHand: 'none' }, true],
+  ] as const)('%s with %j: %s', (profile, answers, is) => expect(atHand(answers, device(profile))).toBe(is))
+  it('the transformer that is there gives what its nameplate says, and no other does', () => {
+    const { loop } = surveyed('pool', { lowAtHand: '24ac', transformerVa: 30 })
+    expect(placing(loop, device('safety-24'), fieldData)).toEqual({ nameplate: { ratedVa: 30 } })
+    expect(placing(loop, device('supply-24dc'), fieldData)).toEqual({})
+    expect(isLowAtHand(loop.survey.answers, device('mains-230-10'))).toBe(false)
+  })
+})
+
+let made = 0
+const hand = {
+  ...{ data: fieldData, shelf, loops: [], by: 'Ann', at: '2026-01-05T08:00:00Z' },
+  newId: () => `n${++made}`,
+} as never
+const context = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
+const begun = (kind: LoopKind, changes: Readonly<Record<string, Answer>>, practice: 'europe' | 'us' = 'europe') => {
+  const { job, loop } = surveyed(kind, changes)
+  return startChain.run({ job: { ...job, practice }, loop }, {}, hand)
+}
+const circuits = (edited: Edited) =>
+  context(edited).chain.devices.flatMap(({ facts }) => {
+    const out = facts.category === 'supply' ? supplyOutOf(facts) : undefined
+    return out ? [out.volts] : []
+  })
+
+describe('a proposed chain', () => {
+  it('is fed from what is at hand', () => {
+    expect(circuits(begun('cabinet', { mainsAtHand: '120' }, 'us'))).not.toContain(240)
+    expect(circuits(begun('cabinet', { mainsAtHand: '240' }, 'us')).length).toBeGreaterThan(0)
+  })
+  it('an answer that changes under a chain is a finding that names both', () => {
+    const edited = answerQuestions.run(
+      begun('cabinet', { mainsAtHand: '230' }),
+      { answers: { mainsAtHand: '120' } },
+      hand,
+    )
+    const found = checkLoop(context(edited)).open.find(({ code }) => code === 'C144_NOT_AT_HAND')!
+    expect(`${found.head} ${found.reason}`).toMatch(/X1 gives 230\sV.*120 v/i)
+  })
+  it.each([
+    ['spaced', 4],
+    ['delays', 1],
+  ] as const)('stages %s: %s setpoints', (stageSchool, setpoints) => {
+    const { loop, job } = begun('chiller', { stageSchool, stages: 4 })
+    const sets = Object.values(loop.settings.planned).map(({ setpointC }) => setpointC)
+    expect(sets).toHaveLength(4)
+    expect(new Set(sets).size).toBe(setpoints)
+    const codes = checkLoop(context({ job, loop })).open.map(({ code }) => code)
+    expect(codes).not.toContain('C090_STAGE_OUT_OF_ORDER')
+  })
+})
