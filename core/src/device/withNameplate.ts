@@ -23,7 +23,6 @@ export const hasDuty = ({ ports }: Pick<DeviceProfile, 'ports'>): boolean =>
  * device. Heat given and power taken keep the shelf's ratio where the plate says only one of them, a current follows the power; an element
  * gives what it takes.
  * Formula: I = I(shelf) × P/P(shelf) × U(shelf)/U × phases(shelf)/phases, one phase 1 and three √3.
- * @example withNameplate(element, { powerW: 6000 }) // 6000 W and 6000 W of heat
  */
 export function withNameplate(profile: DeviceProfile, plate: Nameplate | undefined): DeviceProfile {
   if (!plate) return profile

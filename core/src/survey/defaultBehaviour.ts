@@ -1,3 +1,4 @@
+import { startReset } from '../settings/reset/startReset'
 import {
   type BandBehaviour,
   type FanBehaviour,
@@ -83,6 +84,8 @@ export function defaultBehaviour(
   const swingK = Math.max(swing.typical, fieldValue(data, 'resolve.swing').low * controller.display.stepC)
   const words = fromSetpoint(action, first?.convention ?? 'cut-out', setpointC, swingK, { swingIs: first?.swingIs })
   const { onC, offC } = switchingOf(words)
+  // By the weather it works up to the top of its line.
+  const lineTopC = (controller.controls?.reset && startReset(loop, data).maximumSupplyC) || -Infinity
   return {
     kind: 'on-off',
     order,
@@ -91,7 +94,7 @@ export function defaultBehaviour(
     ...words,
     ...start,
     highestC,
-    alarmHighC: Math.max(highestC, onC, offC) + LIMIT_K,
+    alarmHighC: Math.max(highestC, onC, offC, lineTopC + Math.max(onC, offC) - setpointC) + LIMIT_K,
     offsetK: 0,
     minimumOffS: usualMinimumOffS(loop, data),
   }

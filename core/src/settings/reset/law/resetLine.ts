@@ -21,8 +21,9 @@ export const resetRatio = ({ designOutdoorC, designSupplyC, warmOutdoorC, warmSu
 
 /**
  * Prepares a reset line: supply temperature over outdoor temperature, `null` where it is shut down for warm weather.
- * Straight between the design and the warm point, level beyond both, then held between minimum and maximum. Under the frost limit the
- * frost supply is the least, and that stands above the warm-weather shut-down; the maximum stands above all.
+ * Straight through the design and the warm point, and on beyond them up to the maximum and down to the minimum; where one of those is not
+ * given it is level beyond that point. Under the frost limit the frost supply is the least, and that stands above the warm-weather shut-down;
+ * the maximum stands above all.
  * Formula: supply = design supply + (outdoor − design outdoor) × (warm supply − design supply)/(warm outdoor − design outdoor).
  * @throws RangeError unless the warm point is the warmer and the limits do not cross
  * @example resetLine({ designOutdoorC: -10, designSupplyC: 50, warmOutdoorC: 20, warmSupplyC: 26 })(5) // 38
@@ -51,9 +52,11 @@ export function resetLine(line: ResetLine): (outdoorC: number) => number | null 
     })
   const ratio = resetRatio(line)
   const highest = maximumSupplyC ?? Infinity
+  const supplyAt = (outdoorC: number) => designSupplyC - ratio * (outdoorC - designOutdoorC)
   return (outdoorC) => {
-    const held = Math.min(warmOutdoorC, Math.max(designOutdoorC, outdoorC))
-    const straight = designSupplyC - ratio * (held - designOutdoorC)
+    const heldC = supplyAt(Math.min(warmOutdoorC, Math.max(designOutdoorC, outdoorC)))
+    const onC = supplyAt(outdoorC)
+    const straight = (onC > heldC ? maximumSupplyC : minimumSupplyC) === undefined ? heldC : onC
     const supply = Math.max(minimumSupplyC ?? -Infinity, straight)
     if (frostBelowC !== undefined && outdoorC < frostBelowC) return Math.min(highest, Math.max(supply, frostSupplyC!))
     if (shutdownAboveC !== undefined && outdoorC > shutdownAboveC) return null
