@@ -197,7 +197,7 @@ export const firstVisit = {
       designOutdoor: -14,
       batteryAh: 100,
       chemistry: 'lead',
-      hoursWanted: 10,
+      hoursWanted: 7,
       coAlarm: 'yes',
       way: 'swing',
       mainsAtHand: 'none',

@@ -1,5 +1,5 @@
 import type { Value } from '../schema/value'
-import type { nameplateRecord } from '../document/fields/chainFields'
+import type { nameplateRecord } from './fields/nameplateFields'
 import type { DeviceProfile, ElectricLoad, LoadPort, Port } from './deviceProfile'
 import { givesOf } from './duty'
 

@@ -3,8 +3,10 @@ import { swingForStarts, worstStarts } from '../control/starts'
 import { allowedStarts } from '../settings/allowedStarts'
 import { switchingPlans } from '../settings/behaviour'
 import { startsOf, startsTitles } from '../settings/starts'
-import type { LoopContext } from '../loop/context'
-import { fieldValue } from '../plant/fieldValue'
+import type { ResolvedChain } from '../document/chain'
+import type { LoopDocument } from '../document/documents'
+import type { Words } from '../words/words'
+import { type FieldData, fieldValue } from '../plant/fieldValue'
 import { usualMinimumOffS } from './defaultBehaviour'
 import type { Control } from '../choices/deviceChoices'
 import type { Quantity } from '../units/quantity'
@@ -19,6 +21,13 @@ interface ProposalFigure {
   readonly quantity: Quantity
   readonly decimals?: number
   readonly worked?: CalcCall
+}
+
+/** What a proposal is made of besides its survey. */
+interface Proposed {
+  readonly loop: LoopDocument
+  readonly chain: ResolvedChain
+  readonly data: FieldData
 }
 
 /** How to control this loop, why in two lines with numbers, and what would change its mind. */
@@ -52,7 +61,7 @@ const SWITCHES: ReadonlySet<Control> = new Set(['on-off', 'staged', 'defrost', '
  * How often the plant would start as one step: as planned where it is planned so, else with the usual swing and minimum off time, before
  * any probe is chosen.
  */
-function oneStep(context: Pick<LoopContext, 'loop' | 'chain' | 'data'>, survey: LoopSurvey) {
+function oneStep(context: Proposed, survey: LoopSurvey) {
   const { loop, data } = context
   const { powerW, capacityJPerK, lossWPerK, restC, targetC, action } = survey.seen
   const plan = switchingPlans(loop.settings.planned).find((each) => each.action === action)
@@ -83,7 +92,7 @@ function oneStep(context: Pick<LoopContext, 'loop' | 'chain' | 'data'>, survey: 
  * The proposal that a survey ends with. A kind leans to one way of control; the numbers may overrule it: more switchings an hour than
  * the load allows make stages, a tolerance narrower than half of the usual swing makes it modulating where the plant can.
  */
-export function propose(context: Pick<LoopContext, 'loop' | 'chain' | 'data' | 'words'>, survey: LoopSurvey): Proposal {
+export function propose(context: Proposed & { readonly words: Words }, survey: LoopSurvey): Proposal {
   const { loop, data } = context
   const { seen, figures: known } = survey
   const { say } = context.words

@@ -1,4 +1,4 @@
-import { figureSources } from '@nachtigal/core/words/figureSources'
+import { figureSources } from '@nachtigal/core/survey/figureSources'
 import { consequences } from '@nachtigal/core/settings/consequences'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
 import { judgeRow } from '@nachtigal/core/wiring/judgeRow'

@@ -14,7 +14,7 @@ import { useTap } from '../../loop/useTap'
 import { ChoiceField } from '../../design/ChoiceField'
 import { NumberField } from '../../design/NumberField'
 import { TextField } from '../../design/TextField'
-import { NameplatePart } from './NameplatePart'
+import { hasPlate, NameplatePart } from './NameplatePart'
 import { PortConnections } from './PortConnections'
 
 /** What belongs to a device on this job: where it is, how it is set up, what it is joined to. */
@@ -98,7 +98,7 @@ export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRe
             )
           })}
       </div>
-      {facts.category === 'load' && !device.shared ? <NameplatePart device={device} /> : null}
+      {hasPlate(facts) ? <NameplatePart device={device} /> : null}
       <PortConnections device={device} />
       <p className="flex flex-wrap gap-x-5">
         {older ? (

@@ -2,7 +2,7 @@ import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import { givesOf } from '@nachtigal/core/device/duty'
 import { type Nameplate, workingPort } from '@nachtigal/core/device/withNameplate'
 import { writeDevice } from '@nachtigal/core/actions/writeDevice'
-import { nameplateRecord } from '@nachtigal/core/document/fields/chainFields'
+import { nameplateRecord } from '@nachtigal/core/device/fields/nameplateFields'
 import { formatValue } from '@nachtigal/core/units/quantity'
 import { useLoop } from '../../loop/loopContext'
 import { useAct } from '../../loop/useAct'
@@ -20,10 +20,13 @@ const titles: Readonly<Record<Figure, string>> = {
   powerFactor: 'Power factor',
   startsPerHour: 'Starts at most',
   minimumOffS: 'Minimum off time',
+  ratedVa: 'Can give',
 }
 
 /** What counts of a load now: its own plate over what is usual. An element gives what it takes, so it is asked once. */
 function countsOf({ facts }: ResolvedDevice): { readonly usual: Usual; readonly asked: readonly Figure[] } {
+  const rated = Object.values(facts.ports).find((port) => port.kind === 'supply-out' && port.ratedVa !== undefined)
+  if (rated?.kind === 'supply-out') return { usual: { ratedVa: rated.ratedVa! }, asked: ['ratedVa'] }
   const working = facts.ports[workingPort(facts) ?? '']
   const load = working?.kind === 'load' ? working.load : undefined
   const given = Object.values(facts.ports).flatMap((port) =>
@@ -48,7 +51,11 @@ function countsOf({ facts }: ResolvedDevice): { readonly usual: Usual; readonly 
   }
 }
 
-/** What stands on the plate of the very load: contact, wire, fuse and simulation go by it. Empty fields count as the shelf usually has it. */
+/** Whether a device has figures on its plate that others go by: a load, and what can give only so much. */
+export const hasPlate = ({ category, ports }: ResolvedDevice['facts']) =>
+  category === 'load' || Object.values(ports).some((port) => port.kind === 'supply-out' && port.ratedVa !== undefined)
+
+/** What stands on the plate of the very device: contact, wire, fuse and simulation go by it. Empty fields count as the shelf usually has it. */
 export function NameplatePart({ device }: { readonly device: ResolvedDevice }) {
   const { loop, preferences } = useLoop()
   const act = useAct()

@@ -6,7 +6,7 @@ import type { ChoiceQuestion, NumberQuestion, Question } from '@nachtigal/core/k
 import { assumedQuestions } from '@nachtigal/core/survey/assumed'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 import { ways } from '@nachtigal/core/survey/ways'
-import { figureSources } from '@nachtigal/core/words/figureSources'
+import { figureSources } from '@nachtigal/core/survey/figureSources'
 import { formatValue } from '@nachtigal/core/units/quantity'
 import { useLoop } from '../../loop/loopContext'
 import { WorkedSum } from '../../loop/Worked'

@@ -7,7 +7,7 @@ import { formatQuantity } from '@nachtigal/core/units/quantity'
 import { trialRecord } from '@nachtigal/core/document/fields/loopFields'
 import { useMemo } from 'react'
 import { useLoop } from '../../loop/loopContext'
-import { figureSources } from '@nachtigal/core/words/figureSources'
+import { figureSources } from '@nachtigal/core/survey/figureSources'
 import { NumberField } from '../../design/NumberField'
 import { RunMeaning } from './RunMeaning'
 

@@ -3,8 +3,10 @@ import { type ResetLine, resetLine } from './resetLine'
 
 const line: ResetLine = { designOutdoorC: -10, designSupplyC: 50, warmOutdoorC: 20, warmSupplyC: 26 }
 
+type Case = [what: string, more: Partial<ResetLine>, ...points: (readonly [number, number])[]]
+
 describe('resetLine goes on beyond its points', () => {
-  it.each([
+  it.each<Case>([
     ['level where neither limit is given', {}, [-25, 50], [30, 26]],
     ['up to the highest', { maximumSupplyC: 56 }, [-15, 54], [-17.5, 56], [-25, 56], [30, 26]],
     ['down to the lowest', { minimumSupplyC: 20 }, [25, 22], [27.5, 20], [40, 20], [-25, 50]],
@@ -17,7 +19,7 @@ describe('resetLine goes on beyond its points', () => {
       [40, 28],
       [-25, 20],
     ],
-  ] as const)('%s', (_, more, ...points) => {
+  ])('%s', (_, more, ...points) => {
     const at = resetLine({ ...line, ...more })
     for (const [outdoorC, supplyC] of points) expect(at(outdoorC)).toBeCloseTo(supplyC, 9)
   })
