@@ -67,38 +67,44 @@ export function NameplatePart({ device }: { readonly device: ResolvedDevice }) {
     ) as Nameplate
     return act(writeDevice, { device: id, nameplate: next })
   }
+  const own = Object.keys(nameplate).length > 0
   return (
-    <fieldset className="grid gap-x-4 gap-y-3 grid-cols-2 xl:grid-cols-4 items-start" data-nameplate={tag}>
-      <legend className="h3 pb-1">
-        Nameplate of {tag} <span className="small font-normal text-ink2">empty: as usual for this kind</span>
-      </legend>
-      {asked.map((figure) => {
-        const field = nameplateRecord.fields[figure]
-        return (
-          <NumberField
-            key={figure}
-            label={titles[figure]}
-            draftKey={`${loop.id}/plate/${id}/${figure}`}
-            value={nameplate[figure]}
-            field={field}
-            preferences={preferences}
-            placeholder={usual[figure] === undefined ? '' : formatValue(usual[figure], field.quantity, preferences)}
-            onCommit={(value) => write({ [figure]: value })}
+    <details open={own} data-nameplate={tag}>
+      <summary className="cursor-pointer min-h-8 max-md:min-h-12">
+        <b className="cond">Nameplate of {tag}</b>{' '}
+        <span className="small text-ink2">
+          {own ? 'as read; empty: as usual for this kind' : 'as usual for this kind'}
+        </span>
+      </summary>
+      <div className="grid gap-x-4 gap-y-3 grid-cols-2 xl:grid-cols-4 items-start pt-2">
+        {asked.map((figure) => {
+          const field = nameplateRecord.fields[figure]
+          return (
+            <NumberField
+              key={figure}
+              label={titles[figure]}
+              draftKey={`${loop.id}/plate/${id}/${figure}`}
+              value={nameplate[figure]}
+              field={field}
+              preferences={preferences}
+              placeholder={usual[figure] === undefined ? '' : formatValue(usual[figure], field.quantity, preferences)}
+              onCommit={(value) => write({ [figure]: value })}
+            />
+          )
+        })}
+        {asked.includes('volts') ? (
+          <ChoiceField
+            label="Phases"
+            value={String(nameplate.phases ?? '')}
+            onChoose={(phases) => void write({ phases: phases === '' ? undefined : (Number(phases) as 1 | 3) })}
+            choices={[
+              { value: '', title: 'as usual' },
+              { value: '1', title: 'one' },
+              { value: '3', title: 'three' },
+            ]}
           />
-        )
-      })}
-      {asked.includes('volts') ? (
-        <ChoiceField
-          label="Phases"
-          value={String(nameplate.phases ?? '')}
-          onChoose={(phases) => void write({ phases: phases === '' ? undefined : (Number(phases) as 1 | 3) })}
-          choices={[
-            { value: '', title: 'as usual' },
-            { value: '1', title: 'one' },
-            { value: '3', title: 'three' },
-          ]}
-        />
-      ) : null}
-    </fieldset>
+        ) : null}
+      </div>
+    </details>
   )
 }

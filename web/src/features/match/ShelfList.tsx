@@ -11,6 +11,7 @@ import { chooseDevice } from '@nachtigal/core/actions/chooseDevice'
 import { feedFrom } from '@nachtigal/core/actions/feedFrom'
 import { factsOfKind } from '@nachtigal/core/kinds/kinds'
 import { placing } from '@nachtigal/core/survey/placing'
+import { takeOverPower } from '@nachtigal/core/survey/takeOverPower'
 import { addDevice, replaceDevice } from '@nachtigal/core/wiring/chainEdit'
 import { idleSupplies } from '@nachtigal/core/wiring/idleSupplies'
 import { useJob } from '../../loop/jobContext'
@@ -67,9 +68,16 @@ export function ShelfList({ category, title, first }: Props) {
         .map((profile) => {
           const id = first?.id ?? 'tried'
           const places = placing(loop, profile, data)
-          const edited = first
-            ? replaceDevice({ job, loop }, first.id, profile, places)
-            : addDevice({ job, loop }, profile, id, places)
+          const now = { job, loop }
+          // The one in use is judged as it stands, another one as it would come: with the power that the survey answers on its plate.
+          const edited =
+            first && profile.id === inUse
+              ? now
+              : takeOverPower(
+                  now,
+                  first ? replaceDevice(now, first.id, profile, places) : addDevice(now, profile, id, places),
+                  data,
+                )
           const chain = resolveChain(edited.job, edited.loop.chain)
           const judgedConnections = judgeConnections(chain, words).filter(({ connection }) =>
             chain.connections.some((c) => c.id === connection && (c.fromDevice.id === id || c.toDevice.id === id)),
