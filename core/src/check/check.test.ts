@@ -228,6 +228,7 @@ describe('consequences', () => {
       'off',
       'design',
       'worst',
+      'allowed',
       'operations',
       'life',
       'settles',

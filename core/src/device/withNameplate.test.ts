@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { device } from '../testing/loops'
 import { dutyOf, givesOf } from './duty'
-import { hasDuty, withNameplate, workingPort } from './withNameplate'
+import { withNameplate, workingPort } from './withNameplate'
 
 const load = (profile: string, plate: Parameters<typeof withNameplate>[1]) => {
   const made = withNameplate(device(profile), plate)
@@ -45,9 +45,8 @@ describe('withNameplate', () => {
     expect(made.load).toMatchObject({ startsPerHour: 3, minimumOffS: 600, fuel: 'gas' })
     expect(made.terminals).toBe(boiler.terminals)
   })
-  it('knows which devices have a duty', () => {
-    expect([element, unit, boiler, device('circulator-45')].map(hasDuty)).toEqual([true, true, true, false])
-    expect(workingPort(boiler)).toBeUndefined()
+  it('what is called by a contact takes its power elsewhere', () => {
+    expect([element, unit, boiler].map(workingPort)).toEqual(['power', 'power', undefined])
   })
   it('does not change the shelf\u2019s entry', () => {
     const before = JSON.stringify(unit)

@@ -14,10 +14,6 @@ export const workingPort = ({ ports }: Pick<DeviceProfile, 'ports'>): string | u
     .flatMap(([id, port]) => (works(port) ? [{ id, powerW: port.load.powerW }] : []))
     .sort((a, b) => b.powerW - a.powerW)[0]?.id
 
-/** Whether a device says what heat or cold it gives, so that its plate can say another figure. */
-export const hasDuty = ({ ports }: Pick<DeviceProfile, 'ports'>): boolean =>
-  Object.values(ports).some((port) => 'does' in port && givesOf(port) > 0)
-
 /**
  * A profile as its own plate has it, so that nothing beyond this looks at plates: contact, wire, fuse, supply and simulation go by the very
  * device. Heat given and power taken keep the shelf's ratio where the plate says only one of them, a current follows the power; an element

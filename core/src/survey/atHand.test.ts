@@ -6,7 +6,8 @@ import type { LoopKind } from '../kinds/kinds'
 import type { Answer } from '../kinds/answers'
 import { loopContext } from '../loop/context'
 import { fieldData } from '../testing/fieldData'
-import { device, shelf, surveyed } from '../testing/loops'
+import { hand } from '../testing/hand'
+import { device, surveyed } from '../testing/loops'
 import type { Edited } from '../wiring/edited'
 import { atHand, isLowAtHand, supplyOutOf } from './atHand'
 import { placing } from './placing'
@@ -36,11 +37,6 @@ describe('atHand', () => {
   })
 })
 
-let made = 0
-const hand = {
-  ...{ data: fieldData, shelf, loops: [], by: 'Ann', at: '2026-01-05T08:00:00Z' },
-  newId: () => `n${++made}`,
-} as never
 const context = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 const begun = (kind: LoopKind, changes: Readonly<Record<string, Answer>>, practice: 'europe' | 'us' = 'europe') => {
   const { job, loop } = surveyed(kind, changes)

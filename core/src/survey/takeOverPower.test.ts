@@ -12,13 +12,9 @@ import { contactLoad } from '../wiring/contactLoad'
 import type { Edited } from '../wiring/edited'
 import { checkLoop } from '../check/checkLoop'
 import { fieldData } from '../testing/fieldData'
-import { shelf, surveyed } from '../testing/loops'
+import { hand } from '../testing/hand'
+import { surveyed } from '../testing/loops'
 
-let made = 0
-const hand = {
-  ...{ data: fieldData, shelf, loops: [], by: 'Ann', at: '2026-01-05T08:00:00Z' },
-  newId: () => `n${++made}`,
-} as never
 const context = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 const begun = (kind: LoopKind, changes: Readonly<Record<string, Answer>>) =>
   startChain.run(surveyed(kind, changes), {}, hand)

@@ -43,9 +43,9 @@ export const factFindings = {
     reason: `${say(f.capacityAh, 'ampereHours', 0)} on the coldest night, with the starts and the glow counted.`,
     remedy: `A battery of ${say(f.needsAh, 'ampereHours', 0)}, less loss, or a lower target at night.`,
   }),
-  C147_HEATS_WITHOUT_FAN: (f: { readonly tag: string }): Sentences => ({
+  C147_HEATS_WITHOUT_FAN: (f: { readonly tag: string }, { term }: Words): Sentences => ({
     head: `${f.tag} can heat without its fan.`,
     reason: 'Moved air carries the heat off; in still air the element and what lies near it overheat.',
-    remedy: 'An air-flow switch in its line. The limiter stays.',
+    remedy: `An air-flow switch in its line. The ${term('limiter')} stays.`,
   }),
 }
