@@ -123,4 +123,7 @@ async function answerAll(page: Page, part: string) {
   for (const box of await region.getByRole('checkbox').all()) if (!(await box.isChecked())) await box.check()
   for (const list of await region.getByRole('combobox').all())
     if (/don.t know|^$/.test(await list.inputValue())) await list.selectOption({ index: 1 })
+  // The chain is fed from what is at hand.
+  const mains = region.getByRole('combobox', { name: 'Mains at hand' })
+  if ((await mains.count()) > 0) await mains.selectOption('230')
 }

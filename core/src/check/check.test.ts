@@ -229,7 +229,6 @@ describe('consequences', () => {
       'design',
       'worst',
       'allowed',
-      'operations',
       'life',
       'settles',
       'display',

@@ -108,23 +108,14 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
       calc: 'cycling.relayLife',
       input: { cyclesPerHour: worst.perHour, hoursPerYear, ratedOperations: contact.ratedOperations },
     }
-    lines.push(
-      {
-        id: 'operations',
-        label: 'Relay moves a year',
-        quantity: 'count',
-        value: worst.perHour * hoursPerYear,
-        worked: { ...wear, output: 'operationsPerYear' },
-      },
-      {
-        id: 'life',
-        label: 'Relay life at that',
-        quantity: 'years',
-        decimals: 0,
-        value: relayLifeYears(worst.perHour, hoursPerYear, contact.ratedOperations),
-        worked: { ...wear, output: 'years' },
-      },
-    )
+    lines.push({
+      id: 'life',
+      label: 'Relay life at that',
+      quantity: 'years',
+      decimals: 0,
+      value: relayLifeYears(worst.perHour, hoursPerYear, contact.ratedOperations),
+      worked: { ...wear, output: 'years' },
+    })
   }
   const risesKPerHour = (3600 * load.powerW) / load.capacityJPerK / 2
   return [
