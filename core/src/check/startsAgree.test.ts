@@ -5,7 +5,7 @@ import { loopContext } from '../loop/context'
 import { allowedStarts } from '../settings/allowedStarts'
 import { switchingPlans } from '../settings/behaviour'
 import { consequences } from '../settings/consequences'
-import { startsOf, startsTitles } from '../settings/starts'
+import { startsOf, startsTitles, worstTitle } from '../settings/starts'
 import { propose } from '../survey/proposal'
 import { chained, replanned } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
@@ -25,7 +25,7 @@ function saidOf(edited: Edited) {
   const figure = (title: string) => proposal.figures.find(({ label }) => label.startsWith(title))?.value
   return {
     stages: starts.load.stages,
-    survey: figure(startsTitles.worst),
+    survey: figure(worstTitle(starts.worst)),
     surveyAllows: figure(startsTitles.allowed),
     set: consequences(plan, of).find(({ id }) => id === 'worst')?.value ?? 0,
     allowed: allowedStarts(of, plan.output)?.perHour,
@@ -38,7 +38,8 @@ describe('starts an hour', () => {
   it.each(loopKinds)('%s: Survey, Set and the finding say the same, and allow the same', (kind) => {
     const said = saidOf(chained(kind))
     if (!said) return expect(['fan', 'floor', 'boiler']).toContain(kind)
-    if (said.stages === 1 && said.survey !== undefined) expect(said.survey).toBeCloseTo(said.set, 9)
+    // Under the same name too: a name of its own would find nothing.
+    if (said.stages === 1 && said.surveyAllows !== undefined) expect(said.survey).toBeCloseTo(said.set, 9)
     if (said.surveyAllows !== undefined) expect(said.surveyAllows).toBe(said.allowed)
     const tooMany = said.allowed !== undefined && said.set > said.allowed + 1e-9
     expect(said.finding !== undefined).toBe(tooMany)

@@ -48,6 +48,12 @@ describe('withNameplate', () => {
   it('what is called by a contact takes its power elsewhere', () => {
     expect([element, unit, boiler].map(workingPort)).toEqual(['power', 'power', undefined])
   })
+  it('a pump that brings more heat takes no more for it', () => {
+    const usual = load('exchanger-pump', undefined)
+    const { made, port } = load('exchanger-pump', { givesW: 60_000 })
+    expect(dutyOf(made, ['water-flow'])).toBeCloseTo(60_000, 6)
+    expect(port!.load).toEqual(usual.port!.load)
+  })
   it('does not change the shelf\u2019s entry', () => {
     const before = JSON.stringify(unit)
     withNameplate(unit, { givesW: 5000, startsPerHour: 2 })

@@ -1,10 +1,13 @@
 import type { Value } from '../schema/value'
 import type { nameplateRecord } from './fields/nameplateFields'
+import type { Effect } from '../choices/deviceChoices'
 import type { DeviceProfile, ElectricLoad, LoadPort, Port } from './deviceProfile'
 import { givesOf } from './duty'
 
 /** What stands on the plate of the very device; what is left out is as the shelf has it. */
 export interface Nameplate extends Value<typeof nameplateRecord> {}
+
+const MAKES: ReadonlySet<Effect> = new Set(['element', 'fuel', 'cooling'])
 
 const works = (port: Port): port is LoadPort => port.kind === 'load' && port.does !== 'none' && port.does !== 'light'
 
@@ -16,8 +19,8 @@ export const workingPort = ({ ports }: Pick<DeviceProfile, 'ports'>): string | u
 
 /**
  * A profile as its own plate has it, so that nothing beyond this looks at plates: contact, wire, fuse, supply and simulation go by the very
- * device. Heat given and power taken keep the shelf's ratio where the plate says only one of them, a current follows the power; an element
- * gives what it takes.
+ * device. Heat given and power taken keep the shelf's ratio where the plate says only one of them and the device makes what it gives; a
+ * current follows the power; an element gives what it takes.
  * Formula: I = I(shelf) × P/P(shelf) × U(shelf)/U × phases(shelf)/phases, one phase 1 and three √3.
  */
 export function withNameplate(profile: DeviceProfile, plate: Nameplate | undefined): DeviceProfile {
@@ -28,8 +31,10 @@ export function withNameplate(profile: DeviceProfile, plate: Nameplate | undefin
   const taken = base?.kind === 'load' ? base.load.powerW : 0
   const share = (said: number | undefined, usual: number) =>
     said === undefined || usual <= 0 ? undefined : said / usual
-  const gives = share(plate.givesW, given) ?? share(plate.powerW, taken) ?? 1
-  const takes = share(plate.powerW, taken) ?? share(plate.givesW, given) ?? 1
+  // A pump that brings much heat takes no more for it: only what makes its heat or cold itself keeps the ratio.
+  const makes = base !== undefined && 'does' in base && MAKES.has(base.does)
+  const gives = share(plate.givesW, given) ?? (makes ? share(plate.powerW, taken) : undefined) ?? 1
+  const takes = share(plate.powerW, taken) ?? (makes ? share(plate.givesW, given) : undefined) ?? 1
   const ports = Object.fromEntries(
     Object.entries(profile.ports).map(([id, port]): [string, Port] => {
       const more = 'does' in port && port.givesW !== undefined ? { givesW: port.givesW * gives } : {}

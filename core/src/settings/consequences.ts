@@ -10,7 +10,7 @@ import type { LoopSurvey } from '../survey/surveyResult'
 import type { CalcCall } from '../kinds/asked'
 import type { LoopContext } from '../loop/context'
 import type { RungLoad } from './rungLoad'
-import { startsOf, startsTitles, type Starts } from './starts'
+import { startsOf, startsTitles, type Starts, worstTitle } from './starts'
 
 /** One line of "what it means": a worked-out number that can be opened, a reason why there is none, or a few words. */
 export interface Consequence {
@@ -95,7 +95,7 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
   lines.push(line('design', startsTitles.design, starts.at(load.restC)))
   const now = outdoorNow(given)
   if (now) lines.push(line('now', `${startsTitles.now}, ${now.says}`, starts.at(load.restC + now.shiftK)))
-  lines.push(line('worst', worst.minimumOffRules ? startsTitles.rested : startsTitles.worst, worst))
+  lines.push(line('worst', worstTitle(worst), worst))
   const { allowed } = starts
   if (allowed)
     lines.push({

@@ -16,6 +16,10 @@ export const startsTitles = {
   allowed: 'Starts, allowed',
 } as const
 
+/** What the worst rate is called: by whether the minimum off time decides it. */
+export const worstTitle = ({ minimumOffRules }: { readonly minimumOffRules: boolean }): string =>
+  minimumOffRules ? startsTitles.rested : startsTitles.worst
+
 /** Starts an hour at one load. */
 interface StartsAt {
   readonly perHour: number

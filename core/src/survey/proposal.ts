@@ -2,7 +2,7 @@ import { droop } from '../settings/band/law/proportional'
 import { swingForStarts, worstStarts } from '../control/starts'
 import { allowedStarts } from '../settings/allowedStarts'
 import { switchingPlans } from '../settings/behaviour'
-import { startsOf, startsTitles } from '../settings/starts'
+import { startsOf, startsTitles, worstTitle } from '../settings/starts'
 import type { ResolvedChain } from '../document/chain'
 import type { LoopDocument } from '../document/documents'
 import type { Words } from '../words/words'
@@ -83,6 +83,11 @@ function oneStep(context: Proposed, survey: LoopSurvey) {
     ofPower,
     allowed,
     worst: alone ? starts.worst.perHour : ofPower(powerW),
+    title: worstTitle({
+      minimumOffRules: alone
+        ? starts.worst.minimumOffRules
+        : powerW > 0 && worstStarts(given(powerW), swingK).minimumOffRules,
+    }),
     worked: alone ? starts.worst.worked : undefined,
     swingOf: (ofW: number) => allowed && swingForStarts(given(ofW), allowed.perHour),
   }
@@ -103,7 +108,7 @@ export function propose(context: Proposed & { readonly words: Words }, survey: L
   const fullW = seen.fullPowerW ?? powerW
   const swingRow = fieldValue(data, facts.swing(answers))
   const dutyPercent = fullW > 0 ? Math.min(100, (100 * loadW) / fullW) : 100
-  const { swingK, planned, worst, worked, allowed, swingOf, ofPower } = oneStep(context, survey)
+  const { swingK, planned, worst, title, worked, allowed, swingOf, ofPower } = oneStep(context, survey)
   const asked = typeof answers['stages'] === 'number' ? answers['stages'] : undefined
   const upTo = Array.from({ length: leaning.mostStages }, (_, i) => i + 1)
   const needed = allowed ? (upTo.find((n) => ofPower(powerW / n) <= allowed.perHour) ?? leaning.mostStages) : 1
@@ -133,7 +138,7 @@ export function propose(context: Proposed & { readonly words: Words }, survey: L
     ...(worst > 0
       ? [
           {
-            label: control === 'staged' ? `${startsTitles.worst}, as one step` : startsTitles.worst,
+            label: control === 'staged' ? `${title}, as one step` : title,
             value: worst,
             quantity: 'perHour' as const,
             ...(worked ? { worked } : {}),

@@ -9,7 +9,7 @@ import { platesFor, readsPlate, withoutPower } from './plates'
 import { surveyResult } from './surveyResult'
 
 /** Plates that differ from the survey by less than this share say the same. */
-export const SAME_POWER = 0.005
+const SAME_POWER = 0.005
 
 const answeredOf = ({ loop }: Edited) => {
   const { power } = loop.survey.answers

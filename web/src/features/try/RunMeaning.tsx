@@ -1,5 +1,5 @@
 import type { RunOutcome } from '@nachtigal/core/check/runOutcome'
-import { startsOf, startsTitles } from '@nachtigal/core/settings/starts'
+import { startsOf, startsTitles, worstTitle } from '@nachtigal/core/settings/starts'
 import { hours } from '@nachtigal/core/units/hours'
 import { Cautions } from '../../loop/Cautions'
 import { useLoop } from '../../loop/loopContext'
@@ -90,7 +90,7 @@ function RunFacts() {
         <dd data-result="worst">{outcome!.figures.worstHour}</dd>
         {starts ? (
           <>
-            <dt>{starts.worst.minimumOffRules ? startsTitles.rested : startsTitles.worst}</dt>
+            <dt>{worstTitle(starts.worst)}</dt>
             <dd data-fact="starts.worst">{words.say(starts.worst.perHour, 'perHour')}</dd>
           </>
         ) : null}
