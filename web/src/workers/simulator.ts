@@ -20,6 +20,9 @@ interface Waiting {
 /** A run that is older than this when the next one is asked for is ended instead of waited for. */
 const PATIENCE_MS = 150
 
+/** A worker that neither answers nor tells how far it is for so long was lost on its way, as a machine short of memory does it. */
+const SILENT_MS = 10_000
+
 const start = () => new Worker(new URL('./simulateWorker.ts', import.meta.url), { type: 'module' })
 
 /**
@@ -32,6 +35,7 @@ export class Simulator {
   private running: (Waiting & { readonly since: number }) | undefined
   private waiting: Waiting | undefined
   private timer: ReturnType<typeof setTimeout> | undefined
+  private silence: ReturnType<typeof setTimeout> | undefined
 
   constructor(private readonly slot: string) {}
 
@@ -57,6 +61,7 @@ export class Simulator {
 
   private end(): void {
     clearTimeout(this.timer)
+    clearTimeout(this.silence)
     this.worker?.terminate()
     this.worker = undefined
     this.remote = undefined
@@ -82,7 +87,7 @@ export class Simulator {
     )
   }
 
-  private next(): void {
+  private next(begunAgain = false): void {
     const ask = this.waiting
     if (!ask) return
     this.waiting = undefined
@@ -91,9 +96,28 @@ export class Simulator {
     const remote = this.begin()
     const over = () => {
       clearTimeout(this.timer)
+      clearTimeout(this.silence)
       if (this.running === running) this.running = undefined
     }
-    remote.run(this.slot, ask.scenario, ask.window, ask.points, ask.mayTakeMs, proxy(ask.onProgress)).then(
+    const listen = () => {
+      clearTimeout(this.silence)
+      this.silence = setTimeout(() => {
+        if (this.running !== running) return
+        this.end()
+        if (this.waiting) this.next()
+        else if (begunAgain) ask.fail(new Error('its worker did not answer twice; load the page again'))
+        else {
+          this.waiting = ask
+          this.next(true)
+        }
+      }, SILENT_MS)
+    }
+    const onProgress: Waiting['onProgress'] = (share, view) => {
+      if (this.running === running) listen()
+      ask.onProgress(share, view)
+    }
+    listen()
+    remote.run(this.slot, ask.scenario, ask.window, ask.points, ask.mayTakeMs, proxy(onProgress)).then(
       (report) => {
         if (this.running !== running) return
         over()
