@@ -6,7 +6,7 @@ import { type ChosenFault, loopFaults, withFaults } from '../simulate/loop/loopF
 import { type LoopRun, loopScenario } from '../simulate/loop/loopScenario'
 import type { SimulationResult } from '../simulate/scenario'
 import { simulate } from '../simulate/simulate'
-import { chained, replanned, rewhole } from '../testing/chains'
+import { alarming, chained, replanned, rewhole } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import { onOff } from '../testing/plans'
 import { plannedFloor } from '../testing/warmFloor'
@@ -208,18 +208,20 @@ describe('each sentence comes from the numbers: an input moved past its threshol
   })
   it('alarm: past its limit for long enough, until the limit is further off', () => {
     const alarmed = (alarmLowC: number) =>
-      says('room', (edited) => replanned(edited, { alarmLowC, alarmHighC: 60 }), -10, {
+      says('room', (edited) => alarming(replanned(edited, { alarmLowC, alarmHighC: 60 })), -10, {
         faults: [{ id: 'open probe 1', atH: 6 }],
       })
     // Without its probe it calls at once; with it, only past the limit.
     expect(alarmed(5).ids).toContain('alarm')
-    const quiet = says('room', (edited) => replanned(edited, { alarmLowC: 5, alarmHighC: 60 }), -10)
+    const quiet = says('room', (edited) => alarming(replanned(edited, { alarmLowC: 5, alarmHighC: 60 })), -10)
     expect(quiet.ids).not.toContain('alarm')
     expect(
       says(
         'room',
         (edited) =>
-          replanned(edited, { alarmLowC: 19.9, alarmHighC: 60, ...fromSetpoint('heating', 'centred', 18, 1) }),
+          alarming(
+            replanned(edited, { alarmLowC: 19.9, alarmHighC: 60, ...fromSetpoint('heating', 'centred', 18, 1) }),
+          ),
         -10,
       ).ids,
     ).toContain('alarm')

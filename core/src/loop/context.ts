@@ -5,6 +5,7 @@ import type { FieldData } from '../plant/fieldValue'
 import { type LoopSurvey, type SurveyOutcome, surveyResult } from '../survey/surveyResult'
 import type { UnitPreferences } from '../units/quantity'
 import { type Words, wordsFor } from '../words/words'
+import { keptPlan } from '../settings/keptPlan'
 import { wireList } from '../wiring/wireList'
 import type { WireList, WireRow } from '../wiring/wireRow'
 import { type SharedDraw, supplyDraws } from '../wiring/supplyDraws'
@@ -13,6 +14,7 @@ import { judgeConnections, type ConnectionVerdict } from './judgeConnection'
 /** Everything derived from a loop that rules, screens and sheets look at; made once per change. */
 export interface LoopContext {
   readonly job: JobDocument
+  /** Its plans hold only what their controllers can keep. */
   readonly loop: LoopDocument
   readonly data: FieldData
   readonly words: Words
@@ -36,6 +38,19 @@ const surveyOf = remembered((data: FieldData) =>
     rememberedByWord((kind: LoopDocument['kind']): SurveyOutcome => surveyResult({ kind, survey }, chain, data)),
   ),
 )
+
+/** The loop with its plans as its controllers can keep them; the very document where they keep everything. */
+const keptOf = rememberedOfBoth((loop: LoopDocument, chain: ResolvedChain): LoopDocument => {
+  const { planned } = loop.settings
+  const kept = Object.fromEntries(
+    Object.entries(planned).map(([id, plan]) => {
+      const controller = chain.devices.find((device) => device.id === plan.output.device)?.facts.controller
+      return [id, controller ? keptPlan(plan, controller) : plan]
+    }),
+  )
+  const same = Object.entries(planned).every(([id, plan]) => kept[id] === plan)
+  return same ? loop : { ...loop, settings: { ...loop.settings, planned: kept } }
+})
 
 /** What the job's other loops draw, as lists that live as long as their chains do. */
 const drawsOfOthers = (job: JobDocument, loop: LoopDocument, loops: readonly LoopDocument[]) =>
@@ -89,7 +104,7 @@ function derive(
   const outcome = surveyOf(data)(loop.survey, chain)(loop.kind)
   return {
     job,
-    loop,
+    loop: keptOf(loop, chain),
     data,
     words,
     chain,

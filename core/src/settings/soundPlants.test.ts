@@ -6,7 +6,7 @@ import type { LoopKind } from '../kinds/kinds'
 import { returnAt } from './reset/law/returnTemperature'
 import { airSensible } from '../plant/airSensible'
 import { proofTests } from '../commissioning/proofTests'
-import { chained, replanned, rewhole, step, swapped } from '../testing/chains'
+import { alarming, chained, replanned, rewhole, step, swapped } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import { keptRead, soundReadings } from '../testing/soundReadings'
 import type { Edited } from '../wiring/edited'
@@ -85,7 +85,7 @@ describe('heat that stays on without its probe', () => {
 })
 
 describe('alarms inside the working band', () => {
-  const inside = (edited: Edited) => codes(edited).includes('C022_ALARM_INSIDE_BAND')
+  const inside = (edited: Edited) => codes(alarming(edited)).includes('C022_ALARM_INSIDE_BAND')
   const cases: Readonly<
     Record<
       string,

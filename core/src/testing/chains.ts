@@ -119,3 +119,36 @@ export const replannedAt = (edited: Edited, changes: Readonly<Record<number, Par
     },
   },
 })
+
+/** Alarms that a controller can be keyed to, as its leaflet would have them. */
+const alarmParameters = Object.fromEntries(
+  (['alarmHigh', 'alarmLow'] as const).map((binds, i) => [
+    `alarm${i + 1}`,
+    {
+      ...{ order: 90 + i, name: binds, meaning: 'Tells when it is past it.', level: 'installer' as const, binds },
+      ...{ hand: 'turn its screw', quantity: 'temperature' as const, low: -50, high: 150, comes: 0 },
+    },
+  ]),
+)
+
+/** The same chain with controllers that have an alarm both ways. */
+export const alarming = ({ job, loop }: Edited): Edited => ({
+  job: {
+    ...job,
+    profiles: Object.fromEntries(
+      Object.entries(job.profiles).map(([id, profile]) => [
+        id,
+        profile.controller
+          ? {
+              ...profile,
+              controller: {
+                ...profile.controller,
+                parameters: { ...profile.controller.parameters, ...alarmParameters },
+              },
+            }
+          : profile,
+      ]),
+    ),
+  },
+  loop,
+})

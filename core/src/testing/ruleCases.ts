@@ -113,7 +113,7 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
     () => chained('room', { tolerance: 0.5 }),
   ],
   C033_PROBE_ACCURACY: [() => chained('cabinet', { tolerance: 1 }, ['merlin', 'oven-k']), () => chained('cabinet')],
-  C034_MINIMUM_OFF_TWICE: [() => chained('pool'), () => replanned(chained('pool'), { minimumOffS: 0 })],
+  C034_MINIMUM_OFF_TWICE: [() => chained('boiler'), () => replanned(chained('boiler'), { minimumOffS: 0 })],
   C035_MINIMUM_OFF_SHORT: [() => replanned(chained('cold-room'), { minimumOffS: 30 }), () => chained('cold-room')],
   C036_CROSSED: [
     () => replanned(chained('cold-room'), { ...fromSetpoint('heating', 'cut-out', 1, 2) }),
@@ -215,10 +215,7 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
   ],
   C091_HEAT_AGAINST_COLD: [() => bothWays(20), () => bothWays(24)],
   C092_DEADBAND_NARROW: [() => bothWays(21, 0.5), () => bothWays(24)],
-  C093_STARTS_TOO_MANY: [
-    () => replanned(chained('cabin'), { minimumOffS: 0 }),
-    () => replanned(chained('cabin'), { minimumOffS: 1800 }),
-  ],
+  C093_STARTS_TOO_MANY: [() => chained('cabin'), () => replanned(chained('cabin'), { swingK: 25 })],
   C094_STAGE_WAIT_SHORT: [
     () => rewhole(stages(2), 'curlew', () => ({ stages: { waitS: 0, lead: 'fixed' } })),
     () => stages(2),

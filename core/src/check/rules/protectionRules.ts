@@ -1,3 +1,4 @@
+import { keeps } from '../../settings/keptPlan'
 import { switchingPlans } from '../../settings/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import type { ResolvedDevice } from '../../document/chain'
@@ -281,19 +282,29 @@ const minimumOffKept: Rule = ({ chain, loop, words }) =>
     reachOf(chain, plan.output).flatMap(({ device }): Found[] => {
       const { minimumOffS, timesOwnMinimumOff } = device.facts.load ?? {}
       if (minimumOffS === undefined) return []
-      if (plan.minimumOffS < minimumOffS && !timesOwnMinimumOff)
+      if (plan.minimumOffS < minimumOffS && !timesOwnMinimumOff) {
+        const controller = chain.devices.find((each) => each.id === plan.output.device)?.facts.controller
+        const able = controller !== undefined && keeps(controller, 'minimumOffS')
         return [
           lookAgain('C035_MINIMUM_OFF_SHORT', {
             about: `${id}/${device.id}`,
-            figures: { tag: device.tag, minimumOffS: plan.minimumOffS, name: device.name, minimumOffS2: minimumOffS },
-            fix: {
-              do: 'plan',
-              plan: id,
-              change: { minimumOffS },
-              say: `Plan ${words.say(minimumOffS, 'seconds')} minimum off time`,
+            figures: {
+              ...{ tag: device.tag, minimumOffS: plan.minimumOffS, name: device.name, minimumOffS2: minimumOffS },
+              able,
             },
+            ...(able
+              ? {
+                  fix: {
+                    do: 'plan' as const,
+                    plan: id,
+                    change: { minimumOffS },
+                    say: `Plan ${words.say(minimumOffS, 'seconds')} minimum off time`,
+                  },
+                }
+              : {}),
           }),
         ]
+      }
       if (plan.minimumOffS > 0 && timesOwnMinimumOff)
         return [
           note('C034_MINIMUM_OFF_TWICE', {

@@ -1,3 +1,4 @@
+import { withArticle } from '../terms'
 import type { Words } from '../words'
 import type { Sentences } from '../sentences'
 
@@ -70,12 +71,23 @@ export const protectionFindings = {
     remedy: `Lower the ${term('flowWater')}. The ${term('limiter')} stays.`,
   }),
   C035_MINIMUM_OFF_SHORT: (
-    f: { readonly tag: string; readonly minimumOffS: number; readonly name: string; readonly minimumOffS2: number },
+    f: {
+      readonly tag: string
+      readonly minimumOffS: number
+      readonly name: string
+      readonly minimumOffS2: number
+      /** Whether the controller has such a setting. */
+      readonly able: boolean
+    },
     { say, term }: Words,
   ): Sentences => ({
     head: `${f.tag} must stay off longer.`,
-    reason: `Planned ${term('minimumOffTime')} ${say(f.minimumOffS, 'seconds')}; ${f.name} asks for ${say(f.minimumOffS2, 'seconds')}.`,
-    remedy: `Plan ${say(f.minimumOffS2, 'seconds')}.`,
+    reason: f.able
+      ? `Planned ${term('minimumOffTime')} ${say(f.minimumOffS, 'seconds')}; ${f.name} asks for ${say(f.minimumOffS2, 'seconds')}.`
+      : `${f.name} asks for ${say(f.minimumOffS2, 'seconds')}; this controller has no ${term('minimumOffTime')}.`,
+    remedy: f.able
+      ? `Plan ${say(f.minimumOffS2, 'seconds')}.`
+      : `A controller with ${withArticle(term('minimumOffTime'))}, or a delay on the load’s own call.`,
   }),
   C034_MINIMUM_OFF_TWICE: (
     f: { readonly tag: string; readonly minimumOffS: number; readonly name: string; readonly minimumOffS2: number },
