@@ -2,6 +2,7 @@ import type { Behaviour } from '../settings/behaviour'
 import { type PortRef, resolveChain } from '../document/chain'
 import { ordered } from '../schema/ordered'
 import type { ControllerPlan } from '../settings/controllerPlan'
+import { keptPlan } from '../settings/keptPlan'
 import { inConvention } from '../settings/switching/replan'
 import type { FieldData } from '../plant/fieldValue'
 import { asSet } from '../device/asSet'
@@ -73,7 +74,7 @@ export function withDefaultPlans({ job, loop }: Edited, data: FieldData, makeId:
           stage: controller.controls?.staged && loop.survey.answers['stageSchool'] !== 'delays' ? i : 0,
         }
         const make = { 'on-off': defaultBehaviour, band: defaultBand, fan: defaultFan }[kind]
-        plans[found?.[0] ?? makeId()] = make(loop, controller, output, input, order, data, place)
+        plans[found?.[0] ?? makeId()] = keptPlan(make(loop, controller, output, input, order, data, place), controller)
         return
       }
       if (found?.[1].kind !== 'on-off') return

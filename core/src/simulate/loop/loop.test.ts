@@ -21,7 +21,7 @@ import { schools } from './schools'
 import { settingSpan, spanValues } from './settingSpan'
 import {
   emptySweep,
-  settingsOf,
+  settingsKept,
   type SweepAxis,
   type SweepGiven,
   type SweepMap,
@@ -99,7 +99,7 @@ describe.each(loopKinds)('%s', (kind) => {
   it('has sliders and a sweep over settings that it has', () => {
     const { run } = dayOf(it0)
     const { plan } = run.outputs[0]!
-    for (const setting of settingsOf(plan)) {
+    for (const setting of settingsKept(it0.context.chain, plan)) {
       const span = settingSpan(it0.loop, plan, setting, fieldData)
       const values = spanValues(span, 5)
       expect(values.length).toBeGreaterThan(2)

@@ -1,3 +1,5 @@
+import { keeps } from '../../settings/keptPlan'
+import type { ResolvedChain } from '../../document/chain'
 import { replan } from '../../settings/switching/replan'
 import { type Behaviour, switchingOf } from '../../settings/behaviour'
 import { planVariant } from '../../settings/planFields'
@@ -57,13 +59,19 @@ export const withRow = (map: SweepMap, row: number, figures: SweepFigures): Swee
   }),
 })
 
-/** Settings that an output has, in the order in which they are asked about. */
-export const settingsOf = ({ kind }: Behaviour): readonly SweepSetting[] =>
+/** Settings that a plan of this kind has, in the order in which they are asked about. */
+const settingsOf = ({ kind }: Behaviour): readonly SweepSetting[] =>
   kind === 'on-off'
     ? ['swingK', 'minimumOffS', 'setpointC']
     : kind === 'band'
       ? ['bandK', 'integralS', 'setpointC', 'minimumPercent']
       : ['bandK', 'setpointC']
+
+/** Settings of an output that its controller can keep. */
+export const settingsKept = (chain: ResolvedChain, plan: Behaviour): readonly SweepSetting[] => {
+  const controller = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller
+  return settingsOf(plan).filter((setting) => controller === undefined || keeps(controller, setting))
+}
 
 /** What a setting of an output stands at. */
 export const settingOf = (plan: Behaviour, setting: SweepSetting): number =>

@@ -1,3 +1,4 @@
+import { keeps } from '@nachtigal/core/settings/keptPlan'
 import { useState } from 'react'
 import { bandView } from '@nachtigal/core/settings/band/bandView'
 import { tuneController, tuningMethods, type TuningMethod } from '@nachtigal/core/control/tuneController'
@@ -15,6 +16,12 @@ import { NumberField } from '../../design/NumberField'
 import { MeaningPanel } from './MeaningPanel'
 import { useSetting } from './setting'
 import { useDisplay } from './useDisplay'
+
+const limits = [
+  ['lowestC', 'Lowest setpoint'],
+  ['highestC', 'Highest setpoint'],
+  ['alarmHighC', 'High alarm'],
+] as const
 
 /** The band: how much the output gives over the temperature, and where it comes to rest. */
 export function BandPart() {
@@ -133,9 +140,7 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
             ? null
             : number('Cycle time', 'cycleS', has('C121_CYCLE_TIME_SHORT') ? 'look' : undefined)}
           {plan.travelS === undefined ? null : number('Valve travel', 'travelS')}
-          {number('Lowest setpoint', 'lowestC')}
-          {number('Highest setpoint', 'highestC')}
-          {number('High alarm', 'alarmHighC')}
+          {limits.map(([field, label]) => (controller && !keeps(controller, field) ? null : number(label, field)))}
         </div>
       </section>
       <MeaningPanel lines={view.lines}>

@@ -1,3 +1,4 @@
+import { keeps } from '@nachtigal/core/settings/keptPlan'
 import { useState } from 'react'
 import { commandWords, fanAt, fanView } from '@nachtigal/core/settings/fan/fanView'
 import type { FanBehaviour, PlanOf } from '@nachtigal/core/settings/behaviour'
@@ -165,20 +166,22 @@ function Fan({ plan }: { plan: PlanOf<FanBehaviour> }) {
             : number('Least speed', plan.minimumPercent, fan.minimumPercent.number, (v) => ({
                 minimumPercent: v,
               }))}
-          <NumberField
-            label="High alarm"
-            draftKey={key('alarm')}
-            value={plan.alarmHighC}
-            field={fan.alarmHighC}
-            preferences={preferences}
-            stepSi={stepSi}
-            onCommit={(v) =>
-              safely(() => {
-                const { alarmHighC: _old, ...rest } = kept
-                return withPlan(plan.id, v === undefined ? rest : { ...rest, alarmHighC: v })
-              })
-            }
-          />
+          {device.facts.controller && !keeps(device.facts.controller, 'alarmHighC') ? null : (
+            <NumberField
+              label="High alarm"
+              draftKey={key('alarm')}
+              value={plan.alarmHighC}
+              field={fan.alarmHighC}
+              preferences={preferences}
+              stepSi={stepSi}
+              onCommit={(v) =>
+                safely(() => {
+                  const { alarmHighC: _old, ...rest } = kept
+                  return withPlan(plan.id, v === undefined ? rest : { ...rest, alarmHighC: v })
+                })
+              }
+            />
+          )}
         </div>
       </section>
       <MeaningPanel lines={view.lines}>

@@ -1,3 +1,4 @@
+import { keeps } from '@nachtigal/core/settings/keptPlan'
 import { useState } from 'react'
 import { consequences } from '@nachtigal/core/settings/consequences'
 import { energisedAt, switchingScale, soundPatterns } from '@nachtigal/core/settings/switching/switchingScale'
@@ -73,6 +74,8 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
   const rungs = rungsOf(planned, plan.id)
   const view = switchingScale(context, plan.id)
   const { controller } = device.facts
+  // What the controller does not have is not asked.
+  const asks = (setting: string) => controller === undefined || keeps(controller, setting)
   const [pointer, setPointer] = useState(() => (plan.onC + plan.offC) / 2)
   const energised = energisedAt(view.rungs, pointer)
   const several = rungs.length > 1
@@ -360,31 +363,35 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
               onChoose={(port) => safely(() => withPlan(plan.id, { ...stored, input: { ...stored.input, port } }))}
             />
           ) : null}
-          {limits.map(({ part, label, ...more }) => (
+          {limits
+            .filter(({ part }) => asks(part))
+            .map(({ part, label, ...more }) => (
+              <NumberField
+                key={part}
+                label={label}
+                draftKey={key(part)}
+                value={view[part]}
+                field={onOff[part]}
+                {...common}
+                finding={'finding' in more ? field(more.finding) : undefined}
+                onCommit={(v) => drop(part, v)}
+              />
+            ))}
+          {asks('minimumOffS') ? (
             <NumberField
-              key={part}
-              label={label}
-              draftKey={key(part)}
-              value={view[part]}
-              field={onOff[part]}
-              {...common}
-              finding={'finding' in more ? field(more.finding) : undefined}
-              onCommit={(v) => drop(part, v)}
+              label="Minimum off time"
+              draftKey={key('rest')}
+              value={plan.minimumOffS}
+              field={onOff.minimumOffS}
+              preferences={preferences}
+              required
+              onCommit={(v) =>
+                v === undefined
+                  ? undefined
+                  : safely(() => all(eachRung(kept, plan.id, (rung) => ({ ...rung, minimumOffS: v }))))
+              }
             />
-          ))}
-          <NumberField
-            label="Minimum off time"
-            draftKey={key('rest')}
-            value={plan.minimumOffS}
-            field={onOff.minimumOffS}
-            preferences={preferences}
-            required
-            onCommit={(v) =>
-              v === undefined
-                ? undefined
-                : safely(() => all(eachRung(kept, plan.id, (rung) => ({ ...rung, minimumOffS: v }))))
-            }
-          />
+          ) : null}
           {several && whole.stages ? (
             <>
               <NumberField

@@ -5,7 +5,7 @@ import { useMemo } from 'react'
 import {
   fieldOfSetting,
   settingOf,
-  settingsOf,
+  settingsKept,
   type SweepSetting,
   withLoopSetting,
 } from '@nachtigal/core/simulate/loop/sweep'
@@ -26,7 +26,7 @@ export const settingTitles: Readonly<Record<SweepSetting, string>> = {
 
 /** Settings of the output in hand under sliders: while one is dragged the run follows; let go, it is kept. */
 export function SettingSliders() {
-  const { loop, data, preferences, behaviour } = useLoop()
+  const { loop, chain, data, preferences, behaviour } = useLoop()
   const act = useAct()
   const { context, hold, run } = useTrial()
   const plan = behaviour ?? run?.outputs[0]?.plan
@@ -35,11 +35,11 @@ export function SettingSliders() {
   const settings = useMemo(
     () =>
       plan
-        ? settingsOf(plan)
+        ? settingsKept(chain, plan)
             .filter((setting) => !(follows && setting === 'setpointC'))
             .slice(0, 3)
         : [],
-    [plan, follows],
+    [chain, plan, follows],
   )
   if (!plan) return null
   const heldPlan = context.loop.settings.planned[plan.id] ?? plan

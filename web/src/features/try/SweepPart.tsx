@@ -7,7 +7,7 @@ import { meetsTarget, nearestAt, shadesOf } from '@nachtigal/core/simulate/loop/
 import { settingSpan, spanValues } from '@nachtigal/core/simulate/loop/settingSpan'
 import {
   settingOf,
-  settingsOf,
+  settingsKept,
   type SweepMap as Swept,
   type SweepSetting,
   withLoopSetting,
@@ -42,7 +42,7 @@ export function SweepPart() {
   const tap = useTap()
   const { weather, run } = useTrial()
   const plan = behaviour ?? run?.outputs[0]?.plan
-  const settings = plan ? settingsOf(plan) : []
+  const settings = plan ? settingsKept(chain, plan) : []
   const [xSetting, setX] = useState<SweepSetting>()
   const [ySetting, setY] = useState<SweepSetting>()
   const x = settings.find((each) => each === xSetting) ?? settings[0]
