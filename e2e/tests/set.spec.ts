@@ -42,7 +42,7 @@ const loops = [
   {
     loop: 'Isolation room',
     handle: 'Both switching points',
-    by: [0, -40],
+    by: [0, -120],
     field: 'Setpoint',
     typed: '20',
     shown: ['on', '19.'],

@@ -289,13 +289,14 @@ test('a sweep: pairs that meet the target are marked, a tap takes one', async ({
   await expect(cell).toBeVisible()
   await expectAccessible(page, 'sweep')
   const name = (await cell.getAttribute('aria-label'))!
-  const [, swing, rest] = /Swing ([\d.]+).*Minimum off time (\d+)/.exec(name)!
+  // A mechanical dial has no minimum off time: its swing and its setpoint are what there is to sweep.
+  const [, swing, setpoint] = /Swing ([\d.]+).*Setpoint ([\d.]+)/.exec(name)!
   await cell.focus()
   await page.keyboard.press('Enter')
   await saved(page)
   await part(page, 'The run')
   await expect(page.getByRole('textbox', { name: 'Swing', exact: true })).toHaveValue(swing!)
-  await expect(page.getByRole('textbox', { name: 'Minimum off time', exact: true })).toHaveValue(rest!)
+  await expect(page.getByRole('textbox', { name: 'Setpoint', exact: true })).toHaveValue(setpoint!)
   await done(page)
   await expect(page.locator('[data-verdict="fits"]').first()).toBeVisible()
 })
