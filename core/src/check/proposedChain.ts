@@ -1,21 +1,25 @@
 import type { FieldData } from '../plant/fieldValue'
 import { mismatch } from '../probes/mismatch'
 import { givesOf } from '../device/duty'
+import { goesAgainst } from '../device/goesWith'
 import { asSet } from '../device/asSet'
 import { suitsPractice } from '../device/suitsPractice'
 import type { DeviceProfile } from '../device/deviceProfile'
 import { withDefaultPlans } from '../survey/defaultPlans'
 import { factsOfKind } from '../kinds/kinds'
 import type { Wanted } from '../kinds/leaning'
+import { type Behaviour, plansOf } from '../settings/behaviour'
+import { removeStage } from '../settings/stages/stageGroup'
 import { placing } from '../survey/placing'
-import { atHand } from '../survey/atHand'
+import { atHand, supplyOutOf } from '../survey/atHand'
 import { takeOverPower } from '../survey/takeOverPower'
 import type { Proposal } from '../survey/proposal'
-import { addDevice, dropWhere, type Edited } from '../wiring/chainEdit'
+import { addDevice, dropWhere, type Edited, insertDevice, removeDevice } from '../wiring/chainEdit'
 import { controlOutputs, reachOf } from '../wiring/reach'
 import { checkLoop } from './checkLoop'
 import { type LoopContext, loopContext } from '../loop/context'
 import { applyFix } from './fix'
+import { tunedPlans } from './tunedPlans'
 
 interface Tools {
   readonly shelf: readonly DeviceProfile[]
@@ -48,6 +52,10 @@ function idle({ chain }: LoopContext): number {
     return (category === 'limiter' || category === 'permissive' || category === 'probe') && !joined.has(id)
   }).length
 }
+/** What nothing feeds does nothing: worse than a circuit that somebody has to bring first. */
+const UNFED = 150
+const unfed: ReadonlySet<string> = new Set(['C004_NO_SUPPLY', 'C006_LINE_NOT_FED', 'C008_NOT_FED'])
+
 /** A device more is a device more to buy, land and prove. */
 const EACH = 3
 /** Outweighs every finding: what is not joined cannot be wrong either. */
@@ -56,7 +64,10 @@ const IDLE = 1000
 /** How much is wrong with a chain: every finding by its severity, and what hangs beside it. */
 function wrongWith(edited: Edited, tools: Tools): number {
   const context = contextOf(withPlans(edited, tools), tools)
-  const found = checkLoop(context).open.reduce((sum, { severity }) => sum + WEIGHT[severity], 0)
+  const found = checkLoop(context).open.reduce(
+    (sum, { code, severity }) => sum + (unfed.has(code) ? UNFED : WEIGHT[severity]),
+    0,
+  )
   return found + IDLE * idle(context) + EACH * context.chain.devices.length
 }
 
@@ -81,6 +92,11 @@ function putBest(
   return best?.edited ?? edited
 }
 
+/** What takes three phases is proposed where a circuit gives them. */
+const canBeFed = ({ ports }: DeviceProfile, shelf: readonly DeviceProfile[]) =>
+  !Object.values(ports).some((port) => port.kind === 'load' && port.load.phases === 3) ||
+  shelf.some((each) => each.category === 'supply' && supplyOutOf(each)?.l2 !== undefined)
+
 /** Devices made for this kind first, then what suits any, by name. */
 function candidatesFor(edited: Edited, wanted: Wanted, { shelf }: Tools): readonly DeviceProfile[] {
   const { action } = factsOfKind(edited.loop.kind)
@@ -89,6 +105,7 @@ function candidatesFor(edited: Edited, wanted: Wanted, { shelf }: Tools): readon
     .filter((profile) => {
       if (profile.category !== category || !suitsKind(edited, profile) || !suitsPractice(profile, edited.job.practice))
         return false
+      if (category === 'load' && !canBeFed(profile, shelf)) return false
       const ports = Object.values(profile.ports)
       if (places && !places.some((place) => (profile.probe ?? profile.limiter)?.places?.[place])) return false
       if (does && !ports.some((port) => 'does' in port && port.does === does)) return false
@@ -106,10 +123,24 @@ function candidatesFor(edited: Edited, wanted: Wanted, { shelf }: Tools): readon
 
 const outputsOf = (profile: DeviceProfile) =>
   controlOutputs({ facts: asSet(profile), id: '', order: 0, tag: '', name: '', profile: '', shared: false }).length
+/** A design day that goes beyond the tolerance under any plan is worse than a probe more to buy. */
+const STRAYS = 20
 /** An output that nobody asked for weighs a little: the plainest controller that will do. */
 const SPARE = 2
 
-function controllersFor(edited: Edited, { control, stages }: Proposal, tools: Tools): readonly DeviceProfile[] {
+/** Controllers that can do what is proposed; where the shelf has none in stages for this kind, those that switch once. */
+function controllersFor(edited: Edited, proposal: Proposal, tools: Tools): readonly DeviceProfile[] {
+  const able = controllersThatCan(edited, proposal, tools)
+  return able.length > 0 || proposal.control !== 'staged'
+    ? able
+    : controllersThatCan(edited, { control: 'on-off', stages: 1 }, tools)
+}
+
+function controllersThatCan(
+  edited: Edited,
+  { control, stages }: Pick<Proposal, 'control' | 'stages'>,
+  tools: Tools,
+): readonly DeviceProfile[] {
   const { answers } = edited.loop.survey
   const { action } = factsOfKind(edited.loop.kind)
   return tools.shelf
@@ -119,6 +150,8 @@ function controllersFor(edited: Edited, { control, stages }: Proposal, tools: To
       if (Object.values(profile.ports).some((port) => port.kind === 'contact' && port.action && port.action !== action))
         return false
       if (!suitsKind(edited, profile) || (control === 'staged' && outputsOf(profile) < stages)) return false
+      // One that takes its share of a cycle is planned so: who chose a swing gets a swing.
+      if (control === 'on-off' && controller.controls['time-proportioned']) return false
       if (answers['parked'] === 'enclosed' && controller.controls.timer) return false
       return true
     })
@@ -162,20 +195,29 @@ function readable(probes: readonly DeviceProfile[], controller: DeviceProfile): 
 }
 const ROOM_C = 20
 
-/** Feeds what is not fed, or fed by what does not fit, one supply after another while it helps. */
-function feed(edited: Edited, tools: Tools): Edited {
-  const supplies = tools.shelf.filter(
-    (profile) =>
-      profile.category === 'supply' &&
-      suitsKind(edited, profile) &&
-      suitsPractice(profile, edited.job.practice) &&
-      atHand(edited.loop.survey.answers, profile),
-  )
+/** A supply by itself, and behind a circuit that feeds it where it is one that takes one. */
+function waysToFeed(supplies: readonly DeviceProfile[]): readonly (readonly DeviceProfile[])[] {
+  return supplies.flatMap((profile) => {
+    const into = Object.values(profile.ports).find((port) => port.kind === 'supply-in')
+    if (into?.kind !== 'supply-in') return [[profile]]
+    const before = supplies.filter((each) => {
+      const out = each === profile ? undefined : supplyOutOf(each)
+      return out && Object.values(into.variants).some(({ lowV, highV }) => out.volts >= lowV && out.volts <= highV)
+    })
+    return [[profile], ...before.map((each) => [each, profile])]
+  })
+}
+
+const isUnfed = (edited: Edited, tools: Tools) =>
+  checkLoop(contextOf(withPlans(edited, tools), tools)).open.some(({ code }) => unfed.has(code))
+
+/** Takes one way of feeding after another while it helps. */
+function feedBy(edited: Edited, ways: readonly (readonly DeviceProfile[])[], tools: Tools): Edited {
   let next = edited
   for (let i = 0; i < MOST_SUPPLIES; i++) {
     const clear = withoutUnfit(next, tools)
-    const [best] = supplies
-      .map((profile) => withoutUnfit(put(clear, profile, tools), tools))
+    const [best] = ways
+      .map((way) => way.reduce((fed, profile) => withoutUnfit(put(fed, profile, tools), tools), clear))
       .map((tried) => ({ tried, score: wrongWith(tried, tools) }))
       .sort((a, b) => a.score - b.score)
     if (!best || best.score >= wrongWith(clear, tools)) return clear
@@ -184,21 +226,89 @@ function feed(edited: Edited, tools: Tools): Edited {
   return next
 }
 
-/** Carries out every remedy that the chain has for itself, one after another, while it helps. */
+/**
+ * Feeds what is not fed, or fed by what does not fit. A circuit that is not at hand is taken where none that is would do: the finding
+ * that names it then says what has to be brought.
+ */
+function feed(edited: Edited, tools: Tools): Edited {
+  const { answers } = edited.loop.survey
+  const supplies = tools.shelf.filter(
+    (profile) =>
+      profile.category === 'supply' && suitsKind(edited, profile) && suitsPractice(profile, edited.job.practice),
+  )
+  const there = supplies.filter((profile) => atHand(answers, profile))
+  const single = feedBy(
+    edited,
+    there.map((profile) => [profile]),
+    tools,
+  )
+  return isUnfed(single, tools) ? feedBy(edited, [...waysToFeed(there), ...waysToFeed(supplies)], tools) : single
+}
+
+/** Carries out the remedies that the chain has for itself, the one that helps most first, while one helps. */
 function mend(edited: Edited, tools: Tools): Edited {
   let next = withPlans(edited, tools)
   for (let i = 0; i < MOST_FIXES; i++) {
     const found = checkLoop(contextOf(next, tools)).open
-    const better = found
-      .flatMap(({ fix }) => (fix ? [fix] : []))
-      .map((fix) =>
-        applyFix(next, fix, tools.shelf, tools.makeId, (profile) => placing(next.loop, profile, tools.data)),
-      )
-      .find((tried) => tried && wrongWith(tried, tools) < wrongWith(next, tools))
-    if (!better) return next
-    next = withPlans(better, tools)
+    const [better] = found
+      // What was answered is followed; nobody answers otherwise but whoever was asked.
+      .flatMap(({ fix }) => (fix && fix.do !== 'answer' ? [fix] : []))
+      .flatMap((fix) => {
+        const tried = applyFix(next, fix, tools.shelf, tools.makeId, (profile) =>
+          placing(next.loop, profile, tools.data),
+        )
+        return tried ? [{ tried, score: wrongWith(tried, tools) }] : []
+      })
+      .sort((a, b) => a.score - b.score)
+    if (!better || better.score >= wrongWith(next, tools)) return next
+    next = withPlans(better.tried, tools)
   }
   return next
+}
+
+/** What runs through the contact of a device, A; what it switches without a current is nothing. */
+function carriedA({ chain, judgedConnections }: LoopContext, id: string): number {
+  const given = chain.connections.filter(({ from }) => from.device === id)
+  return Math.max(
+    0,
+    ...judgedConnections.flatMap(({ connection, figures }) =>
+      given.some((each) => each.id === connection) && 'loadA' in figures ? [Number(figures.loadA)] : [],
+    ),
+  )
+}
+
+/** A permissive whose contact cannot carry its line goes where less flows: before the coil of what carries the load. */
+function movePermissives(edited: Edited, tools: Tools): Edited {
+  const { chain, judgedConnections } = contextOf(edited, tools)
+  const strained = chain.devices.filter(
+    ({ id, facts }) =>
+      facts.category === 'permissive' &&
+      chain.connections.some(
+        (each) =>
+          each.from.device === id &&
+          judgedConnections.some(({ connection, verdict }) => connection === each.id && verdict !== 'fits'),
+      ),
+  )
+  return strained.reduce((next, { id }) => {
+    const held = next.loop.chain.devices[id]
+    const profile = held && next.job.profiles[held.profile]
+    if (!profile) return next
+    const scoreOf = (tried: Edited) => wrongWith(tried, tools) + Math.min(EACH, carriedA(contextOf(tried, tools), id))
+    const without = removeDevice(next, id)
+    const [best] = Object.keys(without.loop.chain.connections)
+      .flatMap((connection) => {
+        try {
+          const tried = insertDevice(without, connection, profile, id, placing(next.loop, profile, tools.data))
+          return [{ tried, score: scoreOf(tried) }]
+        } catch (error) {
+          // Not every connection is a line.
+          if (error instanceof RangeError) return []
+          throw error
+        }
+      })
+      .sort((a, b) => a.score - b.score)
+    return best && best.score < scoreOf(next) ? withPlans(best.tried, tools) : next
+  }, edited)
 }
 
 /** A load as near as possible to what one stage must give, and not under it. */
@@ -215,12 +325,37 @@ function sizing(needW: number) {
   }
 }
 
-/**
- * The chain that a proposal starts with: devices of the shelf chosen by what they can do, joined, fed, and mended by the rules' own
- * remedies. Nothing here knows a device by its name.
- * @returns undefined where the shelf has no controller for it
- */
-export function proposedChain(edited: Edited, proposal: Proposal, tools: Tools): Edited | undefined {
+/** A stage whose output drives nothing is not planned: an output more than there are compressors. */
+function withoutIdleStages(edited: Edited, tools: Tools): Edited {
+  const { chain } = contextOf(edited, tools)
+  const staged = new Set(chain.devices.flatMap(({ id, facts }) => (facts.controller?.controls?.staged ? [id] : [])))
+  const plans = plansOf(edited.loop.settings.planned).filter(({ output }) => staged.has(output.device))
+  const [first] = plans
+  const idle = plans.filter(({ output }) => reachOf(chain, output).length === 0)
+  if (!first || idle.length === plans.length) return edited
+  const planned = [...idle]
+    .reverse()
+    .reduce<Readonly<Record<string, Behaviour>>>(
+      (left, { id }) => removeStage(left, first.id, id) ?? left,
+      edited.loop.settings.planned,
+    )
+  return { ...edited, loop: { ...edited.loop, settings: { ...edited.loop.settings, planned } } }
+}
+
+/** A chain about one controller, and how much is wrong with it. */
+interface Built {
+  readonly edited: Edited
+  readonly score: number
+}
+
+/** The whole chain about a controller: probes, what it moves, what goes with it, guards, supplies, remedies. */
+function built(
+  edited: Edited,
+  controller: DeviceProfile,
+  proposal: Proposal,
+  tools: Tools,
+  suits: (profile: DeviceProfile) => boolean,
+): Built {
   const facts = factsOfKind(edited.loop.kind)
   const { answers } = edited.loop.survey
   const { survey } = contextOf(edited, tools)
@@ -229,28 +364,52 @@ export function proposedChain(edited: Edited, proposal: Proposal, tools: Tools):
   const probes = also('probe')
   const wantedProbes: readonly Wanted[] =
     probes.length > 0 ? probes : [{ category: 'probe', as: 'probe', places: facts.places(answers) }]
-  let best: { readonly edited: Edited; readonly score: number } | undefined
-  for (const controller of controllersFor(edited, proposal, tools)) {
-    let next = put(edited, controller, tools)
-    const inputs = Object.values(controller.ports).filter(({ kind }) => kind === 'probe-in').length
-    for (const wanted of wantedProbes.slice(0, inputs))
-      next = putBest(next, readable(candidatesFor(next, wanted, tools), controller), tools)
-    for (const wanted of also('transmitter'))
-      if (
-        Object.values(controller.ports).some((port) => port.kind === 'measure-in' && port.measures === wanted.measures)
-      )
-        next = putBest(next, candidatesFor(next, wanted, tools), tools)
-    const loads = leaning.does.flatMap((does) => candidatesFor(next, { category: 'load', as: 'load', does }, tools))
-    const steps = proposal.control === 'staged' ? proposal.stages : 1
-    const needW = (typeof answers['power'] === 'number' ? answers['power'] : (survey?.seen.loadW ?? 0)) / steps
-    for (let i = 0; i < steps; i++) next = putBest(next, loads, tools, sizing(needW))
-    for (const wanted of also('controller')) next = putBest(next, candidatesFor(next, wanted, tools), tools)
-    for (const wanted of also('load')) next = putBest(next, candidatesFor(next, wanted, tools), tools)
-    for (const wanted of also('limiter')) next = putIfMissed(next, candidatesFor(next, wanted, tools), tools)
-    for (const wanted of also('permissive')) next = putIfMissed(next, candidatesFor(next, wanted, tools), tools)
-    next = mend(feed(mend(feed(next, tools), tools), tools), tools)
-    const score = wrongWith(next, tools) + SPARE * Math.max(0, outputsOf(controller) - steps)
-    if (!best || score < best.score) best = { edited: next, score }
-  }
-  return best && withPlans(best.edited, tools)
+  let next = put(edited, controller, tools)
+  const inputs = Object.values(controller.ports).filter(({ kind }) => kind === 'probe-in').length
+  for (const wanted of wantedProbes.slice(0, inputs))
+    next = putBest(next, readable(candidatesFor(next, wanted, tools), controller), tools)
+  for (const wanted of also('transmitter'))
+    if (Object.values(controller.ports).some((port) => port.kind === 'measure-in' && port.measures === wanted.measures))
+      next = putBest(next, candidatesFor(next, wanted, tools), tools)
+  const able = leaning.does.flatMap((does) => candidatesFor(next, { category: 'load', as: 'load', does }, tools))
+  const suited = able.filter(suits)
+  const loads = suited.length > 0 ? suited : able
+  const steps = proposal.control === 'staged' && controller.controller?.controls?.staged ? proposal.stages : 1
+  const needW = (typeof answers['power'] === 'number' ? answers['power'] : (survey?.seen.loadW ?? 0)) / steps
+  for (let i = 0; i < steps; i++) next = putBest(next, loads, tools, sizing(needW))
+  for (const wanted of also('controller')) next = putBest(next, candidatesFor(next, wanted, tools), tools)
+  for (const wanted of also('load')) next = putBest(next, candidatesFor(next, wanted, tools), tools)
+  for (const wanted of also('limiter')) next = putIfMissed(next, candidatesFor(next, wanted, tools), tools)
+  for (const wanted of also('permissive')) next = putIfMissed(next, candidatesFor(next, wanted, tools), tools)
+  next = movePermissives(mend(feed(mend(feed(next, tools), tools), tools), tools), tools)
+  const spare = Math.max(0, outputsOf(controller) - steps)
+  const tuned = tunedPlans(withoutIdleStages(withPlans(next, tools), tools), tools.data)
+  const strays = tuned.beyondK > 0 ? STRAYS + Math.min(STRAYS, tuned.beyondK) : 0
+  return { edited: tuned.edited, score: wrongWith(tuned.edited, tools) + SPARE * spare + strays }
+}
+
+/** Nothing hangs beside it, and everything is fed by what fits. */
+function isWhole({ edited }: Built, tools: Tools): boolean {
+  const context = contextOf(withPlans(edited, tools), tools)
+  const broken = checkLoop(context).open.some(({ code }) => unfed.has(code) || code === 'C010_DOES_NOT_FIT')
+  return !broken && idle(context) === 0 && context.chain.devices.some(({ facts }) => facts.category === 'load')
+}
+
+const bestOf = (all: readonly Built[]): Built | undefined =>
+  all.reduce<Built | undefined>((best, each) => (best && best.score <= each.score ? best : each), undefined)
+
+/**
+ * The chain that a proposal starts with: devices of the shelf chosen by what they can do, joined, fed, and mended by the rules' own
+ * remedies. Nothing here knows a device by its name. Where no chain of what was answered can be made whole, the nearest one that can:
+ * a finding names what was answered and what it is instead.
+ * @returns undefined where the shelf has no controller for it
+ */
+export function proposedChain(edited: Edited, proposal: Proposal, tools: Tools): Edited | undefined {
+  const { answers } = edited.loop.survey
+  const controllers = controllersFor(edited, proposal, tools)
+  const about = (suits: (profile: DeviceProfile) => boolean) =>
+    bestOf(controllers.map((controller) => built(edited, controller, proposal, tools, suits)))
+  const suited = about((profile) => goesAgainst(profile, answers) === undefined)
+  const best = suited && !isWhole(suited, tools) ? bestOf([suited, about(() => true)!]) : suited
+  return best?.edited
 }

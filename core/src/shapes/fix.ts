@@ -38,7 +38,7 @@ export type Fix =
       readonly plates: Readonly<Record<string, Nameplate>>
       readonly say: string
     }
-  | { readonly do: 'answer'; readonly question: string; readonly value: number; readonly say: string }
+  | { readonly do: 'answer'; readonly question: string; readonly value: number | string; readonly say: string }
   | { readonly do: 'plan'; readonly plan: string; readonly change: Partial<OnOffBehaviour>; readonly say: string }
   | {
       /** A circuit like the one that feeds a line now, for that line alone. */

@@ -50,8 +50,13 @@ const circuits = (edited: Edited) =>
 
 describe('a proposed chain', () => {
   it('is fed from what is at hand', () => {
-    expect(circuits(begun('cabinet', { mainsAtHand: '120' }, 'us'))).not.toContain(240)
+    expect(circuits(begun('pool', { mainsAtHand: '120', lowAtHand: 'none' }, 'us'))).not.toContain(240)
     expect(circuits(begun('cabinet', { mainsAtHand: '240' }, 'us')).length).toBeGreaterThan(0)
+  })
+  it('is fed from a circuit that has to be brought where none that is there would do, and says so', () => {
+    const edited = begun('cabinet', { mainsAtHand: '120' }, 'us')
+    expect(circuits(edited)).toContain(240)
+    expect(checkLoop(context(edited)).open.map(({ code }) => code)).toContain('C144_NOT_AT_HAND')
   })
   it('an answer that changes under a chain is a finding that names both', () => {
     const edited = answerQuestions.run(
@@ -60,7 +65,7 @@ describe('a proposed chain', () => {
       hand,
     )
     const found = checkLoop(context(edited)).open.find(({ code }) => code === 'C144_NOT_AT_HAND')!
-    expect(`${found.head} ${found.reason}`).toMatch(/X1 gives 230\sV.*120 v/i)
+    expect(`${found.head} ${found.reason}`).toMatch(/X1 gives 230\sV.*120 V/)
   })
   it.each([
     ['spaced', 4],

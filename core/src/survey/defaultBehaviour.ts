@@ -147,6 +147,9 @@ export function defaultFan(
   const { answers } = loop.survey
   const { heats: _heats, lowestC: _low, ...start } = startOf(loop, controller, data, { action: 'cooling' })
   const humid = boundTo(controller, 'humidity') !== undefined && answers['first'] !== 'temperature'
+  const { tolerance } = answers
+  // How far over its set it may take to full speed is what was asked.
+  const bandK = typeof tolerance === 'number' ? tolerance : fieldValue(data, 'band.fan.temperature').typical
   const minimum = typeof answers['minimum'] === 'number' ? answers['minimum'] : fieldValue(data, 'fan.min.ec').typical
   return {
     kind: 'fan',
@@ -154,7 +157,7 @@ export function defaultFan(
     output,
     input,
     ...start,
-    bandK: fieldValue(data, 'band.fan.temperature').typical,
+    bandK,
     ...(humid
       ? {
           humidityPercent: typeof answers['humiditySet'] === 'number' ? answers['humiditySet'] : 70,
@@ -163,7 +166,7 @@ export function defaultFan(
       : {}),
     minimumPercent: minimum,
     minimumMode: 'floor',
-    alarmHighC: start.setpointC + fieldValue(data, 'band.fan.temperature').typical + LIMIT_K,
+    alarmHighC: start.setpointC + bandK + LIMIT_K,
     offsetK: 0,
   }
 }

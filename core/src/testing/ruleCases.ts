@@ -310,6 +310,10 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
     () => asked(chained('cabinet'), { circulates: 'fan' }),
     () => asked(chained('cabinet'), { circulates: 'still' }),
   ],
+  C148_OTHER_THAN_ANSWERED: [
+    () => asked(chained('enclosure'), { cooler: 'unit' }),
+    () => asked(chained('enclosure'), { cooler: 'air' }),
+  ],
   C142_ONE_LEG_LIVE: [() => usCabinet('contactor-25'), () => usCabinet('contactor-2p-240')],
   C072_FOUND_NOT_WRITTEN: [
     () => keyed(floor()),

@@ -1,4 +1,8 @@
 import { dutyOf } from '../../device/duty'
+import { goesAgainst } from '../../device/goesWith'
+import { factsOfKind } from '../../kinds/kinds'
+import { plansOf } from '../../settings/behaviour'
+import { controlOutputs, reachOf } from '../../wiring/reach'
 import { platesFor } from '../../survey/plates'
 import { BATTERY_LASTS } from '../../kinds/cabin/reckon'
 import { siteQuestions } from '../../kinds/commonQuestions'
@@ -56,6 +60,35 @@ const suppliesAtHand: Rule = ({ chain, loop }) => {
   })
 }
 
+/** A load of the loop's control that is another sort than the survey found: a cast boiler where a condensing one was answered. */
+const loadsAsAnswered: Rule = ({ chain, loop }) => {
+  const [first] = plansOf(loop.settings.planned)
+  const { answers } = loop.survey
+  const driven = chain.devices
+    .filter(({ id }) => id === first?.output.device)
+    .flatMap((device) => controlOutputs(device).flatMap((port) => reachOf(chain, { device: device.id, port })))
+    .map(({ device }) => device)
+  return [...new Set(driven)].flatMap(({ id, tag, name, facts }): Found[] => {
+    const against = goesAgainst(facts, answers)
+    const question = factsOfKind(loop.kind).questions.find((each) => each.id === against)
+    if (question?.ask !== 'choice') return []
+    const titleOf = (answer: string) => question.choices[answer]?.title
+    const suits = Object.keys(facts.goesWith?.[question.id] ?? {}).filter((answer) => titleOf(answer) !== undefined)
+    const answered = titleOf(String(answers[question.id]))
+    const [only] = suits
+    if (answered === undefined || only === undefined) return []
+    return [
+      lookAgain('C148_OTHER_THAN_ANSWERED', {
+        about: id,
+        figures: { tag, name, question: question.title, answered, suits: suits.map((answer) => titleOf(answer)!) },
+        ...(suits.length === 1
+          ? { fix: { do: 'answer', question: question.id, value: only, say: `Answer ${titleOf(only)}` } }
+          : {}),
+      }),
+    ]
+  })
+}
+
 /** What blows cold by compressed air needs it, dry and clean. */
 const airAtHand: Rule = (context) => {
   const air = answered(context, 'compressedAir')
@@ -95,4 +128,11 @@ const fanProved: Rule = (context) => {
 }
 
 /** Rules about figures that have more than one source, and answers that the chain does not follow. */
-export const factRules: readonly Rule[] = [powersAgree, suppliesAtHand, airAtHand, lastsTheNight, fanProved]
+export const factRules: readonly Rule[] = [
+  loadsAsAnswered,
+  powersAgree,
+  suppliesAtHand,
+  airAtHand,
+  lastsTheNight,
+  fanProved,
+]

@@ -14,6 +14,7 @@ import {
   record,
   text,
   whole,
+  yes,
 } from '../../schema/field'
 import { categories, probePlaces, senses } from '../../choices/deviceChoices'
 import { controllerRecord } from './controllerFields'
@@ -136,6 +137,8 @@ export const deviceRecord = whole(
     ),
     /** Kinds of loop it is made for; left out where it suits any. */
     kinds: maybe(flags('Made for', loopKinds)),
+    /** Answers of the survey that it goes with, by question; a question that is not named, or not answered, rules nothing out. */
+    goesWith: maybe(map('Goes with what the survey found', map('Answers', yes('goes with it'), 40), 40)),
     terminals: map('Terminals, in the order of the strip', terminalRecord),
     ports: map('What the terminals are for', portVariant),
     options: maybe(map('Chosen on the device', optionRecord)),

@@ -25,8 +25,10 @@ export const boiler: KindFacts<'boiler'> = {
   starts: ({ fuel }) => (fuel === 'oil' ? 'starts.boiler.oil' : 'starts.boiler'),
   minimumOff: () => 'off.boiler.gas',
   places: () => ['pipe', 'pocket'],
-  leaning: ({ supplySchool, through, emitter, screedKind }) => {
+  leaning: ({ supplySchool, through, emitter, screedKind, fuel }) => {
     const mixing = through === 'mixing'
+    const guarded: readonly Wanted[] =
+      fuel === 'electric' && !mixing ? [{ category: 'limiter', as: 'limiter at the boiler' }] : []
     // A floor has a pump of its own, and a limiter that stops it.
     const floor: readonly Wanted[] =
       emitter === 'floor' && screedKind !== 'none'
@@ -42,7 +44,7 @@ export const boiler: KindFacts<'boiler'> = {
           would: 'Following the weather: a sensor outdoors, and the return stays cooler.',
           does: ['fuel', 'element'],
           mostStages: 2,
-          also: [{ category: 'probe', as: 'supply probe', places: ['pipe', 'pocket'] }, ...floor],
+          also: [{ category: 'probe', as: 'supply probe', places: ['pipe', 'pocket'] }, ...floor, ...guarded],
         }
       : {
           control: 'reset',
@@ -55,6 +57,7 @@ export const boiler: KindFacts<'boiler'> = {
             { category: 'probe', as: 'supply probe', places: ['pipe', 'pocket'] },
             { category: 'probe', as: 'outdoor probe', places: ['outdoor'] },
             ...floor,
+            ...guarded,
           ],
         }
   },

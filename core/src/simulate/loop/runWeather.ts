@@ -73,6 +73,21 @@ function startOf(dayOfYear: number): string {
   return `2029-${two(month + 1)}-${two(rest + 1)}T00:00:00`
 }
 
+/** The hottest or the coldest of some hours, °C. */
+const extremeOf = (cooling: boolean) => (hours: readonly number[]) =>
+  hours.reduce((far, c) => (cooling ? Math.max(far, c) : Math.min(far, c)), cooling ? -Infinity : Infinity)
+
+/** A clear day around a loop's plant, at its design temperature or off it. */
+export function dayWeather(loop: Pick<LoopDocument, 'kind' | 'survey'>, sort: DaySort): RunWeather {
+  const cooling = isCooling(loop)
+  const hourlyC = day(loop, Number(loop.survey.answers['designOutdoor']), sort)
+  return {
+    ...{ hourlyC, days: 1, traceS: TRACE_S.day },
+    extremeC: extremeOf(cooling)(hourlyC),
+    start: startOf(cooling ? 196 : 21),
+  }
+}
+
 /**
  * Temperatures around a loop's plant for a run. A day is a clear one at the design temperature or off it; a week is the hardest of a climate, a season the
  * heating or the cooling half of it. A climate that is shipped is laid so that its hardest hour is the loop's design temperature; a file of one's own
@@ -85,14 +100,10 @@ export function runWeather(
   climate: Climate,
   own: boolean,
 ): RunWeather {
+  if (span === 'day') return dayWeather(loop, sort)
   const designC = Number(loop.survey.answers['designOutdoor'])
   const cooling = isCooling(loop)
-  const extreme = (hours: readonly number[]) =>
-    hours.reduce((far, c) => (cooling ? Math.max(far, c) : Math.min(far, c)), cooling ? -Infinity : Infinity)
-  if (span === 'day') {
-    const hourlyC = day(loop, designC, sort)
-    return { hourlyC, days: 1, traceS: TRACE_S.day, extremeC: extreme(hourlyC), start: startOf(cooling ? 196 : 21) }
-  }
+  const extreme = extremeOf(cooling)
   const indoor = isIndoor(loop)
   const outermost = extreme(climate.hourlyC)
   const laid = own

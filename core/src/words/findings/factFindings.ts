@@ -23,7 +23,7 @@ export const factFindings = {
     { say }: Words,
   ): Sentences => ({
     head: `${f.tag} gives ${say(f.volts, 'voltage', 0)}; that is not at hand.`,
-    reason: `The survey found: ${f.found.toLowerCase()}.`,
+    reason: `The survey found: ${f.found}.`,
     remedy: 'Choose a circuit of what is there, or have the licensed trade bring one and answer it so.',
   }),
   C145_NO_COMPRESSED_AIR: (f: { readonly poor: boolean }): Sentences => ({
@@ -42,6 +42,17 @@ export const factFindings = {
     head: `The battery lasts ${say(f.hours, 'hours')} of ${say(f.wanted, 'hours')}.`,
     reason: `${say(f.capacityAh, 'ampereHours', 0)} on the coldest night, with the starts and the glow counted.`,
     remedy: `A battery of ${say(f.needsAh, 'ampereHours', 0)}, less loss, or a lower target at night.`,
+  }),
+  C148_OTHER_THAN_ANSWERED: (f: {
+    readonly tag: string
+    readonly name: string
+    readonly question: string
+    readonly answered: string
+    readonly suits: readonly string[]
+  }): Sentences => ({
+    head: `${f.tag} is another sort than was answered.`,
+    reason: `${f.question}: ${f.answered} in the survey; ${f.name} goes with ${f.suits.join(' or ')}.`,
+    remedy: `Choose another from the shelf or add it from its leaflet; or look again and answer ${f.suits.join(' or ')}.`,
   }),
   C147_HEATS_WITHOUT_FAN: (f: { readonly tag: string }, { term }: Words): Sentences => ({
     head: `${f.tag} can heat without its fan.`,
