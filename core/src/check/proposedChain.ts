@@ -54,6 +54,7 @@ function idle({ chain }: LoopContext): number {
 }
 /** What nothing feeds does nothing: worse than a circuit that somebody has to bring first. */
 const UNFED = 150
+const NOT_FED_YET = 10
 const unfed: ReadonlySet<string> = new Set(['C004_NO_SUPPLY', 'C006_LINE_NOT_FED', 'C008_NOT_FED'])
 
 /** A device more is a device more to buy, land and prove. */
@@ -61,11 +62,14 @@ const EACH = 3
 /** Outweighs every finding: what is not joined cannot be wrong either. */
 const IDLE = 1000
 
-/** How much is wrong with a chain: every finding by its severity, and what hangs beside it. */
-function wrongWith(edited: Edited, tools: Tools): number {
+/**
+ * How much is wrong with a chain: every finding by its severity, and what hangs beside it.
+ * @param unfedWeighs what each thing weighs that nothing feeds; while supplies are still to come that says little
+ */
+function wrongWith(edited: Edited, tools: Tools, unfedWeighs: number = UNFED): number {
   const context = contextOf(withPlans(edited, tools), tools)
   const found = checkLoop(context).open.reduce(
-    (sum, { code, severity }) => sum + (unfed.has(code) ? UNFED : WEIGHT[severity]),
+    (sum, { code, severity }) => sum + (unfed.has(code) ? unfedWeighs : WEIGHT[severity]),
     0,
   )
   return found + IDLE * idle(context) + EACH * context.chain.devices.length
@@ -86,7 +90,7 @@ function putBest(
   let best: { readonly edited: Edited; readonly score: number } | undefined
   for (const profile of candidates) {
     const tried = put(edited, profile, tools)
-    const score = wrongWith(tried, tools) + extra(profile)
+    const score = wrongWith(tried, tools, NOT_FED_YET) + extra(profile)
     if (!best || score < best.score) best = { edited: tried, score }
   }
   return best?.edited ?? edited
@@ -167,7 +171,7 @@ function controllersThatCan(
 /** A guard goes in only where it is missed: a load may bring its own. */
 function putIfMissed(edited: Edited, candidates: readonly DeviceProfile[], tools: Tools): Edited {
   const tried = putBest(edited, candidates, tools)
-  return wrongWith(tried, tools) < wrongWith(edited, tools) ? tried : edited
+  return wrongWith(tried, tools, NOT_FED_YET) < wrongWith(edited, tools, NOT_FED_YET) ? tried : edited
 }
 
 /** Supply connections that do not fit, taken off. */
