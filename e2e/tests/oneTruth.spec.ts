@@ -54,3 +54,31 @@ test('the power that the survey answers is on the plate, in the contact and in t
   await openLoop(page, server.url, 'Plaster cabinet', 'try/plant')
   await expect(page.locator('[data-value="power"]').getByRole('textbox')).toHaveValue('4000')
 })
+
+test('a load of another sort than was answered is named with both, and a tap settles it; the proposal takes the one that was answered', async ({
+  page,
+  server,
+}) => {
+  await openLoop(page, server.url, 'Filtration cabinet', 'survey')
+  await part(page, 'The plant')
+  await page.getByLabel('Cooled by').selectOption('Cooling unit')
+  await saved(page)
+  await openLoop(page, server.url, 'Filtration cabinet', 'match/load')
+  const finding = page.getByRole('listitem').filter({ hasText: 'Cooled by: Cooling unit in the survey' }).first()
+  await expect(finding).toContainText('goes with Compressed-air cooler and a valve')
+  await finding.getByRole('button', { name: 'Answer Compressed-air cooler and a valve' }).click()
+  await saved(page)
+  await expect(page.getByText('Cooled by: Cooling unit in the survey')).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText('Cooled by: Cooling unit in the survey').first()).toBeVisible()
+  await openLoop(page, server.url, 'Filtration cabinet', 'survey/proposal')
+  await page.getByRole('button', { name: 'Start over with this chain' }).click()
+  await page.waitForURL(/\/match$/, { timeout: 60_000 })
+  const links = page.getByRole('list', { name: 'Links of the chain' })
+  await expect(links).toContainText('Cabinet cooling unit')
+  await expect(page.getByText('is another sort than was answered')).toHaveCount(0)
+  // What was proposed was tried on the design day first.
+  await openLoop(page, server.url, 'Filtration cabinet', 'try')
+  await expect(page.locator('[data-run="done"]').first()).toBeVisible({ timeout: 60_000 })
+  await expect(page.locator('[data-sentence="holds"]')).toBeVisible()
+})

@@ -93,7 +93,7 @@ describe('alarms inside the working band', () => {
     >
   > = {
     'on and off, low': [() => chained('floor'), { alarmLowC: 27 }, { alarmLowC: 26.5 }],
-    'a fan, high': [() => chained('fan'), { alarmHighC: 25 }, { alarmHighC: 27 }],
+    'a fan, high': [() => chained('fan'), { alarmHighC: 23 }, { alarmHighC: 27 }],
     'a fan, low': [() => chained('fan'), { alarmLowC: 22 }, { alarmLowC: 18 }],
     'a band, high': [
       () => chained('room', {}, ['safety-24', 'plover', 'room-ni1000', 'valve-y010']),
