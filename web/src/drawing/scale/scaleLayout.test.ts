@@ -31,6 +31,13 @@ describe('scaleLayout', () => {
     const { clampedY, bottom } = laid([rung('heating', 1)])
     expect([clampedY(-40), clampedY(90)]).toEqual([bottom, TOP])
   })
+  it.each([10.5, 12, 20])('leaves room for the setpoint under the first of several cooling stages, at %d', (set) => {
+    const { y, bottom } = laid([rung('cooling', 1, set), rung('cooling', 2, set + 2)])
+    expect(y(set) + 72).toBeLessThanOrEqual(440 + 1e-9)
+    expect(bottom).toBeLessThanOrEqual(424)
+    // With nothing under it the scale is as long as it was.
+    expect(laid([rung('cooling', 1, set)]).bottom).toBe(424)
+  })
   it.each([
     ['heating', [rung('heating', 1)], false],
     ['cooling', [rung('cooling', 1)], true],

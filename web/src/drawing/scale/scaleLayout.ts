@@ -19,6 +19,20 @@ interface Given {
   readonly step: number
 }
 
+/** Below the first of several cooling stages stands the chip of the setpoint, and under it what it moves. */
+const CHIP_ROOM = 72
+
+/** Where the scale ends, px from above: so far from below that the chip has its room. */
+function bottomOf({ values: { rungs }, span: [low, high], height, compact }: Omit<Given, 'width' | 'step'>): number {
+  const usual = height - 16
+  const stage = rungs.find((rung) => rung.stage === 1 && rung.action === 'cooling')
+  if (compact || rungs.length < 2 || !stage) return usual
+  const share = (Math.min(stage.set, stage.on, stage.off) - low) / (high - low)
+  return share >= 1
+    ? usual
+    : Math.min(usual, (height - CHIP_ROOM - Math.max(0, share) * TOP) / (1 - Math.max(0, share)))
+}
+
 /** Where everything on the switching scale stands, px: the rule, a column for each stage, and what stands opposite. */
 export type ScaleLayout = ReturnType<typeof scaleLayout>
 
@@ -28,8 +42,8 @@ export type ScaleLayout = ReturnType<typeof scaleLayout>
  */
 export function scaleLayout({ values, span, width, height, compact, step }: Given) {
   const { rungs, lowest, highest, alarm, alarmLow, cutOuts = [] } = values
-  const bottom = height - 16
   const [low, high] = span
+  const bottom = bottomOf({ values, span, height, compact })
   const perUnit = (bottom - TOP) / (high - low)
   const y = (value: number) => bottom - (value - low) * perUnit
   const clampedY = (value: number) => Math.min(bottom, Math.max(TOP, y(value)))

@@ -79,6 +79,7 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
   const [pointer, setPointer] = useState(() => (plan.onC + plan.offC) / 2)
   const energised = energisedAt(view.rungs, pointer)
   const several = rungs.length > 1
+  const limited = [view.lowestC, view.highestC, view.alarmHighC, view.alarmLowC].some((each) => each !== undefined)
   const [first] = rungs
   const stored = kept[plan.id] as OnOffBehaviour
   const probe = context.chain.connections.find(
@@ -176,7 +177,7 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
             marks={marks}
             moves={
               several
-                ? `moves ${rungs.length === 2 ? 'both' : `all ${rungs.length}`} stages; limits stay`
+                ? `moves ${rungs.length === 2 ? 'both' : `all ${rungs.length}`} stages${limited ? '; limits stay' : ''}`
                 : 'moves cut-in and cut-out'
             }
             compact={phone}
