@@ -1,16 +1,15 @@
 import { boundTo } from '../device/bound'
 import { factsOfKind } from '../kinds/kinds'
 import { loopContext } from '../loop/context'
-import type { FieldData } from '../plant/fieldValue'
-import { fieldValue } from '../plant/fieldValue'
+import { type FieldData, fieldValue } from '../plant/fieldValue'
 import { type PlanOf, plansOf } from '../settings/behaviour'
 import { startsOf } from '../settings/starts'
 import { dayWeather } from '../simulate/loop/runWeather'
 import { loopScenario } from '../simulate/loop/loopScenario'
 import { settingsKept, withLoopSetting } from '../simulate/loop/sweep'
 import { simulate } from '../simulate/simulate'
-import { convert } from '../units/convert'
 import { roundToStep } from '../units/displayRound'
+import { quantityView } from '../units/quantity'
 import type { Edited } from '../wiring/edited'
 import { checkLoop } from './checkLoop'
 import { runOutcome } from './runOutcome'
@@ -67,12 +66,10 @@ function mainOutput({ job, loop }: Edited, data: FieldData) {
   const controller = context.chain.devices.find(({ id }) => id === plan?.output.device)?.facts.controller
   if (!plan || !controller) return undefined
   const { display } = controller
-  const inF = job.temperatureUnit === 'F'
-  const stepK = inF ? convert(display.stepF, 'F', 'K', true) : display.stepC
-  const keyable = (celsius: number) =>
-    inF
-      ? convert(roundToStep(convert(celsius, 'C', 'F'), display.stepF), 'F', 'C')
-      : roundToStep(celsius, display.stepC)
+  const step = job.temperatureUnit === 'F' ? display.stepF : display.stepC
+  const stepK = quantityView('difference', job).toSi(step)
+  const shown = quantityView('temperature', job)
+  const keyable = (celsius: number) => shown.toSi(roundToStep(shown.toShown(celsius), step))
   return {
     ...{ context, plan, stepK, keyable },
     narrowestK: Math.max(

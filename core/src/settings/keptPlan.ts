@@ -16,9 +16,12 @@ type Kept = keyof typeof keptBy
 /** These have a meaning where nothing keeps them: none. */
 const NONE: Partial<Record<Kept, 0>> = { minimumOffS: 0, offsetK: 0 }
 
-/** Whether a controller has a setting: a bare dial has no alarm, no limits, no minimum off time and nothing to correct its reading with. */
-export const keeps = (controller: Pick<ControllerFacts, 'parameters'>, setting: string): boolean =>
-  !Object.hasOwn(keptBy, setting) || bindsAny(controller, keptBy[setting as Kept])
+/**
+ * Whether a controller has a setting: a bare dial has no alarm, no limits, no minimum off time and nothing to correct its reading with. Of one
+ * that is not known nothing is known to lack.
+ */
+export const keeps = (controller: Pick<ControllerFacts, 'parameters'> | undefined, setting: string): boolean =>
+  controller === undefined || !Object.hasOwn(keptBy, setting) || bindsAny(controller, keptBy[setting as Kept])
 
 /**
  * A plan without the settings that its controller does not have, so that they are not drawn, not promised and not simulated. The same object

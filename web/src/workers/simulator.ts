@@ -20,7 +20,7 @@ interface Waiting {
 /** A run that is older than this when the next one is asked for is ended instead of waited for. */
 const PATIENCE_MS = 150
 
-/** A worker that neither answers nor tells how far it is for so long was lost on its way, as a machine short of memory does it. */
+/** A worker that neither answers nor tells how far it is for so long may be lost: another one is asked, once. After that it is a slow machine. */
 const SILENT_MS = 10_000
 
 const start = () => new Worker(new URL('./simulateWorker.ts', import.meta.url), { type: 'module' })
@@ -101,15 +101,12 @@ export class Simulator {
     }
     const listen = () => {
       clearTimeout(this.silence)
+      if (begunAgain) return
       this.silence = setTimeout(() => {
         if (this.running !== running) return
         this.end()
-        if (this.waiting) this.next()
-        else if (begunAgain) ask.fail(new Error('its worker did not answer twice; load the page again'))
-        else {
-          this.waiting = ask
-          this.next(true)
-        }
+        this.waiting ??= ask
+        this.next(true)
       }, SILENT_MS)
     }
     const onProgress: Waiting['onProgress'] = (share, view) => {

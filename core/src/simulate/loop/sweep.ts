@@ -70,7 +70,7 @@ const settingsOf = ({ kind }: Behaviour): readonly SweepSetting[] =>
 /** Settings of an output that its controller can keep. */
 export const settingsKept = (chain: ResolvedChain, plan: Behaviour): readonly SweepSetting[] => {
   const controller = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller
-  return settingsOf(plan).filter((setting) => controller === undefined || keeps(controller, setting))
+  return settingsOf(plan).filter((setting) => keeps(controller, setting))
 }
 
 /** What a setting of an output stands at. */

@@ -140,7 +140,7 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
             ? null
             : number('Cycle time', 'cycleS', has('C121_CYCLE_TIME_SHORT') ? 'look' : undefined)}
           {plan.travelS === undefined ? null : number('Valve travel', 'travelS')}
-          {limits.map(([field, label]) => (controller && !keeps(controller, field) ? null : number(label, field)))}
+          {limits.map(([field, label]) => (keeps(controller, field) ? number(label, field) : null))}
         </div>
       </section>
       <MeaningPanel lines={view.lines}>

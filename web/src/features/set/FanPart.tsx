@@ -166,7 +166,7 @@ function Fan({ plan }: { plan: PlanOf<FanBehaviour> }) {
             : number('Least speed', plan.minimumPercent, fan.minimumPercent.number, (v) => ({
                 minimumPercent: v,
               }))}
-          {device.facts.controller && !keeps(device.facts.controller, 'alarmHighC') ? null : (
+          {keeps(device.facts.controller, 'alarmHighC') ? (
             <NumberField
               label="High alarm"
               draftKey={key('alarm')}
@@ -181,7 +181,7 @@ function Fan({ plan }: { plan: PlanOf<FanBehaviour> }) {
                 })
               }
             />
-          )}
+          ) : null}
         </div>
       </section>
       <MeaningPanel lines={view.lines}>

@@ -74,8 +74,6 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
   const rungs = rungsOf(planned, plan.id)
   const view = switchingScale(context, plan.id)
   const { controller } = device.facts
-  // What the controller does not have is not asked.
-  const asks = (setting: string) => controller === undefined || keeps(controller, setting)
   const [pointer, setPointer] = useState(() => (plan.onC + plan.offC) / 2)
   const energised = energisedAt(view.rungs, pointer)
   const several = rungs.length > 1
@@ -365,7 +363,7 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
             />
           ) : null}
           {limits
-            .filter(({ part }) => asks(part))
+            .filter(({ part }) => keeps(controller, part))
             .map(({ part, label, ...more }) => (
               <NumberField
                 key={part}
@@ -378,7 +376,7 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
                 onCommit={(v) => drop(part, v)}
               />
             ))}
-          {asks('minimumOffS') ? (
+          {keeps(controller, 'minimumOffS') ? (
             <NumberField
               label="Minimum off time"
               draftKey={key('rest')}
