@@ -246,6 +246,7 @@ describe('modulating sweep on the bench', () => {
     ['no-signal', { meter: () => 0.02 }],
     ['stuck-high', { meter: () => 10.1 }],
     ['unsteady', { meter: (percent, i) => volts(percent) + (i % 2 === 0 ? 0.8 : -0.7) }],
+    ['beyond-range', { meter: (percent) => volts(percent) + (percent > 95 ? 0.6 : 0) }],
     ['band-not-as-planned', { keyed: { bandK: 1.8 * plan.bandK } }],
     ['set-not-as-planned', { keyed: { setpointC: plan.setpointC + 0.25 * plan.bandK } }],
     [
@@ -260,6 +261,14 @@ describe('modulating sweep on the bench', () => {
   it('says what the other signal is and how far the load pulls it down', () => {
     expect(sweep(valve, { meter: valueOf('2-10V') }).result.head).toContain('2\u201310 V')
     expect(sweep(valve, { meter: (percent) => 0.93 * volts(percent) }).result.reason).toContain('7.0\u00a0%')
+  })
+  it('names a reading that no such signal gives, from the first one on', () => {
+    const { steps } = testOf(contextOf(valve), 'sweep')
+    const { result } = judged(valve, 'sweep', { [steps[0]!.id]: 10.3 })
+    expect(`${result.head}. ${result.reason}`).toMatch(
+      /beyond its range\. 10\.30\sV; the signal goes from 0\sV to 10\sV/,
+    )
+    expect(judged(valve, 'sweep', { [steps[0]!.id]: 10.04 }).result.head).not.toContain('beyond')
   })
   it('draws readings against the line once there is one', () => {
     expect(sweep(valve).chart!.points.every(({ read, low, high }) => read! >= low && read! <= high)).toBe(true)

@@ -401,7 +401,7 @@ const week = (...starts: readonly string[]) =>
   }))
 const valve = (change: Partial<BandBehaviour>) =>
   replanned(only('room', 'safety-24', 'plover', 'room-ni1000', 'valve-y010'), change)
-function leftAt(value: number, why?: string): Edited {
+export function leftAt(value: number, why?: string): Edited {
   const edited = keyed(floor())
   const asLeft = { [idOf(edited, 'dipper')]: { goal: { ...reading(value), ...(why ? { why } : {}) } } }
   return { ...edited, loop: { ...edited.loop, settings: { ...edited.loop.settings, asLeft } } }

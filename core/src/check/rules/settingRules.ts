@@ -1,3 +1,4 @@
+import { tenfold } from '../../numeric/tenfold'
 import { fieldValue } from '../../plant/fieldValue'
 import { keyingSheet } from '../../commissioning/keyingSheet'
 import { parameterView } from '../../device/parameterView'
@@ -27,20 +28,27 @@ const canBeKeyed: Rule = (context) =>
     ),
   )
 
+/** A figure as a display shows it; NaN for what is none. */
+const shownNumber = (text: string) => (text.trim() === '' ? NaN : Number(text.replace('\u2212', '-').replace(',', '.')))
+
 /** Left other than planned, and nobody said why. */
 const leftOtherwise: Rule = (context) =>
   keyingSheet(context).flatMap(({ device, rows }) =>
-    rows.flatMap(({ code, name, planned, unit, asLeft, agrees }): Found[] =>
-      agrees !== false || asLeft?.why !== undefined
-        ? []
-        : [
-            lookAgain(
-              'C097_LEFT_OTHERWISE',
-              { about: `${device.id}/${code}`, figures: { name, planned, unit, left: asLeft?.text ?? '' } },
-              'set',
-            ),
-          ],
-    ),
+    rows.flatMap(({ code, name, planned, unit, asLeft, agrees }): Found[] => {
+      if (agrees !== false || asLeft?.why !== undefined) return []
+      const left = asLeft?.text ?? ''
+      const slipped = tenfold(shownNumber(left), shownNumber(planned))
+      return [
+        lookAgain(
+          'C097_LEFT_OTHERWISE',
+          {
+            about: `${device.id}/${code}`,
+            figures: { name, planned, unit, left, ...(slipped === undefined ? {} : { slipped }) },
+          },
+          'set',
+        ),
+      ]
+    }),
   )
 
 /** A band that the display cannot tell, that never gets there, or that beats a contactor to death. */

@@ -243,6 +243,9 @@ function judge(
   const read = rows.filter(({ value }) => value !== undefined)
   const off = shown.filter(({ percent, display }) => Math.abs(display! - percent) > DISPLAY_PERCENT)
   if (off.length > 0 && shown.length >= FEWEST) return displayOff(context, plan, shown)
+  const beyond = beyondRange(meter, read)
+  if (beyond && read.length < FEWEST)
+    return lookAmong('sweep.beyond-range', beyond, [cause('sweep.beyond-range', beyond, toWires)])
   const varies = new Set(read.map(({ percent }) => Math.round(percent))).size
   if (read.length < FEWEST || varies < 2) return undefined
   // What the display says is what the output was asked for: the meter is held against that.
@@ -273,6 +276,9 @@ function judge(
   )
   if (diagnosis.cause === 'matches') return undefined
   const causes = signalCauses(context, plan, meter, diagnosis)
+  // Where no pattern explains it, what is beyond the range is what to look at first.
+  if (beyond && diagnosis.cause === 'unsteady')
+    return lookAmong('sweep.beyond-range', beyond, [cause('sweep.beyond-range', beyond, toWires), ...causes])
   return lookAmong(
     'sweep.signal',
     {
@@ -285,6 +291,22 @@ function judge(
     },
     causes,
   )
+}
+
+/**
+ * The reading that lies furthest beyond what the signal can be, by more than its tolerance. Nothing where readings within the range are off
+ * as well: then it is the pattern that tells.
+ */
+function beyondRange(meter: Metered, read: readonly Row[]) {
+  if (!meter.signal) return undefined
+  const [low, high] = [meter.at(0), meter.at(100)].sort((a, b) => a - b) as [number, number]
+  const over = ({ value }: Row) => Math.max(low - value!, value! - high)
+  const off = read.filter(
+    ({ percent, display, value }) => Math.abs(value! - meter.at(display ?? percent)) > meter.tolerance(percent) + 1e-9,
+  )
+  const [worst] = [...off].sort((a, b) => over(b) - over(a))
+  if (!worst || off.some((row) => over(row) <= meter.tolerance(row.percent) + 1e-9)) return undefined
+  return { value: worst.value!, low, high, quantity: meter.quantity, decimals: meter.decimals }
 }
 
 function displayOff(context: LoopContext, plan: Plan, shown: readonly Row[]): Judged {

@@ -14,10 +14,18 @@ export const settingFindings = {
     readonly planned: string
     readonly unit: string
     readonly left: string
+    /** Ten times too much, or a tenth. */
+    readonly slipped?: 10 | 0.1
   }): Sentences => ({
-    head: `${f.name} was left other than planned.`,
+    head:
+      f.slipped === undefined
+        ? `${f.name} was left other than planned.`
+        : `${f.name} was left at ${f.slipped === 10 ? 'ten times' : 'a tenth of'} the plan.`,
     reason: `Planned ${f.planned} ${f.unit}, left at ${f.left} ${f.unit}.`.replace(/ +([.,])/g, '$1'),
-    remedy: 'Key it as planned, or write the reason on the keying sheet.',
+    remedy:
+      f.slipped === undefined
+        ? 'Key it as planned, or write the reason on the keying sheet.'
+        : 'The decimal point has slipped: key it again, and read it back.',
   }),
   C119_BAND_UNDER_RESOLUTION: (
     f: { readonly bandK: number; readonly stepK: number; readonly leastK: number },

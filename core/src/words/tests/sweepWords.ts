@@ -12,6 +12,14 @@ interface SignalFound {
   readonly worstPercent: number
 }
 
+interface BeyondRange {
+  readonly value: number
+  readonly low: number
+  readonly high: number
+  readonly quantity: Quantity
+  readonly decimals: number
+}
+
 function signalHead({ found, gives }: SignalFound): string {
   if (found === 'other-signal') return `It gives ${gives}`
   if (found === 'reversed') return 'The signal is reversed'
@@ -46,6 +54,10 @@ export const sweepVerdicts = {
   'sweep.signal': (f: SignalFound, words: Words): VerdictWords => ({
     head: signalHead(f),
     reason: signalReason(f, words),
+  }),
+  'sweep.beyond-range': (f: BeyondRange, { say }: Words): VerdictWords => ({
+    head: 'The signal is beyond its range',
+    reason: `${say(f.value, f.quantity, f.decimals)}; the signal goes from ${say(f.low, f.quantity, 0)} to ${say(f.high, f.quantity, 0)}.`,
   }),
   'sweep.action-reversed': (): VerdictWords => ({
     head: 'It acts the wrong way round',
@@ -116,6 +128,14 @@ export const sweepCauses = {
   'sweep.reversed': (): CauseWords => ({
     says: 'Full signal at nothing: the output is keyed reversed.',
     check: 'Key the output direct; look that the valve turns the right way at 30 % and 70 %.',
+  }),
+  'sweep.beyond-range': ({ value, high }: BeyondRange): CauseWords => ({
+    says:
+      value > high
+        ? 'An output gives no more than its range: a foreign voltage on the pair, another potential in the common, or the meter.'
+        : 'An output gives no less than its range: the pair is reversed, or another potential lies in the common.',
+    check:
+      'Meter on a known cell first; then lift both cores and read the bare output: right now means the cable or what hangs on it.',
   }),
   'sweep.shifted': (): CauseWords => ({
     says: 'Another potential in the common, or an output with a live zero it should not have.',
