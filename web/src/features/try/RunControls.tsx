@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { useRef, useState } from 'react'
 import { weatherRows } from '@nachtigal/core/series/weatherRows'
-import { daySorts, dayTitle, isCooling, isIndoor, type Span, spans } from '@nachtigal/core/simulate/loop/runWeather'
+import { type DaySort, dayTitle, isCooling, isIndoor, type Span } from '@nachtigal/core/simulate/loop/runWeather'
 import { useLoop } from '../../loop/loopContext'
 import { ChoiceField } from '../../design/ChoiceField'
 import { useTrial } from './trial'
@@ -9,7 +9,12 @@ import { useTrial } from './trial'
 /** Largest weather file that is read: two years of an EPW file are a quarter of it. */
 const MOST_BYTES = 16 * 1024 * 1024
 
-const spanTitles: Readonly<Record<Span, string>> = { day: 'A day', week: 'A week', season: 'A season' }
+const longer = [
+  ['week', 'A week'],
+  ['season', 'A season'],
+] as const satisfies readonly (readonly [Span, string])[]
+/** Days that the question is mostly about: does it hold on the hardest one, and does it not start all the time on a mild one. */
+const days = ['design', 'mild'] as const satisfies readonly DaySort[]
 
 /** How long, and under which weather. */
 export function RunControls() {
@@ -47,20 +52,23 @@ export function RunControls() {
     <div className="run-controls">
       <fieldset className="spans">
         <legend className="lab">Run</legend>
-        {spans.map((span) => (
+        {days.map((sort) => (
+          <button
+            key={sort}
+            type="button"
+            aria-pressed={choice.span === 'day' && choice.sort === sort}
+            onClick={() => choose({ span: 'day', sort })}
+          >
+            {dayTitle(loop, sort)}
+          </button>
+        ))}
+        {longer.map(([span, title]) => (
           <button key={span} type="button" aria-pressed={choice.span === span} onClick={() => choose({ span })}>
-            {spanTitles[span]}
+            {title}
           </button>
         ))}
       </fieldset>
-      {choice.span === 'day' ? (
-        <ChoiceField
-          label="Weather"
-          value={choice.sort}
-          onChoose={(value) => choose({ sort: value as (typeof daySorts)[number] })}
-          choices={daySorts.map((value) => ({ value, title: dayTitle(loop, value) }))}
-        />
-      ) : (
+      {choice.span === 'day' ? null : (
         <ChoiceField
           label="Weather"
           value={asks?.id ?? climates[0]?.id}

@@ -5,13 +5,7 @@ import type { LoopDocument } from '@nachtigal/core/document/documents'
 import type { Climate } from '@nachtigal/core/plant/climate'
 import { type ChosenFault, type FaultOffer, loopFaults, withFaults } from '@nachtigal/core/simulate/loop/loopFaults'
 import { type LoopRun, loopScenario } from '@nachtigal/core/simulate/loop/loopScenario'
-import {
-  type DaySort,
-  isCooling,
-  type RunWeather,
-  runWeather,
-  type Span,
-} from '@nachtigal/core/simulate/loop/runWeather'
+import { type DaySort, type RunWeather, runWeather, type Span } from '@nachtigal/core/simulate/loop/runWeather'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import { useShelfQuery } from '../../state/api'
 import { simulators, warmWorker } from '../../workers/simulator'
@@ -53,20 +47,20 @@ const Context = createContext<Trial | null>(null)
 /** Points a line gets: two for each column of a strip. */
 export const POINTS = 1300
 
-const first = (loop: LoopDocument): TrialChoice => ({
+const FIRST: TrialChoice = {
   span: 'day',
-  // What cools is tried on the day it was planned for: on others it has little to do.
-  sort: isCooling(loop) ? 'design' : 'usual',
+  // The question is whether it holds on the day that it was planned for.
+  sort: 'design',
   climate: 'inland',
   faults: [],
-})
+}
 
 /** Hands down the run of the loop in hand. */
 export function TrialProvider({ children }: { children: ReactNode }) {
   const inHand = useLoop()
   const { survey, chain, data } = inHand
   const { data: shelf } = useShelfQuery()
-  const [choice, setChoice] = useState(() => first(inHand.loop))
+  const [choice, setChoice] = useState(FIRST)
   const [own, takeOwn] = useState<Climate>()
   const [held, hold] = useState<LoopDocument | null>(null)
   const choose = useCallback((change: Partial<TrialChoice>) => setChoice((before) => ({ ...before, ...change })), [])
