@@ -8,6 +8,7 @@ import type { SimulationResult } from '../simulate/scenario'
 import { simulate } from '../simulate/simulate'
 import { alarming, chained, replanned, rewhole } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
+import { spell } from '../time/spell'
 import { onOff } from '../testing/plans'
 import { plannedFloor } from '../testing/warmFloor'
 import { loopContext } from '../loop/context'
@@ -238,5 +239,40 @@ describe('each sentence comes from the numbers: an input moved past its threshol
     expect(fits.text).toContain('Follows its line.')
     const weak = says('boiler', same, -14, { days: 2, answers: { power: 4000 } })
     expect(weak.text).toMatch(/Falls behind its line|Reaches/)
+  })
+})
+
+describe('a timer that must hold a time at temperature', () => {
+  const timed = (from: 'key' | 'heat', hold: number, keyedS = hold * 60) => {
+    const edited = rewhole(
+      chained('cabinet', { hold, way: 'proportioned' }, [
+        'mains-230-20',
+        'merlin',
+        'oven-k',
+        'oven-element-2000',
+        'goshawk',
+        'merlin>goshawk:ssr-25',
+      ]),
+      'merlin',
+      ({ timer }) => ({ timer: { ...timer!, from, aS: keyedS } }),
+    )
+    const made = loopContext(edited.job, edited.loop, fieldData)
+    const run = loopScenario(made, made.survey!, { hourlyC: winterDay(16), days: 1 })
+    return runOutcome(made, run, simulate(run.scenario), 16).sentences.find(({ code }) => code === 'time-over')!
+  }
+  it('counts from there, and has held it', () => expect(timed('heat', 120).verdict).toBe('fits'))
+  it('counts from the key: says by how much that is short, and what to key', () => {
+    const said = timed('key', 120)
+    expect(said.verdict).toBe('look')
+    expect(said.reason).toMatch(/^\d+ min of it at temperature; 2 h are asked for\.$/)
+    const held = Number(/^(\d+) min/.exec(said.reason)![1])
+    expect(held).toBeLessThan(118)
+    expect(said.next).toBe(
+      `This controller counts from the key. Key ${spell((240 - held) * 60)}, or take one that counts from the temperature.`,
+    )
+  })
+  it('what it advises holds', () => {
+    const [, hours, minutes = '0'] = /Key (\d+) h(?: (\d+) min)?/.exec(timed('key', 120).next!)!
+    expect(timed('key', 120, (Number(hours) * 60 + Number(minutes)) * 60).verdict).toBe('fits')
   })
 })

@@ -26,6 +26,7 @@ export interface RunOutcome {
   readonly figures: ReturnType<typeof runFigures>
 }
 
+const MINUTE_S = 60
 /** Less than this is no difference to anybody. */
 const LEAST_SEEN_K = 0.05
 /** Running this share of the time is all the time. */
@@ -288,12 +289,7 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
       figures: { iced, melts },
     })
   const over = events.find(({ what }) => what === 'time-over')
-  if (over)
-    found.push({
-      verdict: 'fits',
-      code: 'time-over',
-      figures: { atS: over.atS, lowestC: figures.lowestC },
-    })
+  if (over) found.push(timeOver(context, run, result, over.atS, figures.lowestC))
   const alarm = events.find(({ what }) => what === 'alarm')
   if (alarm)
     found.push({
@@ -306,6 +302,50 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
     figures,
     ...(far.underK === undefined ? {} : { underK: far.underK, overK: far.overK }),
   }
+}
+
+/** This much less than was asked for at temperature is no difference, s. */
+const HELD_SLACK_S = 120
+
+/** What a timer ended, and whether it was at its temperature for as long as was asked for. */
+function timeOver(
+  { loop }: LoopContext,
+  run: LoopRun,
+  { trace }: SimulationResult,
+  atS: number,
+  lowestC: number,
+): RunFound {
+  const timer = run.scenario.controls.find((control) => control.kind === 'timer')
+  const { hold } = loop.survey.answers
+  const wantedS = typeof hold === 'number' ? hold * MINUTE_S : undefined
+  const reachedAt = trace.nodes[run.controlled]?.findIndex((value) => value >= reachedC(loop, run)) ?? -1
+  const heldS = reachedAt < 0 ? 0 : Math.max(0, atS - trace.timeS[reachedAt]!)
+  const short = wantedS !== undefined && heldS < wantedS - HELD_SLACK_S
+  return {
+    verdict: short ? 'look' : 'fits',
+    code: 'time-over',
+    figures: {
+      atS,
+      lowestC,
+      ...(short
+        ? {
+            short: {
+              heldS,
+              wantedS,
+              fromKey: timer?.kind === 'timer' && timer.from === undefined,
+              reached: reachedAt >= 0,
+            },
+          }
+        : {}),
+    },
+  }
+}
+
+/** From where on it counts as being at its temperature: within what it may stray of the setpoint. */
+function reachedC({ survey }: LoopContext['loop'], run: LoopRun): number {
+  const { tolerance } = survey.answers
+  const plan = run.outputs[0]?.plan
+  return (plan?.setpointC ?? Infinity) - (typeof tolerance === 'number' ? tolerance : 1)
 }
 
 /** The swing that Set advises too; where the run starts oftener than a plant of one store would, wider by as much. */

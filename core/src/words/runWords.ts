@@ -1,3 +1,4 @@
+import { spell } from '../time/spell'
 import { hours } from '../units/hours'
 import { counted, type Words } from './words'
 import { withArticle } from './terms'
@@ -201,9 +202,33 @@ const runWords = {
     reason: 'The coil was not warm enough by then: ice stays on it.',
     next: 'Melt longer, or more often, or with more heat.',
   }),
-  'time-over': (f: { readonly atS: number; readonly lowestC: number }, { say }: Words): RunWords => ({
+  'time-over': (
+    f: {
+      readonly atS: number
+      readonly lowestC: number
+      /** It was not at its temperature for as long as was asked for. */
+      readonly short?: {
+        readonly heldS: number
+        readonly wantedS: number
+        readonly fromKey: boolean
+        readonly reached: boolean
+      }
+    },
+    { say }: Words,
+  ): RunWords => ({
     head: `The timer ended it after ${hourText(f.atS, say)}.`,
-    reason: `From then on it cools down: ${say(f.lowestC, 'temperature')} at the end.`,
+    reason: f.short
+      ? `${f.short.reached ? `${spell(f.short.heldS)} of it at temperature` : 'It never came to its temperature'}; ${spell(f.short.wantedS)} are asked for.`
+      : `From then on it cools down: ${say(f.lowestC, 'temperature')} at the end.`,
+    ...(f.short
+      ? {
+          next: !f.short.reached
+            ? 'Look at its power, its loss and its setpoint first.'
+            : f.short.fromKey
+              ? `This controller counts from the key. Key ${spell(f.atS + f.short.wantedS - f.short.heldS)}, or take one that counts from the temperature.`
+              : `Key ${spell(f.atS + f.short.wantedS - f.short.heldS)}, or look why it warms so late.`,
+        }
+      : {}),
   }),
   alarm: (
     f: { readonly atS: number; readonly alarms: number; readonly delayMin: number },
