@@ -1,3 +1,4 @@
+import { lagReach } from '../control/lagReach'
 import { feedOf } from '../document/chain'
 import { relayLifeYears } from '../control/worstCycling'
 import { keyedSwingK, type OnOffBehaviour, type PlanOf, type Switching, switchingOf } from './behaviour'
@@ -120,18 +121,17 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
   const risesKPerHour = (3600 * load.powerW) / load.capacityJPerK / 2
   return [
     ...lines,
-    settles({ ...plan, ...points }, given, load),
+    settles({ ...plan, ...points }, given, load, starts.given.lagS),
     ...displayed({ ...plan, ...points }, given, risesKPerHour),
   ]
 }
 
-/** Where the place comes to rest on the design day: between the points, or at the most the plant can do. */
-function settles(plan: OnOffBehaviour & Switching, { words }: Given, load: RungLoad): Consequence {
+/** Where the place goes on the design day: between the points and as far past them as the probe is late, or to the most the plant can do. */
+function settles(plan: OnOffBehaviour & Switching, { words }: Given, load: RungLoad, lagS: number): Consequence {
   const { restC, powerW, lossWPerK, stages } = load
   const heats = plan.action === 'heating'
   const reachesC = restC + ((heats ? 1 : -1) * powerW) / lossWPerK
-  const low = Math.min(plan.onC, plan.offC)
-  const high = Math.max(plan.onC, plan.offC)
+  const { lowC, highC } = lagReach({ ...load, onC: plan.onC, offC: plan.offC, lagS })
   const short = heats ? reachesC < plan.offC : reachesC > plan.offC
   const idle = heats ? restC > plan.onC : restC < plan.onC
   return {
@@ -145,7 +145,7 @@ function settles(plan: OnOffBehaviour & Switching, { words }: Given, load: RungL
         ? stages > 1
           ? 'nothing alone: it stays on, the others do what is left'
           : `${words.say(reachesC, 'temperature')}, no more`
-        : `${words.say(low, 'temperature')} to ${words.say(high, 'temperature')}`,
+        : `${words.say(lowC, 'temperature')} to ${words.say(highC, 'temperature')}`,
   }
 }
 
