@@ -1,17 +1,13 @@
 import type { ControlHost, Told } from './controls/host'
 import type { Unit } from './controls/unit'
+import type { Gate } from './gate'
 import type { Program } from './program'
-
-/** Contacts before an actuator: it runs only while they hold. */
-export interface Permissive {
-  readonly actuator: number
-  readonly holds: () => boolean
-}
 
 /** What decides what really runs: who calls, what lets it, what a fault holds. */
 interface Settling {
   readonly units: readonly Unit[]
-  readonly permissives: readonly Permissive[]
+  /** Of each actuator that has contacts in its line. */
+  readonly gates: readonly (Gate | undefined)[]
   readonly relays: ReadonlyMap<string, boolean>
   readonly host: ControlHost
   /** State of the plant; a load that starts on a battery takes its start out of it. */
@@ -33,6 +29,8 @@ export class ActuatorBank {
   private readonly target: Float64Array
   private readonly running: boolean[]
   private readonly told: Told[]
+  /** Contacts that hold each off what is called; nothing where none does. */
+  private readonly held: string[]
   private accruedTick = 0
 
   constructor(
@@ -50,6 +48,7 @@ export class ActuatorBank {
     this.target = new Float64Array(count)
     this.running = program.actuators.map(() => false)
     this.told = program.actuators.map(() => undefined)
+    this.held = program.actuators.map(() => '')
   }
 
   isRunning(actuator: number): boolean {
@@ -62,6 +61,10 @@ export class ActuatorBank {
 
   tell(actuator: number, what: Told): void {
     this.told[actuator] = what
+  }
+
+  toldOf(actuator: number): Told {
+    return this.told[actuator]
   }
 
   /** Where a position is at a tick, nothing else changing. */
@@ -105,7 +108,7 @@ export class ActuatorBank {
   }
 
   /** From calls to what really runs; true when a position was sent elsewhere. */
-  settle({ units, permissives, relays, host, x }: Settling): boolean {
+  settle({ units, gates, relays, host, x }: Settling): boolean {
     const { actuators } = this.program.scenario
     this.calls.fill(0)
     for (const unit of units) unit.give()
@@ -115,10 +118,13 @@ export class ActuatorBank {
       let share = this.calls[i]!
       if (this.told[i] === 'on') share = 1
       if (this.told[i] === 'off') share = 0
-      if (share > 0 && permissives.some(({ actuator, holds }) => actuator === i && !holds())) share = 0
+      const called = share > 0
+      const gate = gates[i]
+      if (gate) share = gate.passes(share)
       const relay = relays.get(actuators[i]!.id)
       if (relay !== undefined) share = relay ? 1 : 0
       const on = share > 0
+      if (gate) this.noteHeld(i, called && !on && relay === undefined ? gate.heldBy().join(', ') : '', host)
       if (on !== this.running[i]) {
         this.running[i] = on
         host.event(on ? 'on' : 'off', actuators[i]!.id)
@@ -148,5 +154,15 @@ export class ActuatorBank {
     }
     this.on = mask
     return moved
+  }
+
+  /** Says when contacts begin to hold off what is called, when others do, and when it runs after all. */
+  private noteHeld(actuator: number, by: string, host: ControlHost): void {
+    const before = this.held[actuator]!
+    if (by === before) return
+    this.held[actuator] = by
+    const { id } = this.program.scenario.actuators[actuator]!
+    if (by !== '') host.event('held', id, by)
+    else if (this.running[actuator] || this.calls[actuator]! > 0) host.event('freed', id)
   }
 }

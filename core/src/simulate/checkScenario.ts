@@ -27,6 +27,7 @@ export function checkScenario(value: unknown): asserts value is Scenario {
       controls: 'list',
       inputs: 'tree?',
       permissives: 'list?',
+      lines: 'list?',
       alarms: 'list?',
       faults: 'list?',
     },
@@ -103,10 +104,11 @@ export function checkScenario(value: unknown): asserts value is Scenario {
   each('controls', scenario['controls'], checkControl)
   if ((scenario['controls'] as unknown[]).length > 24) throw new RangeError('controls are over 24')
   for (const [name, input] of Object.entries((scenario['inputs'] ?? {}) as Tree)) checkInput(`inputs.${name}`, input)
-  each('permissives', scenario['permissives'] ?? [], (where, permissive) => {
-    const { expression } = checkPart(where, { drives: 'text', expression: 'any' }, permissive)
-    checkExpression(`${where}.expression`, expression)
-  })
+  for (const list of ['permissives', 'lines'] as const)
+    each(list, scenario[list] ?? [], (where, permissive) => {
+      const { expression } = checkPart(where, { drives: 'text', expression: 'any' }, permissive)
+      checkExpression(`${where}.expression`, expression)
+    })
   each(
     'alarms',
     scenario['alarms'] ?? [],

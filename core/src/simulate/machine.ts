@@ -1,16 +1,18 @@
-import { ActuatorBank, type Permissive } from './actuatorBank'
+import { ActuatorBank } from './actuatorBank'
+import { Gate } from './gate'
 import { AlarmUnit } from './controls/alarm'
 import { ContinuousUnit } from './controls/continuousUnit'
 import type { DefrostUnit } from './controls/defrost'
 import type { Base, ControlHost, Following, Told } from './controls/host'
 import { ResetUnit } from './controls/reset'
 import { ThresholdUnit } from './controls/threshold'
+import { stageContact, StagedUnit } from './controls/staged'
 import type { Unit } from './controls/unit'
 import { rankOf, unitOf } from './controls/unitOf'
 import { FaultBoard } from './faultBoard'
 import { ProbeViews } from './probeViews'
 import type { PlantFaults, Program } from './program'
-import type { Expression, SimulationEvent } from './scenario'
+import { CALLED, type SimulationEvent } from './scenario'
 
 /** Events kept; what happens after is counted. */
 const MOST_EVENTS = 50_000
@@ -45,7 +47,9 @@ export class Machine implements ControlHost {
   private readonly continuous: ContinuousUnit[] = []
   /** Those of them that alone move an output without a motor, at each look of the run. */
   private readonly steady: readonly ContinuousUnit[]
-  private readonly permissives: readonly Permissive[]
+  private readonly gates: readonly (Gate | undefined)[]
+  /** Contacts that are written down with the run, by name. */
+  readonly contacts: ReadonlyMap<string, () => boolean>
 
   constructor(
     readonly program: Program,
@@ -80,6 +84,8 @@ export class Machine implements ControlHost {
       const unit = unitOf(this, control, defrosts)
       if (unit instanceof ResetUnit) this.resets.set(control.id, unit)
       this.named.set(control.id, () => unit.holds)
+      if (unit instanceof StagedUnit)
+        unit.stages.forEach((_, i) => this.named.set(stageContact(control.id, i + 1), () => unit.stages[i]!))
       this.units.push(unit)
       if (unit instanceof ContinuousUnit) this.continuous.push(unit)
     }
@@ -88,12 +94,17 @@ export class Machine implements ControlHost {
       (unit) =>
         unit.keepsUp &&
         !((scenario.actuators[unit.actuator]!.travelS ?? 0) > 0) &&
+        !scenario.lines?.some(({ drives }) => drives === program.actuators[unit.actuator]) &&
         this.continuous.every((other) => other === unit || other.actuator !== unit.actuator),
     )
-    this.permissives = (scenario.permissives ?? []).map(({ drives, expression }) => ({
-      actuator: program.actuator(drives),
-      holds: this.expression(expression),
-    }))
+    this.gates = this.gatesOf()
+    const contacts = new Map<string, () => boolean>()
+    this.gates.forEach((gate, i) => {
+      if (!gate) return
+      for (const name of gate.names) if (name !== CALLED) contacts.set(name, () => gate.holds(name))
+      contacts.set(`${CALLED} ${program.actuators[i]!}`, () => gate.holds(CALLED))
+    })
+    this.contacts = contacts
     this.board.checkAll()
   }
 
@@ -174,14 +185,27 @@ export class Machine implements ControlHost {
     return () => this.named.get(name)!()
   }
 
-  private expression(expression: Expression): () => boolean {
-    if (typeof expression === 'string') return this.condition(expression)
-    if ('not' in expression) {
-      const part = this.expression(expression.not)
-      return () => !part()
-    }
-    const parts = ('and' in expression ? expression.and : expression.or).map((part) => this.expression(part))
-    return 'and' in expression ? () => parts.every((part) => part()) : () => parts.some((part) => part())
+  /** What stands in each actuator's line. @throws RangeError for two lines of one actuator, and for a name that is not there */
+  private gatesOf(): readonly (Gate | undefined)[] {
+    const { scenario, actuators, actuator } = this.program
+    const { permissives = [], lines = [], controls } = scenario
+    for (const { drives } of [...permissives, ...lines]) actuator(drives)
+    return actuators.map((id, i) => {
+      const permits = permissives.filter(({ drives }) => drives === id).map(({ expression }) => expression)
+      const own = lines.filter(({ drives }) => drives === id)
+      if (own.length > 1) throw new RangeError(`lines of ${id} are ${own.length}: one at most`)
+      if (permits.length === 0 && own.length === 0) return undefined
+      const conditions = new Map<string, () => boolean>()
+      const gate = new Gate({ permits, line: own[0]?.expression, holds: (name) => conditions.get(name)!() })
+      for (const name of gate.names) if (name !== CALLED) conditions.set(name, this.condition(name))
+      // A defrost opens the contact of the control whose cooling it stops.
+      for (const defrost of controls)
+        if (defrost.kind === 'defrost' && defrost.opens !== undefined && defrost.cooling === id) {
+          const holds = conditions.get(defrost.opens)
+          if (holds) conditions.set(defrost.opens, () => this.bank.toldOf(i) !== 'off' && holds())
+        }
+      return gate
+    })
   }
 
   /** Temperature that a control's own temperatures count from; `null` while its reset line is shut down. */
@@ -338,7 +362,7 @@ export class Machine implements ControlHost {
 
   /** From calls to what really runs; true when a position was sent elsewhere. */
   private settle(): boolean {
-    const { units, permissives, board, x } = this
-    return this.bank.settle({ units, permissives, relays: board.relays, host: this, x })
+    const { units, gates, board, x } = this
+    return this.bank.settle({ units, gates, relays: board.relays, host: this, x })
   }
 }

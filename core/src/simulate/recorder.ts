@@ -5,6 +5,8 @@ import type { SimulationResult } from './scenario'
 
 const DAY_S = 86400
 
+type Column = Float64Array | Float32Array | Uint8Array
+
 /**
  * Writes down what a run passes: the trace, and the lowest, highest and mean of each node. Column by column over many rows at once: a call for
  * each point would cost more than carrying the state to it.
@@ -19,6 +21,7 @@ export class Recorder {
   private readonly probes: readonly Float64Array[]
   private readonly lines: readonly Float64Array[]
   private readonly drives: readonly Float32Array[]
+  private readonly contacts: readonly (readonly [() => boolean, Uint8Array])[]
   private readonly least: Float64Array
   private readonly most: Float64Array
   private readonly sum: Float64Array
@@ -42,6 +45,7 @@ export class Recorder {
     this.probes = program.probes.map(column)
     this.lines = machine.lineIds.map(column)
     this.drives = program.actuators.map(() => new Float32Array(this.points))
+    this.contacts = [...machine.contacts.values()].map((holds) => [holds, new Uint8Array(this.points)])
     this.positional = program.positionChannel.map((channel) => channel >= 0)
     this.least = new Float64Array(program.nodeCount).fill(Infinity)
     this.most = new Float64Array(program.nodeCount).fill(-Infinity)
@@ -133,6 +137,7 @@ export class Recorder {
       if (this.positional[i]) for (let k = 0; k < c; k++) out[from + k] = machine.positionAt(i, (from + k) * traceTicks)
       else if (machine.isRunning(i)) out.fill(1, from, from + c)
     }
+    for (const [holds, out] of this.contacts) if (holds()) out.fill(1, from, from + c)
     this.point += c
   }
 
@@ -157,9 +162,8 @@ export class Recorder {
   /** The trace up to a point: views of what is written on. */
   traceTo(point: number): SimulationResult['trace'] {
     const { program, machine } = this
-    const part = <T extends Float64Array | Float32Array>(column: T) =>
-      (point === this.points ? column : column.subarray(0, point)) as T
-    const named = <T extends Float64Array | Float32Array>(names: readonly string[], columns: readonly T[]) =>
+    const part = <T extends Column>(column: T) => (point === this.points ? column : column.subarray(0, point)) as T
+    const named = <T extends Column>(names: readonly string[], columns: readonly T[]) =>
       Object.fromEntries(names.map((id, i) => [id, part(columns[i]!)]))
     return {
       timeS: part(this.timeS),
@@ -167,6 +171,10 @@ export class Recorder {
       probes: named(program.probes, this.probes),
       lines: named(machine.lineIds, this.lines),
       drives: named(program.actuators, this.drives),
+      contacts: named(
+        [...machine.contacts.keys()],
+        this.contacts.map(([, column]) => column),
+      ),
     }
   }
 }

@@ -225,6 +225,47 @@ const sorts: Readonly<Record<string, fc.Arbitrary<Scenario>>> = {
       ],
     }),
   ),
+  'contacts in series and parallel with those of two controls': anyScenario((plant, draw) =>
+    scenarioOf(
+      plant,
+      [onOffOf(plant), { ...onOffOf({ ...plant, swingK: plant.swingK * draw(3, 0.6, 1.5) }), id: 'other' }],
+      {
+        inputs: { hand: { hours: [[0.5, 1]] }, cool: { probe: 'out', belowC: 60 } },
+        lines: [
+          {
+            drives: 'heat',
+            expression:
+              draw(4, 0, 1) < 0.5
+                ? { and: ['cool', { or: [{ and: ['c', 'other'] }, 'hand'] }] }
+                : { or: ['hand', { and: ['called', { not: 'hand' }] }] },
+          },
+        ],
+      },
+    ),
+  ),
+  'a stage by its contact, and a switch across it': anyScenario((plant, draw) =>
+    scenarioOf(
+      plant,
+      [
+        {
+          ...{ id: 's', kind: 'staged', probe: 'p', action: plant.action, probeFault: 'off', waitS: 120 },
+          stages: [0, 1].map((i) => ({
+            drives: i === 0 ? 'heat' : 'more',
+            onC: plant.setC - (plant.action === 'heating' ? 1 : -1) * (plant.swingK / 2 + i),
+            offC: plant.setC + ((plant.action === 'heating' ? 1 : -1) * plant.swingK) / 2,
+          })),
+        },
+      ],
+      {
+        actuators: [
+          { ...plant.actuators[0]!, powerW: plant.actuators[0]!.powerW! * 0.7 },
+          { ...plant.actuators[0]!, id: 'more', powerW: plant.actuators[0]!.powerW! * 0.5 },
+        ],
+        inputs: { hand: { hours: [[1, 1 + draw(3, 0.2, 1)]] } },
+        lines: [{ drives: 'more', expression: { or: ['s 2', 'hand'] } }],
+      },
+    ),
+  ),
   'faults of probes and relays': anyScenario((plant, draw) => {
     const at = Math.round(draw(0, 3000, 9000))
     const sorts = [

@@ -17,6 +17,7 @@ export interface Scenario {
   readonly controls: readonly Control[]
   readonly inputs?: Readonly<Record<string, Input>>
   readonly permissives?: readonly { readonly drives: string; readonly expression: Expression }[]
+  readonly lines?: readonly ContactLine[]
   readonly alarms?: readonly Alarm[]
   readonly faults?: readonly Fault[]
 }
@@ -216,6 +217,8 @@ export interface DefrostControl {
   readonly by: 'time' | 'coil'
   readonly cooling: string
   readonly fan?: string
+  /** Control whose contact it opens, where others call for cooling too. Left out, none of them calls while it melts. */
+  readonly opens?: string
   /** Electric; without one the running fan melts. */
   readonly heater?: string
   readonly coil: string
@@ -296,6 +299,18 @@ export type Expression =
   | { readonly or: readonly Expression[] }
   | { readonly not: Expression }
 
+/** In a line: whatever calls the actuator, a defrost's word before it. */
+export const CALLED = 'called'
+
+/**
+ * All the contacts before an actuator, those of its controls among them, in series and in parallel: it runs exactly while they carry, at the share
+ * that is called, and at full where nothing calls. A control's name is its own contact, `CALLED` is all that call it.
+ */
+export interface ContactLine {
+  readonly drives: string
+  readonly expression: Expression
+}
+
 export interface Alarm {
   readonly id: string
   readonly probe: string
@@ -336,7 +351,8 @@ export interface SimulationEvent {
   readonly why?: string
 }
 type DefrostStep = 'melts' | 'drips' | 'cools-again'
-type Mode = 'cut-off' | 'restart' | 'time-over'
+/** `held`: called, and kept from running by the contacts in `why`. */
+type Mode = 'cut-off' | 'restart' | 'time-over' | 'held' | 'freed'
 
 export interface SimulationResult {
   readonly summary: {
@@ -364,6 +380,8 @@ export interface SimulationResult {
     readonly lines: Readonly<Record<string, Float64Array>>
     /** 0 and 1, or a share. */
     readonly drives: Readonly<Record<string, Float32Array>>
+    /** Whatever stands in permissives and lines by its name, 1 while it holds; `CALLED` with the id of each actuator that has some. */
+    readonly contacts: Readonly<Record<string, Uint8Array>>
   }
   readonly events: readonly SimulationEvent[]
   /** Set where more happened than is kept. */

@@ -66,6 +66,7 @@ const run = (switches: number): SimulationResult => {
       nodes: { room: timeS.map((s) => 20 + Math.sin(s / 3000)) },
       probes: { p: timeS.map((s) => (s > 43200 ? NaN : 20)) },
       lines: {},
+      contacts: {},
       drives: { pump: Float32Array.from(timeS, (s) => (Math.floor((s * switches) / 86400) % 2 === 0 ? 1 : 0)) },
     },
     events: [...events, { atS: 50000, what: 'trip', of: 'F1' }],

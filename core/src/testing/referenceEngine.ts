@@ -12,7 +12,16 @@ const DAY = 86400
  * with the engines but the names of the scenario.
  */
 export function referenceEngine(scenario: Scenario, dtS: number) {
-  const { network, probes, actuators, controls, faults = [], inputs = {}, permissives = [] } = scenario
+  const {
+    network,
+    probes,
+    actuators,
+    controls,
+    faults = [],
+    inputs = {},
+    permissives = [],
+    lines: wired = [],
+  } = scenario
   const flows = network.flows ?? []
   const temperature = new Map(network.nodes.map(({ id, startC }) => [id, startC]))
   const capacity = new Map(network.nodes.map(({ id, capacityJPerK }) => [id, capacityJPerK]))
@@ -295,7 +304,10 @@ export function referenceEngine(scenario: Scenario, dtS: number) {
           count++
           if ((c.waitS ?? 0) > 0) break
         }
-        for (const i of all) if (stage(i)['on']) call(c.stages[i]!.drives, 1)
+        for (const i of all) {
+          truths.set(`${c.id} ${i + 1}`, stage(i)['on'] as boolean)
+          if (stage(i)['on']) call(c.stages[i]!.drives, 1)
+        }
       } else if (c.kind === 'time-proportioned') {
         const m = mem(c.id, { share: 0, sum: 0, begun: -1e12 })
         if (s - (m['begun'] as number) >= c.cycleS - 1e-9) {
@@ -376,6 +388,21 @@ export function referenceEngine(scenario: Scenario, dtS: number) {
     for (const { id, travelS, draws } of actuators) {
       let share = calls.get(id) ?? 0
       if (told.has(id)) share = told.get(id) ? 1 : 0
+      const called = share > 0
+      for (const line of wired) {
+        if (line.drives !== id) continue
+        const opened = controls.filter((c) => c.kind === 'defrost' && c.cooling === id && told.get(id) === false)
+        const closed = (e: Expression): boolean => {
+          if (typeof e === 'string')
+            return e === 'called'
+              ? called
+              : truths.get(e)! && !opened.some((c) => c.kind === 'defrost' && c.opens === e)
+          if ('not' in e) return !closed(e.not)
+          return 'and' in e ? e.and.every(closed) : e.or.some(closed)
+        }
+        if (!closed(line.expression)) share = 0
+        else if (!called) share = 1
+      }
       if (permissives.some((p) => p.drives === id && !holds(p.expression))) share = 0
       for (const f of faults) {
         if (!active(f, s)) continue

@@ -23,18 +23,22 @@ interface Defeat {
   readonly safety: boolean
 }
 
-/** A load and the contacts that decide whether it runs, relays looked through. */
-export interface LoadLogic {
+/** A line and the contacts before it. */
+export interface LineLogic {
   readonly load: ResolvedDevice
   readonly portId: string
   readonly port: LoadPort | ContactInPort
   /** Its own line, as wired: relay contacts stand for themselves. */
-  readonly line: ContactExpression | undefined
+  readonly line: ContactExpression
   /** The same with every relay contact replaced by what pulls its coil. */
-  readonly expression: ContactExpression | undefined
+  readonly expression: ContactExpression
   readonly contacts: readonly NamedContact[]
   /** Relays on the way: the contact, and the contacts that pull it. */
   readonly relays: readonly { readonly contact: NamedContact; readonly coil: ContactExpression }[]
+}
+
+/** A load and the contacts that decide whether it runs, relays looked through. */
+export interface LoadLogic extends LineLogic {
   /** Left out where more contacts meet than are worked out. */
   readonly logic: ContactLogic | undefined
   readonly defeats: readonly Defeat[]
@@ -134,11 +138,8 @@ function lookThrough(
     : { or: expression.or.map(inner) }
 }
 
-/**
- * The contacts in series and parallel before every load and every call that does something, the truth table behind them, what each
- * override defeats and what still protects. Plain wires without any contact have no logic.
- */
-export const loadLogics = remembered((chain: ResolvedChain): readonly LoadLogic[] => {
+/** The contacts before every load, coil and call, in series and parallel. Plain wires without any contact have none. */
+export const lineLogics = remembered((chain: ResolvedChain): readonly LineLogic[] => {
   const names = new Map<string, NamedContact>()
   const lines = [...powerPaths(chain), ...callPaths(chain)]
   const coils = new Map<string, ContactExpression>()
@@ -148,38 +149,38 @@ export const loadLogics = remembered((chain: ResolvedChain): readonly LoadLogic[
       const pulls = feeding(chain, load.id, portId, names)
       if (pulls !== undefined && pulls !== true) coils.set(nameContact(load, id, port).name, pulls)
     }
-  return lines.flatMap(({ load, portId, loadPort }): LoadLogic[] => {
-    if (loadPort.does === 'none') return []
-    const fed = feeding(chain, load.id, portId, names)
-    if (fed === undefined || fed === true) return []
-    const expression = lookThrough(fed, coils)
-    const all = contactsOf(expression).map((name) => names.get(name)!)
-    const relays = contactsOf(fed).flatMap((name) => {
+  return lines.flatMap(({ load, portId, loadPort }): LineLogic[] => {
+    const line = feeding(chain, load.id, portId, names)
+    if (line === undefined || line === true) return []
+    const expression = lookThrough(line, coils)
+    const relays = contactsOf(line).flatMap((name) => {
       const coil = coils.get(name)
       return coil === undefined ? [] : [{ contact: names.get(name)!, coil }]
     })
-    const logic = all.length > mostContacts ? undefined : contactLogic(expression)
+    const contacts = contactsOf(expression).map((name) => names.get(name)!)
+    return [{ load, portId, port: loadPort, line, expression, contacts, relays }]
+  })
+})
+
+/**
+ * The contacts before every load and every call that does something, the truth table behind them, what each override defeats and what still
+ * protects.
+ */
+export const loadLogics = remembered((chain: ResolvedChain): readonly LoadLogic[] =>
+  lineLogics(chain).flatMap((each): LoadLogic[] => {
+    const { port, expression, contacts } = each
+    if (port.does === 'none') return []
+    const logic = contacts.length > mostContacts ? undefined : contactLogic(expression)
+    const named = (name: string) => contacts.find((contact) => contact.name === name)!
     const protective = ({ duty }: NamedContact) => duty === 'limit' || duty === 'protection'
     const chosen = ({ duty }: NamedContact) => duty === 'hand' || duty === 'time'
     const defeats = (logic?.bypasses ?? [])
-      .map(({ contact, by }) => ({ contact: names.get(contact)!, by: names.get(by)! }))
+      .map(({ contact, by }) => ({ contact: named(contact), by: named(by) }))
       .filter(({ contact }) => !chosen(contact))
-      .map((each) => ({ ...each, safety: protective(each.contact) }))
-    return [
-      {
-        load,
-        portId,
-        port: loadPort,
-        line: fed,
-        expression,
-        contacts: all,
-        relays,
-        logic,
-        defeats,
-        protects: all.filter(
-          (contact) => protective(contact) && !defeats.some((each) => each.contact.name === contact.name),
-        ),
-      },
-    ]
-  })
-})
+      .map((defeat) => ({ ...defeat, safety: protective(defeat.contact) }))
+    const protects = contacts.filter(
+      (contact) => protective(contact) && !defeats.some((defeat) => defeat.contact.name === contact.name),
+    )
+    return [{ ...each, logic, defeats, protects }]
+  }),
+)

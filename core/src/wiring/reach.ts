@@ -44,14 +44,30 @@ function walk(chain: ResolvedChain, output: PortRef): readonly Reach[] {
     const seen = new Set([...walked.seen, key])
     const facts = chain.devices.find(({ id }) => id === device)?.facts.ports[port]
     if (facts?.kind === 'signal-out') return bySignal({ device, port }, { ...walked, seen })
-    return all
-      .filter(({ contacts }) => contacts.some((c) => c.device.id === device && c.portId === port))
-      .flatMap((line) => {
-        const at = line.contacts.findIndex((c) => c.device.id === device && c.portId === port)
-        const via = [...walked.via, ...line.contacts.slice(at + 1).map((c) => c.device)]
-        return ends(line.load, line.portId, line.loadPort, { via, lines: [...walked.lines, line], seen })
-      })
+    return below({ device, port }, new Set()).flatMap(({ line, via }) =>
+      ends(line.load, line.portId, line.loadPort, {
+        via: [...walked.via, ...via],
+        lines: [...walked.lines, line],
+        seen,
+      }),
+    )
   }
+  /** Lines that a contact is in, in series or in a branch beside others, and what lies between it and their ends. */
+  const below = (
+    { device, port }: PortRef,
+    seen: ReadonlySet<string>,
+  ): { readonly line: Line<LoadPort | ContactInPort>; readonly via: readonly ResolvedDevice[] }[] =>
+    chain.connections
+      .filter((c) => c.from.device === device && c.from.port === port)
+      .flatMap(({ to, toDevice, toPort }) => {
+        const key = `${to.device}.${to.port}`
+        if (toPort.kind === 'contact')
+          return seen.has(key)
+            ? []
+            : below(to, new Set([...seen, key])).map(({ line, via }) => ({ line, via: [toDevice, ...via] }))
+        const line = all.find(({ load, portId }) => load.id === to.device && portId === to.port)
+        return line ? [{ line, via: [] }] : []
+      })
   const bySignal = ({ device, port }: PortRef, walked: Walked): Reach[] =>
     chain.connections
       .filter((c) => c.from.device === device && c.from.port === port && c.toPort.kind === 'signal-in')

@@ -39,7 +39,7 @@ const PART_EVERY_MS = 150
 const kept = new Map<string, SimulationResult>()
 
 /** Every n-th sample: what the page's sentences are made from. */
-function every(values: Float64Array | Float32Array, n: number): Float64Array {
+function every(values: Float64Array | Float32Array | Uint8Array, n: number): Float64Array {
   const made = new Float64Array(Math.ceil(values.length / n))
   for (let i = 0; i < made.length; i++) made[i] = values[i * n]!
   return made
@@ -48,7 +48,7 @@ function every(values: Float64Array | Float32Array, n: number): Float64Array {
 function reportOf(result: SimulationResult, view: StripView, ms: number): RunReport {
   const { trace, events } = result
   const n = Math.max(1, Math.ceil(trace.timeS.length / SENTENCE_POINTS))
-  const thin = (map: Readonly<Record<string, Float64Array | Float32Array>>) =>
+  const thin = (map: Readonly<Record<string, Float64Array | Float32Array | Uint8Array>>) =>
     Object.fromEntries(Object.entries(map).map(([id, values]) => [id, every(values, n)]))
   const told: readonly SimulationEvent[] = events.length > MOST_EVENTS ? events.slice(0, MOST_EVENTS) : events
   return {
@@ -61,6 +61,7 @@ function reportOf(result: SimulationResult, view: StripView, ms: number): RunRep
         probes: thin(trace.probes) as Record<string, Float64Array>,
         lines: thin(trace.lines) as Record<string, Float64Array>,
         drives: thin(trace.drives) as unknown as Record<string, Float32Array>,
+        contacts: thin(trace.contacts) as unknown as Record<string, Uint8Array>,
       },
     },
     view,

@@ -9,6 +9,7 @@ export const defrostKeys = {
   by: 'text',
   cooling: 'text',
   fan: 'text?',
+  opens: 'text?',
   heater: 'text?',
   coil: 'text',
   everyS: 'from0',

@@ -17,6 +17,9 @@ export const stagedKeys = {
   minimumOffS: 'from0?',
 } as const satisfies Keys
 
+/** Name of the contact of a stage, counted from one, in lines and permissives. */
+export const stageContact = (control: string, stage: number) => `${control} ${stage}`
+
 /** Stages that come and go one after another, with rests, a wait between two, and a fixed or changing lead. */
 export class StagedUnit implements Unit {
   holds = false
@@ -79,6 +82,11 @@ export class StagedUnit implements Unit {
     const least = this.m.ticksOf(minimumOnS)
     const busy = this.running.flatMap((on, i) => (on && this.m.tick >= this.since[i]! + least ? [i] : []))
     return lead === 'rotate' ? busy.sort((a, b) => this.since[a]! - this.since[b]! || a - b) : busy.reverse()
+  }
+
+  /** Whether each stage's contact is closed. */
+  get stages(): readonly boolean[] {
+    return this.running
   }
 
   private turn(stage: number, on: boolean): void {

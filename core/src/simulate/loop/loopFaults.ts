@@ -106,8 +106,10 @@ export function loopFaults(
         }),
       )
   for (const name of Object.keys(scenario.inputs ?? {})) {
-    put(`open ${name}`, `${name} stuck open`, { kind: 'stuck-open', input: name })
-    put(`closed ${name}`, `${name} stuck closed`, { kind: 'stuck-closed', input: name })
+    const byHand = chain.devices.some(({ tag: own, facts }) => own === name && facts.permissive?.senses === 'hand')
+    const [open, closed] = byHand ? ['opened by hand', 'closed by hand'] : ['stuck open', 'stuck closed']
+    put(`open ${name}`, `${name} ${open}`, { kind: 'stuck-open', input: name })
+    put(`closed ${name}`, `${name} ${closed}`, { kind: 'stuck-closed', input: name })
   }
   if (scenario.actuators.some(({ powerW }) => (powerW ?? 0) > 0))
     put('low', `Supply at ${LOW_SHARE * 100} % of its voltage`, { kind: 'supply-low', share: LOW_SHARE })

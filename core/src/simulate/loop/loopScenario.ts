@@ -8,7 +8,7 @@ import { outdoorMoisture } from '../../kinds/fan/fanModel'
 import { factsOfKind } from '../../kinds/kinds'
 import { restState } from '../../plant/restState'
 import type { LoopSurvey } from '../../survey/surveyResult'
-import type { Scenario } from '../scenario'
+import type { Expression, Scenario } from '../scenario'
 import { defrostHeater, evaporatorFan, loopActuators } from './loopActuators'
 import { loopPlant } from './loopPlant'
 import { type RunGiven, Parts, HOUR_S } from './parts/parts'
@@ -17,6 +17,7 @@ import { addControls } from './parts/addControls'
 import { addDefrost } from './parts/addDefrost'
 import { addBattery } from './parts/addBattery'
 import { addContacts } from './parts/addContacts'
+import { addTimers } from './parts/addTimers'
 
 export interface RunChoice {
   /** Temperature around the plant hour by hour from the start; repeated where the run is longer. */
@@ -40,6 +41,10 @@ export interface LoopRun {
     readonly probe: string
     readonly control: string
   }[]
+  /** What the conditions that hold a load off are called, where that is not their own name. */
+  readonly conditions: Readonly<Record<string, string>>
+  /** Each contact of a wiring's logic as it stands in the scenario, by load and contact. */
+  readonly terms: Readonly<Record<string, Readonly<Record<string, Expression>>>>
   /** What is told of each node, in the order in which it counts. */
   readonly nodes: Readonly<Record<string, string>>
 }
@@ -85,13 +90,16 @@ export function loopScenario(given: RunGiven, survey: LoopSurvey, run: RunChoice
   addControls(parts)
   if (fan && heater) addDefrost(parts, fan, heater.device)
   else if (fan) addDefrost(parts, fan, undefined)
-  addContacts(parts, moved.limiterAt)
   if (battery) addBattery(parts)
+  addTimers(parts)
+  const terms = addContacts(parts, moved.limiterAt)
   const mixed = survey.floor ? mixedWater(parts, survey.floor.facts.dropK) : undefined
   const indoor = moved.actuators.some(({ id }) => id === fan?.id)
   return {
     controlled: model.controlled,
     outputs: parts.outputs,
+    conditions: parts.names,
+    terms,
     nodes: Object.fromEntries(
       [model.controlled, ...model.nodes.map(({ id }) => id)].flatMap((id) =>
         nodeNames[id] ? [[id, nodeNames[id]]] : [],
@@ -131,6 +139,7 @@ export function loopScenario(given: RunGiven, survey: LoopSurvey, run: RunChoice
       controls: parts.controls,
       inputs: parts.inputs,
       permissives: parts.permissives,
+      ...(parts.lines.length > 0 ? { lines: parts.lines } : {}),
       alarms: parts.alarms,
     },
   }

@@ -3,7 +3,7 @@ import { addHours, format, parseISO } from 'date-fns'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { givesBetween, type PlanOf } from '@nachtigal/core/settings/behaviour'
 import type { LoopRun } from '@nachtigal/core/simulate/loop/loopScenario'
-import type { Scenario } from '@nachtigal/core/simulate/scenario'
+import type { Scenario, SimulationEvent } from '@nachtigal/core/simulate/scenario'
 import type { MomentValues, StripView } from '@nachtigal/core/simulate/stripView'
 import { aboutTime } from '@nachtigal/core/units/aboutTime'
 import { formatQuantity, quantityView } from '@nachtigal/core/units/quantity'
@@ -47,6 +47,20 @@ const eventWords: Readonly<Record<string, string>> = {
   'cut-off': 'battery cut off',
   restart: 'battery back',
   'time-over': 'timer over',
+  freed: 'let go again',
+}
+
+/** An event in a few words; what held a load off is named as it is called on site. */
+function sayEvent(
+  { what, of, why }: SimulationEvent,
+  { conditions }: Pick<LoopRun, 'conditions'>,
+  tagOf: (id: string) => string,
+): string {
+  if (what === 'held') {
+    const by = (why ?? '').split(', ').map((name) => conditions[name] ?? name)
+    return `${tagOf(of)} held off by ${by.join(' and ')}`
+  }
+  return `${eventWords[what] ?? what}${why === undefined ? '' : ` (${why})`}: ${tagOf(of)}`
 }
 
 /** What a row of the strip does to the place. */
@@ -134,12 +148,8 @@ export function RunStrip({
     return [...rowsOf(view, ''), ...(overlay ? rowsOf(other, ' 2') : [])].slice(0, 8)
   }, [view, other, overlay, ran, run, tagOf])
   const flags = useMemo(
-    () =>
-      (view?.flags ?? []).map(({ atS, what, of, why }) => ({
-        at: atS / HOUR_S,
-        text: `${eventWords[what] ?? what}${why === undefined ? '' : ` (${why})`}: ${tagOf(of)}`,
-      })),
-    [view, tagOf],
+    () => (view?.flags ?? []).map((event) => ({ at: event.atS / HOUR_S, text: sayEvent(event, run, tagOf) })),
+    [view, run, tagOf],
   )
   const start = weather?.start
   const timeText = useCallback(

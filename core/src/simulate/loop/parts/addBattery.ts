@@ -24,5 +24,5 @@ export function addBattery(parts: Parts): void {
   parts.probes.push({ id: 'volts', node: 'battery', lagS: 2, sags: Object.fromEntries(ids.map((id) => [id, sag])) })
   if (!plan) return
   parts.controls.push({ id: 'battery', kind: 'battery', probe: 'volts', ...plan })
-  for (const drives of ids) parts.permissives.push({ drives, expression: 'battery' })
+  for (const driven of parts.driven) parts.need(driven.plan, 'battery', 'its battery cut-off')
 }

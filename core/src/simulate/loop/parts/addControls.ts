@@ -34,13 +34,14 @@ export function addControls(parts: Parts): void {
 }
 
 /** One output by itself: what its behaviour is decides how it is told to the engine. */
-function addOne(parts: Parts, item: Driven, probe: string, { fromC, follow, runs }: ReturnType<Parts['shared']>): void {
+function addOne(parts: Parts, item: Driven, probe: string, { fromC, follow }: ReturnType<Parts['shared']>): void {
   const { plan, ends } = item
   const sampleS = sampleOf(parts.lags.get(plan.id) ?? 60)
   // A plan may move several loads at once: one control for each, all alike.
   for (const [n, end] of ends.entries()) {
     const id = n === 0 ? plan.id : `${plan.id} ${n + 1}`
     const base = { id, probe, drives: end.device.id, action: plan.action }
+    parts.contacts.push({ plan, drives: end.device.id, control: id })
     if (plan.kind === 'on-off') addOnOff(parts, item, plan, { ...base, fromC, follow, sampleS })
     else if (plan.kind === 'fan')
       parts.controls.push({
@@ -56,8 +57,4 @@ function addOne(parts: Parts, item: Driven, probe: string, { fromC, follow, runs
       })
     else addBand(parts, plan, { ...base, fromC, follow, sampleS })
   }
-  parts.runOnly(
-    ends.map(({ device }) => device.id),
-    runs,
-  )
 }

@@ -12,9 +12,13 @@ export function addDefrost(parts: Parts, fan: ResolvedDevice, heater: ResolvedDe
   const plan = parts.whole(cold.plan).defrost
   if (!plan) return
   parts.probes.push({ id: 'coil', node: 'coil', lagS: fieldValue(parts.given.data, 'lag.coil').typical })
+  const opens = parts.contacts.find(
+    ({ plan: { output }, drives }) => output.device === cold.plan.output.device && drives === cold.actuator,
+  )
   parts.controls.push({
     ...{ id: 'defrost', kind: 'defrost', by: plan.by, cooling: cold.actuator, fan: fan.id, coil: 'coil' },
     ...(heater ? { heater: heater.id } : {}),
+    ...(opens ? { opens: opens.control } : {}),
     everyS: plan.everyH * HOUR_S,
     ...(plan.coilC === undefined ? {} : { coilC: plan.coilC }),
     blindS: plan.blindMin * 60,

@@ -1,5 +1,6 @@
 import type { OnOffBehaviour, PlanOf } from '../../../settings/behaviour'
 import { type Driven } from '../loopActuators'
+import { stageContact } from '../../controls/staged'
 import type { Parts } from './parts'
 
 /** Outputs that are stages of one control: on one after another, with the delay between them. */
@@ -7,7 +8,7 @@ export function addStaged(
   parts: Parts,
   group: readonly (Driven & { plan: PlanOf<OnOffBehaviour> })[],
   probe: string,
-  { fromC, follow, runs }: ReturnType<Parts['shared']>,
+  { fromC, follow }: ReturnType<Parts['shared']>,
 ): void {
   const { plan } = group[0]!
   const { stages } = parts.whole(plan)
@@ -27,9 +28,9 @@ export function addStaged(
     ...parts.fault(plan),
     ...follow,
   })
-  for (const each of group) parts.outputs.push({ plan: each.plan, actuator: each.actuator, probe, control: plan.id })
-  parts.runOnly(
-    group.map(({ actuator }) => actuator),
-    runs,
-  )
+  for (const [i, { plan: each, actuator }] of group.entries()) {
+    parts.outputs.push({ plan: each, actuator, probe, control: plan.id })
+    parts.contacts.push({ plan: each, drives: actuator, control: stageContact(plan.id, i + 1) })
+    for (const need of parts.needs.get(plan.id) ?? []) parts.need(each, need as string, parts.names[need as string]!)
+  }
 }

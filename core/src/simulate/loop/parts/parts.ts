@@ -6,7 +6,7 @@ import { type FieldData, fieldValue } from '../../../plant/fieldValue'
 import { controllerPlanOf } from '../../../survey/controllerPlanOf'
 import type { LoopSurvey } from '../../../survey/surveyResult'
 import { outputPath } from '../../../wiring/outputPath'
-import type { Alarm, Control, Expression, Input, ScenarioProbe } from '../../scenario'
+import type { Alarm, ContactLine, Control, Expression, Input, ScenarioProbe } from '../../scenario'
 import { type Driven } from '../loopActuators'
 import type { LoopDocument } from '../../../document/documents'
 
@@ -45,6 +45,13 @@ export class Parts {
   readonly controls: Control[] = []
   readonly inputs: Record<string, Input> = {}
   readonly permissives: { drives: string; expression: Expression }[] = []
+  readonly lines: ContactLine[] = []
+  /** Each control that stands for a contact of a plan's output, and what it drives. */
+  readonly contacts: { plan: PlanOf; drives: string; control: string }[] = []
+  /** What else has to hold for a plan's output to close, by plan: its hours, its timer, its battery. */
+  readonly needs = new Map<string, Expression[]>()
+  /** What conditions are called on site, where that is not their own name. */
+  readonly names: Record<string, string> = {}
   readonly alarms: Alarm[] = []
   readonly outputs: { plan: PlanOf; actuator: string; probe: string; control: string }[] = []
   readonly lags = new Map<string, number>()
@@ -113,6 +120,8 @@ export class Parts {
         periods: periods.map(({ days, start, minutes }) => ({ days, start, minutes })),
       })
     const night = periods.length > 0 && periods.some(({ mode }) => mode === 'night')
+    if (periods.length > 0 && !night)
+      this.need(plan, weekId, `the hours of ${this.controller(plan)?.tag ?? 'its controller'}`)
     const resetId = `line ${device}`
     if (reset && !this.controls.some(({ id }) => id === resetId)) {
       const { averageH, shiftK, setbackK: _, ...line } = reset
@@ -129,7 +138,6 @@ export class Parts {
         ...(reset ? { follows: resetId } : {}),
         ...(night && reset && reset.setbackK > 0 ? { setback: { while: weekId, byK: reset.setbackK } } : {}),
       },
-      runs: periods.length > 0 && !night ? weekId : undefined,
     }
   }
 
@@ -148,7 +156,10 @@ export class Parts {
     return Math.max(plan.kind === 'on-off' ? plan.minimumOffS : 0, ...own)
   }
 
-  runOnly(actuators: readonly string[], runs: string | undefined): void {
-    if (runs !== undefined) for (const drives of actuators) this.permissives.push({ drives, expression: runs })
+  /** A plan's output closes only while this holds, too. */
+  need(plan: PlanOf, condition: string, called: string): void {
+    const needs = this.needs.get(plan.id) ?? []
+    if (!needs.includes(condition)) this.needs.set(plan.id, [...needs, condition])
+    this.names[condition] = called
   }
 }
