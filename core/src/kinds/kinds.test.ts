@@ -145,8 +145,7 @@ describe('plants behave', () => {
     )
   })
   it('first ice between printed shares lies on a straight line', () => {
-    const ice = (glycol: number) =>
-      surveyOf('chiller', { glycol }).lines.find(({ label }) => label === 'First ice')?.value
+    const ice = (glycol: number) => surveyOf('chiller', { glycol }).lines.find(({ id }) => id === 'firstIce')?.value
     // Printed: 20 % −7 °C, 30 % −13 °C, 40 % −21 °C.
     expect([ice(20), ice(25), ice(30), ice(35)]).toEqual([-7, -10, -13, -17])
   })

@@ -23,6 +23,8 @@ interface Seen {
 
 /** One line of what the survey means. */
 interface SurveyLine {
+  /** Of the fact that it tells. */
+  readonly id: string
   readonly label: string
   readonly value: number
   readonly quantity: Quantity

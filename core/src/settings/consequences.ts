@@ -11,11 +11,14 @@ import type { LoopSurvey } from '../survey/surveyResult'
 import type { CalcCall } from '../kinds/asked'
 import type { LoopContext } from '../loop/context'
 import type { RungLoad } from './rungLoad'
+import { factOf } from './factOf'
 import { startsOf, startsTitles, type Starts, worstTitle } from './starts'
 
 /** One line of "what it means": a worked-out number that can be opened, a reason why there is none, or a few words. */
 export interface Consequence {
   readonly id: string
+  /** Of the loop that it tells. */
+  readonly fact?: string
   readonly label: string
   readonly value: number | null
   readonly quantity: Quantity
@@ -81,15 +84,21 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
     ...(swingIs ? { swingIs } : {}),
   }
   const call = (output: string): CalcCall => ({ calc: 'switching.points', input, output })
+  const fact = (what: string) => {
+    const found = Object.entries(given.loop.settings.planned).find(
+      ([, { output }]) => output.device === plan.output.device && output.port === plan.output.port,
+    )
+    return found ? { fact: factOf(what, found[0]) } : {}
+  }
   const lines: Consequence[] = [
-    { id: 'on', label: 'Switches on at', value: onC, quantity: 'temperature', worked: call('onC') },
-    { id: 'off', label: 'Switches off at', value: offC, quantity: 'temperature', worked: call('offC') },
+    { id: 'on', ...fact('on'), label: 'Switches on at', value: onC, quantity: 'temperature', worked: call('onC') },
+    { id: 'off', ...fact('off'), label: 'Switches off at', value: offC, quantity: 'temperature', worked: call('offC') },
   ]
   const starts = startsOf(given, plan)
   if (!starts) return [...lines, ...displayed({ ...plan, ...points }, given, undefined)]
   const { load, worst } = starts
   const line = (id: string, label: string, { perHour, reason, worked }: ReturnType<Starts['at']>): Consequence => ({
-    ...{ id, label, quantity: 'perHour', worked },
+    ...{ id, ...(id === 'now' ? {} : fact(`starts.${id}`)), label, quantity: 'perHour', worked },
     value: reason ? null : perHour,
     ...(reason ? { reason: resting[reason] } : {}),
   })
@@ -100,7 +109,14 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
   const { allowed } = starts
   if (allowed)
     lines.push({
-      ...{ id: 'allowed', label: startsTitles.allowed, quantity: 'perHour', value: allowed.perHour, decimals: 0 },
+      ...{
+        id: 'allowed',
+        ...fact('starts.allowed'),
+        label: startsTitles.allowed,
+        quantity: 'perHour',
+        value: allowed.perHour,
+        decimals: 0,
+      },
     })
   const contact = chain.devices.find(({ id }) => id === plan.output.device)?.facts.ports[plan.output.port]
   const hoursPerYear = fieldValue(data, 'relay.life.hours').typical

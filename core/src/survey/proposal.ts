@@ -2,6 +2,7 @@ import { droop } from '../settings/band/law/proportional'
 import { swingForStarts, worstStarts } from '../control/starts'
 import { allowedStarts } from '../settings/allowedStarts'
 import { switchingPlans } from '../settings/behaviour'
+import { factOf } from '../settings/factOf'
 import { startsOf, startsTitles, worstTitle } from '../settings/starts'
 import type { ResolvedChain } from '../document/chain'
 import type { LoopDocument } from '../document/documents'
@@ -16,6 +17,8 @@ import type { Wanted } from '../kinds/leaning'
 import type { LoopSurvey } from './surveyResult'
 
 interface ProposalFigure {
+  /** Of the loop that it tells. */
+  readonly fact?: string
   readonly label: string
   readonly value: number
   readonly quantity: Quantity
@@ -89,6 +92,7 @@ function oneStep(context: Proposed, survey: LoopSurvey) {
         : powerW > 0 && worstStarts(given(powerW), swingK).minimumOffRules,
     }),
     worked: alone ? starts.worst.worked : undefined,
+    fact: (what: string) => (starts ? { fact: factOf(what, plan.id) } : {}),
     swingOf: (ofW: number) => allowed && swingForStarts(given(ofW), allowed.perHour),
   }
 }
@@ -108,7 +112,7 @@ export function propose(context: Proposed & { readonly words: Words }, survey: L
   const fullW = seen.fullPowerW ?? powerW
   const swingRow = fieldValue(data, facts.swing(answers))
   const dutyPercent = fullW > 0 ? Math.min(100, (100 * loadW) / fullW) : 100
-  const { swingK, planned, worst, title, worked, allowed, swingOf, ofPower } = oneStep(context, survey)
+  const { swingK, planned, worst, title, worked, allowed, swingOf, ofPower, fact } = oneStep(context, survey)
   const asked = typeof answers['stages'] === 'number' ? answers['stages'] : undefined
   const upTo = Array.from({ length: leaning.mostStages }, (_, i) => i + 1)
   const needed = allowed ? (upTo.find((n) => ofPower(powerW / n) <= allowed.perHour) ?? leaning.mostStages) : 1
@@ -133,18 +137,31 @@ export function propose(context: Proposed & { readonly words: Words }, survey: L
       : undefined
   const settles = droopInput ? droop(droopInput) : undefined
   const figures: ProposalFigure[] = [
-    { label: 'Load on the design day', value: loadW, quantity: 'power' },
-    { label: action === 'heating' ? 'Power of the plant' : 'It takes out', value: fullW, quantity: 'power' },
+    { fact: 'needs', label: 'Load on the design day', value: loadW, quantity: 'power' },
+    {
+      fact: 'power',
+      label: action === 'heating' ? 'Power of the plant' : 'It takes out',
+      value: fullW,
+      quantity: 'power',
+    },
     ...(worst > 0
       ? [
           {
             label: control === 'staged' ? `${title}, as one step` : title,
             value: worst,
             quantity: 'perHour' as const,
-            ...(worked ? { worked } : {}),
+            ...(worked ? { worked, ...fact('starts.worst') } : {}),
           },
           ...(allowed
-            ? [{ label: startsTitles.allowed, value: allowed.perHour, quantity: 'perHour' as const, decimals: 0 }]
+            ? [
+                {
+                  ...fact('starts.allowed'),
+                  label: startsTitles.allowed,
+                  value: allowed.perHour,
+                  quantity: 'perHour' as const,
+                  decimals: 0,
+                },
+              ]
             : []),
         ]
       : []),

@@ -26,16 +26,19 @@ const verdictWords: Record<string, string> = {
   waiting: 'waits',
 }
 
+/** A label, what stands beside it, and the fact of the loop that it tells. */
+type SheetLine = readonly [label: string, says: string, fact?: string | undefined]
+
 const shown = (reading: Reading | undefined) =>
   reading ? (reading.state === 'over-range' ? 'over-range' : reading.text) : '\u2013'
 
 /** ISO instant to the minute, UTC as the footer says. */
 
 /** Survey figures and what follows from them, each with its unit and whether it was answered or estimated. */
-function surveyLines(context: LoopContext): (readonly [string, string])[] {
+function surveyLines(context: LoopContext): SheetLine[] {
   const { loop, survey, words, missing } = context
   const { target, tolerance } = loop.survey.answers
-  const lines: (readonly [string, string])[] = []
+  const lines: SheetLine[] = []
   if (typeof target === 'number')
     lines.push([
       'Target',
@@ -55,14 +58,15 @@ function surveyLines(context: LoopContext): (readonly [string, string])[] {
         figure
           ? `${words.say(figure.value, question.quantity)}${figure.source === 'answer' ? '' : `, ${figureSources[figure.source]}`}`
           : words.say(Number(answer), question.quantity),
+        figure ? id : undefined,
       ])
   }
-  lines.push(...survey.lines.map(({ label, value, quantity }) => [label, words.say(value, quantity)] as const))
+  lines.push(...survey.lines.map(({ id, label, value, quantity }) => [label, words.say(value, quantity), id] as const))
   const several = Object.keys(loop.settings.planned).length > 1
   for (const plan of switchingPlans(loop.settings.planned))
-    for (const { id, label, value, quantity, decimals } of consequences(plan, context))
+    for (const { id, fact, label, value, quantity, decimals } of consequences(plan, context))
       if (value !== null && (id === 'on' || id === 'off' || id === 'worst'))
-        lines.push([several ? `${label}, ${plan.output.port}` : label, words.say(value, quantity, decimals)])
+        lines.push([several ? `${label}, ${plan.output.port}` : label, words.say(value, quantity, decimals), fact])
   return lines
 }
 
@@ -118,8 +122,13 @@ function safetyLines(context: LoopContext): Block[] {
 const blockTitles = { isolate: 'isolate', dead: 'dead test', live: 'first live' } as const
 
 /** Two label-and-figure pairs to a row. */
-const pairs = (lines: readonly (readonly [string, string])[]) =>
-  Array.from({ length: Math.ceil(lines.length / 2) }, (_, i) => [...lines[2 * i]!, ...(lines[2 * i + 1] ?? ['', ''])])
+const pairs = (lines: readonly SheetLine[]) =>
+  Array.from({ length: Math.ceil(lines.length / 2) }, (_, i) =>
+    [lines[2 * i]!, lines[2 * i + 1] ?? (['', ''] as const)].flatMap(([label, says, fact]) => [
+      label,
+      fact === undefined ? says : t(says, { fact }),
+    ]),
+  )
 
 const stepVerdicts = {
   waiting: '',

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '@nachtigal/core/loop/context'
 import { type LoopDocument } from '@nachtigal/core/document/documents'
 import { loopKinds } from '@nachtigal/core/kinds/kinds'
+import { loopFacts, sayFact } from '@nachtigal/core/loop/facts'
 import { practices, soundIn } from '@nachtigal/core/testing/usChains'
 import { demoFile, testServer } from '../testing'
 import { asLeftSheet } from './asLeftSheet'
@@ -33,6 +34,14 @@ const every = Object.values(file.loops).flatMap((loop) =>
   Object.entries(sheets).map(([name, make]) => [loop.name, name, loop, make] as const),
 )
 
+/** Every cell of a sheet that tells a fact of the loop: which, and in which words. */
+function factsIn(node: unknown): readonly (readonly [fact: string, text: string])[] {
+  if (Array.isArray(node)) return node.flatMap(factsIn)
+  if (node === null || typeof node !== 'object') return []
+  const { fact, ...parts } = node as Record<string, unknown>
+  return typeof fact === 'string' ? [[fact, textOf(node)]] : Object.values(parts).flatMap(factsIn)
+}
+
 describe('sheets of the demo job', () => {
   it.each(every)('%s, %s: no hole in its text, in its own unit alone', (_, __, loop, make) => {
     for (const unit of ['C', 'F'] as const) {
@@ -44,6 +53,24 @@ describe('sheets of the demo job', () => {
       expect(text).not.toMatch(other)
     }
   })
+  it.each(Object.values(file.loops).map((loop) => [loop.name, loop] as const))(
+    'the as-left sheet of %s tells each fact as every step does, in both units',
+    (_, loop) => {
+      for (const unit of ['C', 'F'] as const) {
+        const context = contextOf(loop, unit)
+        const told = factsIn(asLeftSheet(context, stamp))
+        const facts = loopFacts(context)
+        expect(told.length).toBeGreaterThan(context.survey ? 3 : -1)
+        for (const [id, text] of told) {
+          const fact = facts.get(id)
+          expect([id, text.replace(/\s+/g, ' ').trim().split(',')[0]]).toEqual([
+            id,
+            fact && sayFact(fact, context.words).replace(/\s+/g, ' '),
+          ])
+        }
+      }
+    },
+  )
   const floor = Object.values(file.loops).find(({ name }) => name === 'Hatchling floor')!
   it('the card says what may be turned, what an alarm means, whom to call, when the next test is', () => {
     const signed = { by: 'Ann', at: '2026-03-01T10:00:00Z', instrument: 'Ermine' }

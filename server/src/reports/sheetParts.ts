@@ -18,7 +18,7 @@ const LOWEST_HEADING = 0.87
 export function table(
   widths: readonly (string | number)[],
   head: readonly string[],
-  rows: readonly (readonly string[])[],
+  rows: readonly (readonly (string | Block)[])[],
 ): Block {
   return {
     table: {
@@ -27,7 +27,7 @@ export function table(
       dontBreakRows: true,
       body: [
         ...(head.length > 0 ? [head.map((text) => t(text, { style: 'head' }))] : []),
-        ...rows.map((row) => row.map((text) => t(text))),
+        ...rows.map((row) => row.map((cell) => (typeof cell === 'string' ? t(cell) : cell))),
       ],
     },
     layout: {

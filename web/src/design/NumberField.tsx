@@ -39,6 +39,8 @@ interface Props {
   readonly inputRef?: (input: HTMLInputElement | null) => void
   /** Shown text instead of the formatted value: a reading stays as typed. */
   readonly shown?: string
+  /** Fact of the loop that it asks for. */
+  readonly fact?: string | undefined
 }
 
 /** A number that is declared as a field: of a document, a device or a calculation. */
@@ -146,6 +148,7 @@ export function NumberField(props: Props) {
         <input
           {...ids}
           ref={props.inputRef}
+          data-fact={props.fact}
           type="text"
           inputMode="decimal"
           autoComplete="off"

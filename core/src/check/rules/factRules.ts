@@ -4,7 +4,6 @@ import { factsOfKind } from '../../kinds/kinds'
 import { plansOf } from '../../settings/behaviour'
 import { controlOutputs, reachOf } from '../../wiring/reach'
 import { platesFor } from '../../survey/plates'
-import { BATTERY_LASTS } from '../../kinds/cabin/reckon'
 import { siteQuestions } from '../../kinds/commonQuestions'
 import { atHand, supplyOutOf } from '../../survey/atHand'
 import { loadLogics } from '../../wiring/loadLogic'
@@ -99,7 +98,7 @@ const airAtHand: Rule = (context) => {
 /** A battery that does not last as long as was asked for. */
 const lastsTheNight: Rule = (context) => {
   const wanted = answered(context, 'hoursWanted')
-  const lasts = context.survey?.lines.find(({ label }) => label === BATTERY_LASTS)
+  const lasts = context.survey?.lines.find(({ id }) => id === 'batteryLasts')
   if (typeof wanted !== 'number' || !lasts || lasts.value >= wanted) return []
   const { value: hours, worked } = lasts
   const capacityAh = Number(answered(context, 'batteryAh'))

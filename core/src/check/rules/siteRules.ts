@@ -61,13 +61,11 @@ const returnWarm: Rule = (context) => {
   const lifted = answers['returnLift'] === 'loading' || answers['returnLift'] === 'own'
   const needC = leastReturnC(context)
   if (!survey || lifted || needC === undefined) return []
-  const half = survey.lines.find(({ label }) => label === 'Return at half load')
+  const half = survey.lines.find(({ id }) => id === 'returnHalf')
   // The line as it is planned says it best; before there is one, the emitters at half load.
   const along = resetView(context)?.coolestReturn
   const fixed = answers['supplySchool'] === 'fixed'
-  const coolestC = fixed
-    ? survey.lines.find(({ label }) => label === 'Return at design')?.value
-    : (along?.supplyC ?? half?.value)
+  const coolestC = fixed ? survey.lines.find(({ id }) => id === 'returnDesign')?.value : (along?.supplyC ?? half?.value)
   if (coolestC === undefined || coolestC >= needC) return []
   return [
     stop('C048_RETURN_UNDER_DEW_POINT', {

@@ -83,19 +83,21 @@ export const reckon: KindFacts['reckon'] = (asked) => {
       burns: choice('fuel', fuels, 'gas') !== 'electric',
     },
     lines: [
-      { label: 'Load on the design day', value: loadW, quantity: 'power' },
-      { label: 'Greatest fire', value: powerW, quantity: 'power' },
-      { label: 'Least fire', value: powerW * leastShare, quantity: 'power' },
-      { label: 'Return at design', value: supplyC - dropK, quantity: 'temperature' },
+      { id: 'needs', label: 'Load on the design day', value: loadW, quantity: 'power' },
+      { id: 'power', label: 'Greatest fire', value: powerW, quantity: 'power' },
+      { id: 'leastFire', label: 'Least fire', value: powerW * leastShare, quantity: 'power' },
+      { id: 'returnDesign', label: 'Return at design', value: supplyC - dropK, quantity: 'temperature' },
       ...(half
         ? [
             {
+              id: 'supplyHalf',
               label: 'Supply at half load',
               value: half.supplyC,
               quantity: 'temperature' as const,
               worked: curveCall('supplyC'),
             },
             {
+              id: 'returnHalf',
               label: 'Return at half load',
               value: half.returnC,
               quantity: 'temperature' as const,

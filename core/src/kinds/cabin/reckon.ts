@@ -10,9 +10,6 @@ import { estimated } from '../estimated'
 
 const chemistries = { lead: 'bat.usable.lead', lfp: 'bat.usable.lfp' } as const
 
-/** Line that tells how long the battery lasts on the coldest night. */
-export const BATTERY_LASTS = 'Battery lasts'
-
 /** Plant and load from the answers. */
 export const reckon: KindFacts['reckon'] = (asked) => {
   const { data, number, choice, take, typical, power: powerOf } = asked
@@ -54,12 +51,26 @@ export const reckon: KindFacts['reckon'] = (asked) => {
   return {
     seen,
     lines: [
-      { label: 'Load on the coldest night', value: seen.loadW, quantity: 'power' },
-      { label: 'On for', value: dutyPercent, quantity: 'percent' },
-      { label: 'Battery draws, mean', value: runtime.averageA, quantity: 'current', worked: call('averageA') },
+      { id: 'needs', label: 'Load on the coldest night', value: seen.loadW, quantity: 'power' },
+      { id: 'duty', label: 'On for', value: dutyPercent, quantity: 'percent' },
+      {
+        id: 'meanCurrent',
+        label: 'Battery draws, mean',
+        value: runtime.averageA,
+        quantity: 'current',
+        worked: call('averageA'),
+      },
       ...(runtime.hours === null
         ? []
-        : [{ label: BATTERY_LASTS, value: runtime.hours, quantity: 'hours' as const, worked: call('hours') }]),
+        : [
+            {
+              id: 'batteryLasts',
+              label: 'Battery lasts',
+              value: runtime.hours,
+              quantity: 'hours' as const,
+              worked: call('hours'),
+            },
+          ]),
     ],
   }
 }

@@ -44,11 +44,12 @@ export const reckon: KindFacts['reckon'] = (asked) => {
     seen,
     harm: 'heat',
     lines: [
-      { label: 'Holds with', value: seen.loadW, quantity: 'power' },
-      { label: 'Elements', value: powerW, quantity: 'power' },
+      { id: 'needs', label: 'Holds with', value: seen.loadW, quantity: 'power' },
+      { id: 'power', label: 'Elements', value: powerW, quantity: 'power' },
       ...(leftW > 0 && powerW > seen.loadW
         ? [
             {
+              id: 'warmUp',
               label: 'Warm-up, about',
               value: (storedJPerK * (targetC - aroundC)) / leftW / 3600,
               quantity: 'hours' as const,

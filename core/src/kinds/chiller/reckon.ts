@@ -59,11 +59,11 @@ export const reckon: KindFacts['reckon'] = (asked) => {
     seen,
     harm: 'cold',
     lines: [
-      { label: 'Load at its greatest', value: seen.loadW, quantity: 'power' },
-      { label: 'All steps together', value: powerW, quantity: 'power' },
-      { label: 'Leaves at', value: leavingC, quantity: 'temperature' },
-      { label: 'First ice', value: freezeC, quantity: 'temperature' },
-      { label: 'Lowest evaporating', value: evaporatingC, quantity: 'temperature' },
+      { id: 'needs', label: 'Load at its greatest', value: seen.loadW, quantity: 'power' },
+      { id: 'power', label: 'All steps together', value: powerW, quantity: 'power' },
+      { id: 'leaves', label: 'Leaves at', value: leavingC, quantity: 'temperature' },
+      { id: 'firstIce', label: 'First ice', value: freezeC, quantity: 'temperature' },
+      { id: 'evaporates', label: 'Lowest evaporating', value: evaporatingC, quantity: 'temperature' },
     ],
   }
 }

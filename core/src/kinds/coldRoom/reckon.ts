@@ -44,9 +44,9 @@ export const reckon: KindFacts['reckon'] = (asked) => {
     seen,
     harm: 'heat',
     lines: [
-      { label: 'Load on the warmest day', value: seen.loadW, quantity: 'power' },
-      { label: 'Plant takes out', value: powerW, quantity: 'power' },
-      { label: 'Runs a day', value: Math.min(24, (24 * seen.loadW) / powerW), quantity: 'hours' },
+      { id: 'needs', label: 'Load on the warmest day', value: seen.loadW, quantity: 'power' },
+      { id: 'power', label: 'Plant takes out', value: powerW, quantity: 'power' },
+      { id: 'runsADay', label: 'Runs a day', value: Math.min(24, (24 * seen.loadW) / powerW), quantity: 'hours' },
     ],
   }
 }

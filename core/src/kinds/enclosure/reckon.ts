@@ -55,9 +55,15 @@ export const reckon: KindFacts['reckon'] = (asked) => {
     },
     harm: 'heat',
     lines: [
-      { label: 'Gets, uncooled', value: heat.uncooledC, quantity: 'temperature', worked: call('uncooledC') },
-      { label: 'Heat to remove', value: heat.removeW, quantity: 'power', worked: call('removeW') },
-      { label: 'Cooler', value: powerW, quantity: 'power' },
+      {
+        id: 'uncooled',
+        label: 'Gets, uncooled',
+        value: heat.uncooledC,
+        quantity: 'temperature',
+        worked: call('uncooledC'),
+      },
+      { id: 'needs', label: 'Heat to remove', value: heat.removeW, quantity: 'power', worked: call('removeW') },
+      { id: 'power', label: 'Cooler', value: powerW, quantity: 'power' },
     ],
   }
 }

@@ -59,10 +59,10 @@ export const reckon: KindFacts['reckon'] = (asked) => {
     },
     harm: 'heat',
     lines: [
-      { label: 'Fresh air wanted', value: changes * volumeM3, quantity: 'airFlow' },
-      { label: 'Air to carry the heat', value: forHeat, quantity: 'airFlow' },
-      { label: 'Fan at full speed', value: flowM3h, quantity: 'airFlow' },
-      { label: 'Carries away, full speed', value: powerW, quantity: 'power' },
+      { id: 'freshAir', label: 'Fresh air wanted', value: changes * volumeM3, quantity: 'airFlow' },
+      { id: 'heatAir', label: 'Air to carry the heat', value: forHeat, quantity: 'airFlow' },
+      { id: 'fullAir', label: 'Fan at full speed', value: flowM3h, quantity: 'airFlow' },
+      { id: 'power', label: 'Carries away, full speed', value: powerW, quantity: 'power' },
     ],
   }
 }

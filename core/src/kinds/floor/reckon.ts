@@ -75,15 +75,29 @@ export const reckon: KindFacts['reckon'] = (asked) => {
     harm: 'heat',
     floor: { zone: choice('zone', floorZones, 'occupied'), facts, plant },
     lines: [
-      { label: 'Screed stores', value: plant.slabJPerK, quantity: 'capacity', worked: plantCall('slabJPerK') },
-      { label: 'Into the floor, running', value: plant.powerW, quantity: 'power', worked: plantCall('powerW') },
       {
+        id: 'slabStores',
+        label: 'Screed stores',
+        value: plant.slabJPerK,
+        quantity: 'capacity',
+        worked: plantCall('slabJPerK'),
+      },
+      {
+        id: 'power',
+        label: 'Into the floor, running',
+        value: plant.powerW,
+        quantity: 'power',
+        worked: plantCall('powerW'),
+      },
+      {
+        id: 'slabDesign',
         label: 'Screed at design',
         value: plant.designSlabC,
         quantity: 'temperature',
         worked: plantCall('designSlabC'),
       },
       {
+        id: 'roomDesign',
         label: 'Room at design',
         value: plant.designRoomC,
         quantity: 'temperature',

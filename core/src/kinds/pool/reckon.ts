@@ -67,10 +67,17 @@ export const reckon: KindFacts['reckon'] = (asked) => {
     harm: 'heat',
     pool: { evaporation, ground },
     lines: [
-      { label: 'Evaporates', value: wet.evaporationW, quantity: 'power', worked: call('evaporationW') },
-      { label: 'Needs on the coldest day', value: loadW, quantity: 'power' },
-      { label: 'In pump hours it can give', value: (powerW * hours) / 24, quantity: 'power' },
       {
+        id: 'evaporation',
+        label: 'Evaporates',
+        value: wet.evaporationW,
+        quantity: 'power',
+        worked: call('evaporationW'),
+      },
+      { id: 'needs', label: 'Needs on the coldest day', value: loadW, quantity: 'power' },
+      { id: 'inPumpHours', label: 'In pump hours it can give', value: (powerW * hours) / 24, quantity: 'power' },
+      {
+        id: 'warms',
         label: 'Warms in an hour by',
         value: Math.max(0, ((powerW - loadW) * 3600) / stored),
         quantity: 'difference',

@@ -1,6 +1,7 @@
 import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import { givesOf } from '@nachtigal/core/device/duty'
 import { type Nameplate, workingPort } from '@nachtigal/core/device/withNameplate'
+import { factOf } from '@nachtigal/core/settings/factOf'
 import { writeDevice } from '@nachtigal/core/actions/writeDevice'
 import { nameplateRecord } from '@nachtigal/core/device/fields/nameplateFields'
 import { formatValue } from '@nachtigal/core/units/quantity'
@@ -21,6 +22,16 @@ const titles: Readonly<Record<Figure, string>> = {
   startsPerHour: 'Starts at most',
   minimumOffS: 'Minimum off time',
   ratedVa: 'Can give',
+}
+
+/** Which fact each is. */
+const facts: Readonly<Partial<Record<Figure, string>>> = {
+  powerW: 'takes',
+  givesW: 'gives',
+  volts: 'volts',
+  amps: 'amps',
+  startsPerHour: 'bears',
+  minimumOffS: 'rests',
 }
 
 /** What counts of a load now: its own plate over what is usual. An element gives what it takes, so it is asked once. */
@@ -85,6 +96,7 @@ export function NameplatePart({ device }: { readonly device: ResolvedDevice }) {
               label={titles[figure]}
               draftKey={`${loop.id}/plate/${id}/${figure}`}
               value={nameplate[figure]}
+              fact={facts[figure] === undefined ? undefined : factOf(facts[figure], id)}
               field={field}
               preferences={preferences}
               placeholder={usual[figure] === undefined ? '' : formatValue(usual[figure], field.quantity, preferences)}

@@ -21,7 +21,10 @@ function Meaning({ lines }: { lines: readonly Consequence[] }) {
       {lines.map((line) => (
         <div key={line.id} className="contents" data-consequence={line.id}>
           <dt>{line.label}</dt>
-          <dd className={line.text !== undefined && line.text.length + line.label.length > WIDE ? 'said' : undefined}>
+          <dd
+            data-fact={line.fact}
+            className={line.text !== undefined && line.text.length + line.label.length > WIDE ? 'said' : undefined}
+          >
             {line.text ??
               (line.value === null ? (
                 line.reason

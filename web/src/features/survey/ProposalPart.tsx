@@ -62,10 +62,10 @@ export function ProposalPart() {
         </p>
       ))}
       <dl className="facts max-w-md">
-        {proposal.figures.map(({ label, value, quantity, decimals, worked }) => (
+        {proposal.figures.map(({ fact, label, value, quantity, decimals, worked }) => (
           <div key={label} className="contents">
             <dt>{label}</dt>
-            <dd>
+            <dd data-fact={fact}>
               {worked ? (
                 <Worked label={label} text={words.say(value, quantity, decimals)} call={worked} />
               ) : (

@@ -186,6 +186,7 @@ function Counted({ question }: { question: NumberQuestion }) {
         label={title}
         draftKey={`${loop.id}/answer/${id}`}
         value={typeof answer === 'number' ? answer : undefined}
+        fact={figure && (own || answer === undefined) ? id : undefined}
         quantity={quantity}
         preferences={preferences}
         low={question.low}

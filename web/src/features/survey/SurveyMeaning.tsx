@@ -1,6 +1,7 @@
 import type { Quantity } from '@nachtigal/core/units/quantity'
 import type { CalcCall } from '@nachtigal/core/kinds/asked'
 import { useLoop } from '../../loop/loopContext'
+import { FactsDialog } from '../../loop/FactsDialog'
 import { Worked } from '../../loop/Worked'
 
 /** Loss, store and what follows from them, each opened to its sum. */
@@ -14,20 +15,23 @@ export function SurveyMeaning() {
       </p>
     )
   const { figures, lines } = survey
-  const line = (label: string, value: number, quantity: Quantity, worked: CalcCall | undefined) => (
+  const line = (fact: string, label: string, value: number, quantity: Quantity, worked: CalcCall | undefined) => (
     <div className="contents" key={label}>
       <dt>{label}</dt>
-      <dd>
+      <dd data-fact={fact}>
         {worked ? <Worked label={label} text={words.say(value, quantity)} call={worked} /> : words.say(value, quantity)}
       </dd>
     </div>
   )
   const { loss, capacity } = figures
   return (
-    <dl className="facts">
-      {loss ? line('Heat loss', loss.value, 'loss', loss.worked) : null}
-      {capacity ? line('Heat stored', capacity.value, 'capacity', capacity.worked) : null}
-      {lines.map(({ label, value, quantity, worked }) => line(label, value, quantity, worked))}
-    </dl>
+    <>
+      <dl className="facts">
+        {loss ? line('loss', 'Heat loss', loss.value, 'loss', loss.worked) : null}
+        {capacity ? line('capacity', 'Heat stored', capacity.value, 'capacity', capacity.worked) : null}
+        {lines.map(({ id, label, value, quantity, worked }) => line(id, label, value, quantity, worked))}
+      </dl>
+      <FactsDialog />
+    </>
   )
 }

@@ -8,6 +8,7 @@ import { trialRecord } from '@nachtigal/core/document/fields/loopFields'
 import { useMemo } from 'react'
 import { useLoop } from '../../loop/loopContext'
 import { figureSources } from '@nachtigal/core/survey/figureSources'
+import { FactsDialog } from '../../loop/FactsDialog'
 import { NumberField } from '../../design/NumberField'
 import { RunMeaning } from './RunMeaning'
 
@@ -34,6 +35,7 @@ export function PlantPart() {
         <p className="text-ink2">
           What is changed here of the survey is answered there too. Empty a field to go back to the estimate.
         </p>
+        <FactsDialog />
         <table className="plant-table" aria-label="Values of the plant">
           <thead>
             <tr>
@@ -52,6 +54,7 @@ export function PlantPart() {
                     label={question.title}
                     draftKey={`${loop.id}/plant/${question.id}`}
                     value={figure.value}
+                    fact={question.id}
                     quantity={question.quantity}
                     preferences={preferences}
                     low={question.low}

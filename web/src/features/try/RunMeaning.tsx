@@ -1,4 +1,5 @@
 import type { RunOutcome } from '@nachtigal/core/check/runOutcome'
+import { factOf } from '@nachtigal/core/settings/factOf'
 import { startsOf, startsTitles, worstTitle } from '@nachtigal/core/settings/starts'
 import { hours } from '@nachtigal/core/units/hours'
 import { Cautions } from '../../loop/Cautions'
@@ -91,13 +92,13 @@ function RunFacts() {
         {starts ? (
           <>
             <dt>{worstTitle(starts.worst)}</dt>
-            <dd data-fact="starts.worst">{words.say(starts.worst.perHour, 'perHour')}</dd>
+            <dd data-fact={factOf('starts.worst', plan!.id)}>{words.say(starts.worst.perHour, 'perHour')}</dd>
           </>
         ) : null}
         {starts?.allowed ? (
           <>
             <dt>{startsTitles.allowed}</dt>
-            <dd data-fact="starts.allowed">{words.say(starts.allowed.perHour, 'perHour', 0)}</dd>
+            <dd data-fact={factOf('starts.allowed', plan!.id)}>{words.say(starts.allowed.perHour, 'perHour', 0)}</dd>
           </>
         ) : null}
       </dl>
