@@ -34,7 +34,7 @@ const ran = (lowC: number, highC: number, events: SimulationResult['events'] = [
     },
     ...{ minimumC: { slab: lowC }, maximumC: { slab: highC }, settlesC: { slab: (lowC + highC) / 2 } },
   },
-  trace: { timeS: new Float64Array(), nodes: {}, probes: {}, lines: {}, contacts: {}, drives: {} },
+  trace: { timeS: new Float64Array(), nodes: {}, probes: {}, lines: {}, contacts: {}, demands: {}, drives: {} },
   events,
 })
 const of = (given: typeof context, run: LoopRun, result: SimulationResult) => runOutcome(given, run, result, -10)

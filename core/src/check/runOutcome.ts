@@ -1,9 +1,10 @@
-import type { OnOffBehaviour, PlanOf } from '../settings/behaviour'
+import type { FanBehaviour, OnOffBehaviour, PlanOf } from '../settings/behaviour'
 import { allowedStarts } from '../settings/allowedStarts'
 import { startsOf } from '../settings/starts'
 import { fieldValue } from '../plant/fieldValue'
 import { floorLimit } from '../plant/floorOutput'
 import type { LoopRun } from '../simulate/loop/loopScenario'
+import { HUMIDITY } from '../simulate/loop/parts/addFan'
 import { runFigures } from '../simulate/runFigures'
 import type { SimulationResult } from '../simulate/scenario'
 import { factsOfKind } from '../kinds/kinds'
@@ -256,12 +257,16 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
     run.outputs.length === 0
       ? 0
       : Math.min(...run.outputs.map(({ actuator }) => (summary.onS[actuator] ?? 0) / run.scenario.durationS))
+  const rule = plan.kind === 'fan' ? ruling(run, result, plan) : undefined
+  // What humidity commands is no fault of the temperature's control: that is held against its target where it rules itself.
+  const judged = rule ? { ...figures, lowestC: Math.max(figures.lowestC, rule.lowestC) } : figures
   const timed = events.some(({ what }) => what === 'time-over')
-  const short = timed || fault ? undefined : shortOf(context, plan, figures, aroundC, lateShare(run, result) ?? onShare)
+  const short = timed || fault ? undefined : shortOf(context, plan, judged, aroundC, lateShare(run, result) ?? onShare)
   const along = alongLine(context, run, plan, result)
-  const far = strays(context, run, plan, figures, fault !== undefined)
-  const resting = timed || fault ? undefined : idle(context, run, plan, figures, lateShare(run, result) ?? onShare)
+  const far = strays(context, run, plan, judged, fault !== undefined)
+  const resting = timed || fault ? undefined : idle(context, run, plan, judged, lateShare(run, result) ?? onShare)
   found.push(short ?? resting ?? along ?? far.sentence)
+  if (rule) found.push(...saysRuling(context, plan as PlanOf<FanBehaviour>, rule, figures))
   for (const { plan: each, actuator } of run.outputs) {
     const most = allowedStarts(context, each.output)
     const own = runFigures(result, run.controlled, [actuator], run.scenario.durationS)
@@ -302,6 +307,76 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
     figures,
     ...(far.underK === undefined ? {} : { underK: far.underK, overK: far.overK }),
   }
+}
+
+/** What commands a fan that follows warmth and humidity. */
+interface Ruling {
+  /** Shares of the time in which each commands; at neither it runs at its least. */
+  readonly warmthPercent: number
+  readonly humidityPercent: number
+  /** Lowest where humidity does not command. */
+  readonly lowestC: number
+  readonly dampestPercent: number
+}
+
+/** Who commands a fan, moment by moment once it has settled in; nothing where it follows one demand alone. */
+function ruling(run: LoopRun, { trace }: SimulationResult, plan: PlanOf): Ruling | undefined {
+  const id = (name: string) =>
+    Object.keys(run.demands).find((each) => run.demands[each] === name && each.startsWith(plan.id))
+  const [warmth, humidity] = [trace.demands[id('warmth') ?? ''], trace.demands[id('humidity') ?? '']]
+  const [reads, place] = [trace.probes[HUMIDITY], trace.nodes[run.controlled]]
+  if (!warmth || !humidity || !reads || !place) return undefined
+  const from = Math.floor(place.length / 10)
+  let [warm, damp, lowestC, dampest] = [0, 0, Infinity, 0]
+  for (let i = from; i < place.length; i++) {
+    const byHumidity = humidity[i]! > warmth[i]!
+    if (byHumidity) damp++
+    else {
+      lowestC = Math.min(lowestC, place[i]!)
+      if (warmth[i]! > 0) warm++
+    }
+    if (reads[i]! > dampest) dampest = reads[i]!
+  }
+  const percent = (count: number) => (100 * count) / Math.max(1, place.length - from)
+  return {
+    warmthPercent: percent(warm),
+    humidityPercent: percent(damp),
+    lowestC: Number.isFinite(lowestC) ? lowestC : -Infinity,
+    dampestPercent: dampest,
+  }
+}
+
+/** Over full by more than this is more than a probe's own error. */
+const DAMP_SLACK_PERCENT = 2
+
+/** Who commands the fan, what that does to the temperature, and whether the humidity is held. */
+function saysRuling(
+  context: LoopContext,
+  plan: PlanOf<FanBehaviour>,
+  rule: Ruling,
+  { lowestC }: RunOutcome['figures'],
+): RunFound[] {
+  const { target, tolerance } = context.loop.survey.answers
+  const { humidityPercent: setPercent, humidityBandPercent: bandPercent = 10 } = plan
+  if (setPercent === undefined) return []
+  const fullPercent = setPercent + bandPercent
+  const damp = rule.dampestPercent > fullPercent + DAMP_SLACK_PERCENT
+  const found: RunFound[] = [
+    {
+      verdict: damp ? 'look' : 'fits',
+      code: damp ? 'too-damp' : 'commands',
+      figures: { ...rule, setPercent, fullPercent },
+    },
+  ]
+  if (
+    typeof target === 'number' &&
+    typeof tolerance === 'number' &&
+    rule.humidityPercent > 0 &&
+    target - lowestC > tolerance + LEAST_SEEN_K
+  )
+    if (lowestC < rule.lowestC - LEAST_SEEN_K)
+      found.push({ verdict: 'look', code: 'cold-by-humidity', figures: { lowestC, target, setPercent } })
+  return found
 }
 
 /** This much less than was asked for at temperature is no difference, s. */

@@ -4,7 +4,7 @@ import { factsOfKind } from '../kinds/kinds'
 import { remembered } from '../memory/remembered'
 import { plansOf, switchingOf } from '../settings/behaviour'
 import { factOf } from '../settings/factOf'
-import { startsOf, startsTitles, worstTitle } from '../settings/starts'
+import { restingWords, startsOf, startsTitles, worstTitle } from '../settings/starts'
 import type { Quantity } from '../units/quantity'
 import { contactLoad } from '../wiring/contactLoad'
 import { givesOf } from '../device/duty'
@@ -26,11 +26,13 @@ export interface Fact {
   readonly source: SurveyFigure['source'] | 'worked' | 'planned'
   readonly why?: string
   readonly worked?: CalcCall
+  /** Words in place of the figure, where it has none: "stays on". */
+  readonly instead?: string
 }
 
 /** A fact in words: the same wherever it stands. */
-export const sayFact = ({ value, quantity, decimals }: Fact, { say }: Pick<Words, 'say'>): string =>
-  say(value, quantity, decimals)
+export const sayFact = ({ value, quantity, decimals, instead }: Fact, { say }: Pick<Words, 'say'>): string =>
+  instead ?? say(value, quantity, decimals)
 
 type Put = (fact: Fact) => void
 
@@ -68,8 +70,8 @@ function deviceFacts({ chain }: LoopContext, put: Put): void {
     const port = facts.ports[workingPort(facts) ?? '']
     if (port?.kind === 'load') {
       const { load } = port
-      put({ id: factOf('takes', id), title: `${tag} takes`, value: load.powerW, quantity: 'power', source })
-      put({ id: factOf('volts', id), title: `${tag} at`, value: load.volts, quantity: 'voltage', decimals: 0, source })
+      put({ id: factOf('takes', id), title: `${tag} takes`, value: load.powerW, quantity: 'electricPower', source })
+      put({ id: factOf('volts', id), title: `${tag} at`, value: load.volts, quantity: 'voltage', source })
       put({
         ...{ id: factOf('amps', id), title: `${tag} draws`, value: contactLoad([], load).loadA, quantity: 'current' },
         source: load.amps === undefined ? 'worked' : source,
@@ -80,13 +82,16 @@ function deviceFacts({ chain }: LoopContext, put: Put): void {
     const { startsPerHour, minimumOffS } = facts.load ?? {}
     if (startsPerHour !== undefined)
       put({
-        ...{ id: factOf('bears', id), title: `${tag} bears`, value: startsPerHour, quantity: 'perHour', decimals: 0 },
+        ...{ id: factOf('bears', id), title: `${tag} bears`, value: startsPerHour, quantity: 'perHour' },
         source,
       })
     if (minimumOffS !== undefined)
       put({ id: factOf('rests', id), title: `${tag} rests`, value: minimumOffS, quantity: 'seconds', source })
   }
 }
+
+const rests = ({ reason }: { readonly reason?: keyof typeof restingWords }) =>
+  reason ? { instead: restingWords[reason] } : {}
 
 /** Where each plan switches, how late its probe is, and how often it starts. */
 function planFacts(context: LoopContext, put: Put): void {
@@ -120,10 +125,12 @@ function planFacts(context: LoopContext, put: Put): void {
     put({
       ...{ id: factOf('starts.design', plan.id), title: startsTitles.design, value: design.perHour, ...rate },
       worked: design.worked,
+      ...rests(design),
     })
     put({
       ...{ id: factOf('starts.worst', plan.id), title: worstTitle(worst), value: worst.perHour, ...rate },
       worked: worst.worked,
+      ...rests(worst),
     })
     if (allowed)
       put({

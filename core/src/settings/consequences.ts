@@ -12,7 +12,7 @@ import type { CalcCall } from '../kinds/asked'
 import type { LoopContext } from '../loop/context'
 import type { RungLoad } from './rungLoad'
 import { factOf } from './factOf'
-import { startsOf, startsTitles, type Starts, worstTitle } from './starts'
+import { restingWords, startsOf, startsTitles, type Starts, worstTitle } from './starts'
 
 /** One line of "what it means": a worked-out number that can be opened, a reason why there is none, or a few words. */
 export interface Consequence {
@@ -38,8 +38,6 @@ export function outdoorNow({ loop, words }: Pick<LoopContext, 'loop' | 'words'>)
   if (nowC === undefined || typeof design !== 'number') return undefined
   return { nowC, shiftK: nowC - design, says: `outdoors ${words.say(nowC, 'temperature', 0)}` }
 }
-
-const resting = { 'stays-on': 'stays on', 'stays-off': 'stays off' } as const
 
 /** What a display with this controller's step shows at both switching points, and how far a lagging probe is behind. */
 function displayed(
@@ -100,7 +98,7 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
   const line = (id: string, label: string, { perHour, reason, worked }: ReturnType<Starts['at']>): Consequence => ({
     ...{ id, ...(id === 'now' ? {} : fact(`starts.${id}`)), label, quantity: 'perHour', worked },
     value: reason ? null : perHour,
-    ...(reason ? { reason: resting[reason] } : {}),
+    ...(reason ? { reason: restingWords[reason] } : {}),
   })
   lines.push(line('design', startsTitles.design, starts.at(load.restC)))
   const now = outdoorNow(given)

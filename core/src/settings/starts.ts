@@ -16,6 +16,9 @@ export const startsTitles = {
   allowed: 'Starts, allowed',
 } as const
 
+/** What is said in place of a rate where it never starts, or never stops again. */
+export const restingWords = { 'stays-on': 'stays on', 'stays-off': 'stays off' } as const
+
 /** What the worst rate is called: by whether the minimum off time decides it. */
 export const worstTitle = ({ minimumOffRules }: { readonly minimumOffRules: boolean }): string =>
   minimumOffRules ? startsTitles.rested : startsTitles.worst

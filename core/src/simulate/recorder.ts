@@ -1,7 +1,8 @@
 import type { Machine } from './machine'
 import type { Program } from './program'
 import type { Grid } from './grid'
-import type { SimulationResult } from './scenario'
+import { fanDemands, fansByDemand } from './fanDemands'
+import type { FanControl, SimulationResult } from './scenario'
 
 const DAY_S = 86400
 
@@ -29,6 +30,7 @@ export class Recorder {
   private weight = 0
   private lateWeight = 0
   private readonly lateFrom: number
+  private readonly fans: readonly FanControl[]
   private readonly positional: readonly boolean[]
 
   constructor(
@@ -45,6 +47,7 @@ export class Recorder {
     this.probes = program.probes.map(column)
     this.lines = machine.lineIds.map(column)
     this.drives = program.actuators.map(() => new Float32Array(this.points))
+    this.fans = fansByDemand(program.scenario)
     this.contacts = [...machine.contacts.values()].map((holds) => [holds, new Uint8Array(this.points)])
     this.positional = program.positionChannel.map((channel) => channel >= 0)
     this.least = new Float64Array(program.nodeCount).fill(Infinity)
@@ -165,10 +168,12 @@ export class Recorder {
     const part = <T extends Column>(column: T) => (point === this.points ? column : column.subarray(0, point)) as T
     const named = <T extends Column>(names: readonly string[], columns: readonly T[]) =>
       Object.fromEntries(names.map((id, i) => [id, part(columns[i]!)]))
+    const probes = named(program.probes, this.probes)
     return {
       timeS: part(this.timeS),
       nodes: named(program.nodes, this.nodes),
-      probes: named(program.probes, this.probes),
+      probes,
+      demands: fanDemands(this.fans, probes),
       lines: named(machine.lineIds, this.lines),
       drives: named(program.actuators, this.drives),
       contacts: named(

@@ -382,6 +382,8 @@ export interface SimulationResult {
     readonly drives: Readonly<Record<string, Float32Array>>
     /** Whatever stands in permissives and lines by its name, 1 while it holds; `CALLED` with the id of each actuator that has some. */
     readonly contacts: Readonly<Record<string, Uint8Array>>
+    /** What each demand of a fan with several asks for, a share; the strongest rules. By control and number, from one. */
+    readonly demands: Readonly<Record<string, Float32Array>>
   }
   readonly events: readonly SimulationEvent[]
   /** Set where more happened than is kept. */

@@ -67,6 +67,7 @@ const run = (switches: number): SimulationResult => {
       probes: { p: timeS.map((s) => (s > 43200 ? NaN : 20)) },
       lines: {},
       contacts: {},
+      demands: {},
       drives: { pump: Float32Array.from(timeS, (s) => (Math.floor((s * switches) / 86400) % 2 === 0 ? 1 : 0)) },
     },
     events: [...events, { atS: 50000, what: 'trip', of: 'F1' }],

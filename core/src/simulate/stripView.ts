@@ -8,6 +8,8 @@ interface StripRow {
   /** From and to in turn, s. */
   readonly spans?: Float64Array
   readonly share?: Thinned
+  /** Left out for what runs: what a demand of a fan asks for. */
+  readonly of?: 'demand'
 }
 
 /** What a strip draws of a run: never more than was asked for. */
@@ -68,6 +70,9 @@ export function stripView(result: RunSoFar, fromS: number, toS: number, atMost: 
     })),
   ]
   const slices = Math.max(8, Math.floor(atMost / 4))
+  // Of a run that is under way there is nothing after its end.
+  const untilS = endS > fromS ? Math.min(toS, endS) : toS
+  const shareOf = (value: ArrayLike<number>) => meanWindow({ timeS, value }, fromS, untilS, slices)
   const rows = Object.entries(trace.drives).map(([id, value]): StripRow => {
     let whole = true
     for (let i = 0; i < value.length && whole; i++) whole = value[i] === 0 || value[i] === 1
@@ -75,9 +80,9 @@ export function stripView(result: RunSoFar, fromS: number, toS: number, atMost: 
       const spans = spansOf(result, id, fromS, toS, endS)
       if (spans.length / 2 <= Math.max(40, atMost * SPAN_SHARE)) return { id, spans: Float64Array.from(spans) }
     }
-    // Of a run that is under way there is nothing after its end.
-    return { id, share: meanWindow({ timeS, value }, fromS, endS > fromS ? Math.min(toS, endS) : toS, slices) }
+    return { id, share: shareOf(value) }
   })
+  for (const [id, value] of Object.entries(trace.demands)) rows.push({ id, share: shareOf(value), of: 'demand' })
   const flags: SimulationEvent[] = []
   for (const event of events)
     if (
@@ -97,6 +102,7 @@ export interface MomentValues {
   readonly nodes: Readonly<Record<string, number>>
   readonly probes: Readonly<Record<string, number>>
   readonly drives: Readonly<Record<string, number>>
+  readonly demands: Readonly<Record<string, number>>
 }
 
 /** What every row of a run is worth at a moment, s from its start. */
@@ -119,6 +125,7 @@ export function valuesAt({ trace }: SimulationResult, atS: number): MomentValues
     nodes: pick(trace.nodes, true),
     probes: pick(trace.probes, true),
     drives: pick(trace.drives, false),
+    demands: pick(trace.demands, true),
   }
 }
 

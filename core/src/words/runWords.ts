@@ -44,6 +44,25 @@ function adviceText(advice: Advice, { say, term }: Words): string {
   return `The ${advice.onOff ? differential : 'band'} is not the cause: look at power${advice.floor ? `, ${term('flowWater')}` : ''} and the place of the probe.`
 }
 
+/** Who commands a fan, and for how much of the time. */
+interface Commanded {
+  readonly warmthPercent: number
+  readonly humidityPercent: number
+  readonly dampestPercent: number
+  readonly setPercent: number
+  readonly fullPercent: number
+}
+
+const commandHead = (f: Commanded, say: Words['say']) =>
+  f.humidityPercent === 0 && f.warmthPercent === 0
+    ? 'Nothing commands the fan.'
+    : f.humidityPercent > f.warmthPercent
+      ? `Humidity commands, ${say(f.humidityPercent, 'percent')} of the time.`
+      : `Warmth commands, ${say(f.warmthPercent, 'percent')} of the time.`
+
+const commandText = (f: Commanded, say: Words['say']) =>
+  `Warmth commands ${say(f.warmthPercent, 'percent')}, humidity over ${say(f.setPercent, 'percent')} commands ${say(f.humidityPercent, 'percent')} of the time.`
+
 const faultWords: Readonly<Record<string, string>> = {
   open: 'Open:',
   short: 'Shorted:',
@@ -134,6 +153,23 @@ const runWords = {
     head: 'Strays too far.',
     reason: `The ${f.place} goes up to ${words.say(f.underK, 'difference')} under and ${words.say(f.overK, 'difference')} over ${words.say(f.target, 'temperature')}; ${words.say(f.tolerance, 'difference')} either way is asked for.${lateText(f.late, words.say)}`,
     next: f.advice && adviceText(f.advice, words),
+  }),
+  commands: (f: Commanded, { say }: Words): RunWords => ({
+    head: commandHead(f, say),
+    reason: `${commandText(f, say)} The air gets no damper than ${say(f.dampestPercent, 'percent')}.`,
+  }),
+  'too-damp': (f: Commanded, { say }: Words): RunWords => ({
+    head: `Gets as damp as ${say(f.dampestPercent, 'percent')}.`,
+    reason: `${commandText(f, say)} It runs at full from ${say(f.fullPercent, 'percent')}.`,
+    next: 'No setting mends that: the air outside is too damp, or the fan moves too little. Look at what wets the air.',
+  }),
+  'cold-by-humidity': (
+    f: { readonly lowestC: number; readonly target: number; readonly setPercent: number },
+    { say }: Words,
+  ): RunWords => ({
+    head: `Down to ${say(f.lowestC, 'temperature')} while humidity commands.`,
+    reason: `The fan dries, and takes the heat along: ${say(f.target, 'temperature')} is the target.`,
+    next: `It wants heat beside it, or damper air allowed than ${say(f.setPercent, 'percent')}.`,
   }),
   'no-call': (f: { readonly roomsFromC: number; readonly roomsToC: number }, { say }: Words): RunWords => ({
     head: 'Stood still.',

@@ -61,6 +61,7 @@ function reportOf(result: SimulationResult, view: StripView, ms: number): RunRep
         probes: thin(trace.probes) as Record<string, Float64Array>,
         lines: thin(trace.lines) as Record<string, Float64Array>,
         drives: thin(trace.drives) as unknown as Record<string, Float32Array>,
+        demands: thin(trace.demands) as unknown as Record<string, Float32Array>,
         contacts: thin(trace.contacts) as unknown as Record<string, Uint8Array>,
       },
     },

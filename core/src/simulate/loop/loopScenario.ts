@@ -13,6 +13,8 @@ import { defrostHeater, evaporatorFan, loopActuators } from './loopActuators'
 import { loopPlant } from './loopPlant'
 import { type RunGiven, Parts, HOUR_S } from './parts/parts'
 import { batteryOf } from './parts/addBattery'
+import { demandId, fansByDemand } from '../fanDemands'
+import { HUMIDITY } from './parts/addFan'
 import { addControls } from './parts/addControls'
 import { addDefrost } from './parts/addDefrost'
 import { addBattery } from './parts/addBattery'
@@ -41,6 +43,8 @@ export interface LoopRun {
     readonly probe: string
     readonly control: string
   }[]
+  /** What each demand of a fan is called, where it follows several. */
+  readonly demands: Readonly<Record<string, string>>
   /** What the conditions that hold a load off are called, where that is not their own name. */
   readonly conditions: Readonly<Record<string, string>>
   /** Each contact of a wiring's logic as it stands in the scenario, by load and contact. */
@@ -98,6 +102,11 @@ export function loopScenario(given: RunGiven, survey: LoopSurvey, run: RunChoice
   return {
     controlled: model.controlled,
     outputs: parts.outputs,
+    demands: Object.fromEntries(
+      fansByDemand(parts).flatMap(({ id, demands }) =>
+        demands.map(({ probe }, i) => [demandId(id, i + 1), probe === HUMIDITY ? 'humidity' : 'warmth']),
+      ),
+    ),
     conditions: parts.names,
     terms,
     nodes: Object.fromEntries(

@@ -2,6 +2,7 @@ import type { ResolvedDevice } from '@nachtigal/core/document/chain'
 import { givesOf } from '@nachtigal/core/device/duty'
 import { type Nameplate, workingPort } from '@nachtigal/core/device/withNameplate'
 import { factOf } from '@nachtigal/core/settings/factOf'
+import { contactLoad } from '@nachtigal/core/wiring/contactLoad'
 import { writeDevice } from '@nachtigal/core/actions/writeDevice'
 import { nameplateRecord } from '@nachtigal/core/device/fields/nameplateFields'
 import { formatValue } from '@nachtigal/core/units/quantity'
@@ -47,7 +48,7 @@ function countsOf({ facts }: ResolvedDevice): { readonly usual: Usual; readonly 
   return {
     usual: {
       ...(load && { powerW: load.powerW, volts: load.volts }),
-      ...(load?.amps === undefined ? {} : { amps: load.amps }),
+      ...(load && { amps: contactLoad([], load).loadA }),
       ...(load?.powerFactor === undefined ? {} : { powerFactor: load.powerFactor }),
       ...(gives === undefined ? {} : { givesW: gives }),
       ...(facts.load?.startsPerHour === undefined ? {} : { startsPerHour: facts.load.startsPerHour }),

@@ -1,6 +1,6 @@
 import type { RunOutcome } from '@nachtigal/core/check/runOutcome'
 import { factOf } from '@nachtigal/core/settings/factOf'
-import { startsOf, startsTitles, worstTitle } from '@nachtigal/core/settings/starts'
+import { restingWords, startsOf, startsTitles, worstTitle } from '@nachtigal/core/settings/starts'
 import { hours } from '@nachtigal/core/units/hours'
 import { Cautions } from '../../loop/Cautions'
 import { useLoop } from '../../loop/loopContext'
@@ -92,7 +92,9 @@ function RunFacts() {
         {starts ? (
           <>
             <dt>{worstTitle(starts.worst)}</dt>
-            <dd data-fact={factOf('starts.worst', plan!.id)}>{words.say(starts.worst.perHour, 'perHour')}</dd>
+            <dd data-fact={factOf('starts.worst', plan!.id)}>
+              {starts.worst.reason ? restingWords[starts.worst.reason] : words.say(starts.worst.perHour, 'perHour')}
+            </dd>
           </>
         ) : null}
         {starts?.allowed ? (

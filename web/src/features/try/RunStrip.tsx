@@ -2,6 +2,7 @@ import { ArrowLeft, ArrowRight, Maximize2, Printer, ZoomIn, ZoomOut } from 'luci
 import { addHours, format, parseISO } from 'date-fns'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { givesBetween, type PlanOf } from '@nachtigal/core/settings/behaviour'
+import { HUMIDITY } from '@nachtigal/core/simulate/loop/parts/addFan'
 import type { LoopRun } from '@nachtigal/core/simulate/loop/loopScenario'
 import type { Scenario, SimulationEvent } from '@nachtigal/core/simulate/scenario'
 import type { MomentValues, StripView } from '@nachtigal/core/simulate/stripView'
@@ -73,6 +74,12 @@ function actionOf(id: string, scenario: Scenario | undefined, run: LoopRun): Str
     : 'neither'
 }
 
+/** The humidity that a probe reads, as a row: it has no place on a scale of temperatures. */
+const dampOf = (view: StripView | undefined): StripView['rows'] =>
+  (view?.lines ?? []).flatMap(({ id, of, x, y }) =>
+    of === 'probe' && id === HUMIDITY ? [{ id, share: { x, y: y.map((percent) => percent / 100) } }] : [],
+  )
+
 /** Which names of a run's probes are worth a line: what the control reads, not what only limits. */
 const tellsOf = (run: LoopRun, id: string) => run.outputs[0]?.probe === id
 
@@ -131,9 +138,9 @@ export function RunStrip({
   const tagOf = useCallback((id: string) => chain.devices.find((device) => device.id === id)?.tag ?? id, [chain])
   const relays = useMemo(() => {
     const rowsOf = (from: StripView | undefined, suffix: string) =>
-      (from?.rows ?? []).map(({ id, spans, share }) => ({
+      [...(from?.rows ?? []), ...dampOf(from)].map(({ id, spans, share, of }) => ({
         id: `${id}${suffix}`,
-        name: `${tagOf(id)}${suffix}`,
+        name: `${of === 'demand' ? `by ${run.demands[id] ?? id}` : tagOf(id)}${suffix}`,
         action: actionOf(id, ran, run),
         ...(spans
           ? {
@@ -271,6 +278,7 @@ export function RunStrip({
         cursor={cursor}
         turn={state.turn}
         nodes={nodes}
+        demands={run.demands}
         tagOf={tagOf}
         timeText={timeText}
         probe={run.outputs[0]?.probe}
@@ -288,6 +296,8 @@ interface CursorProps {
   readonly turn: number
   readonly nodes: LoopRun['nodes']
   readonly tagOf: (id: string) => string
+  /** What each demand of a fan is called. */
+  readonly demands: Readonly<Record<string, string>>
   readonly timeText: (hour: number, stepH: number) => string
   readonly probe: string | undefined
   readonly say: (celsius: number) => string
@@ -296,7 +306,7 @@ interface CursorProps {
 }
 
 /** Every value at the cursor, exact, from the whole run. */
-function CursorValues({ slot, cursor, turn, nodes, tagOf, timeText, probe, say, flags, words }: CursorProps) {
+function CursorValues({ slot, cursor, turn, nodes, demands, tagOf, timeText, probe, say, flags, words }: CursorProps) {
   const [values, setValues] = useState<MomentValues | null>(null)
   const asked = useRef(0)
   useEffect(() => {
@@ -335,6 +345,21 @@ function CursorValues({ slot, cursor, turn, nodes, tagOf, timeText, probe, say, 
           <dd>{Number.isNaN(values.probes[probe]) ? 'nothing' : say(values.probes[probe])}</dd>
         </div>
       ) : null}
+      {values.probes[HUMIDITY] === undefined ? null : (
+        <div>
+          <dt>humidity</dt>
+          <dd>{Number.isNaN(values.probes[HUMIDITY]) ? 'nothing' : words.say(values.probes[HUMIDITY], 'percent')}</dd>
+        </div>
+      )}
+      {Object.entries(values.demands).map(([id, share]) => (
+        <div key={id}>
+          <dt>by {demands[id] ?? id}</dt>
+          <dd>
+            {words.say(share * 100, 'percent')}
+            {share > 0 && share >= Math.max(...Object.values(values.demands)) ? ', commands' : ''}
+          </dd>
+        </div>
+      ))}
       {flags.slice(0, 3).map(({ at, text }) => (
         <div key={`${at} ${text}`}>
           <dt>⚑</dt>
