@@ -62,8 +62,8 @@ export interface Asked {
   /** A required number. */
   readonly number: (id: string) => number
   readonly choice: <T extends string>(id: string, options: readonly T[], otherwise: T) => T
-  /** The answer, else the estimate. */
-  readonly take: (id: string, estimate: Estimate) => number
+  /** The answer, else what the chosen devices tell, else the estimate. */
+  readonly take: (id: string, estimate: Estimate, chosen?: Estimate) => number
   /** The answer, else a row of the field data, scaled. */
   readonly typical: (id: string, row: string, scale?: number) => number
   /**

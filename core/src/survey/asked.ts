@@ -23,7 +23,8 @@ export function askedOf(
       ? { value: given, source: 'measured', why: 'measured on site' }
       : { value: given, source: 'answer', why: 'answered on site' }
   }
-  const take = (id: string, estimate: Estimate) => put(id, answered(id) ?? { ...estimate, source: 'estimate' })
+  const take = (id: string, estimate: Estimate, chosen?: Estimate) =>
+    put(id, answered(id) ?? (chosen ? { ...chosen, source: 'chain' } : { ...estimate, source: 'estimate' }))
   return {
     data,
     chain,

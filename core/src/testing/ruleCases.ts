@@ -294,6 +294,7 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
     () => asked(chained('cabinet'), { power: 6000 }),
     () => asked(chained('cabinet'), { power: 2000 }),
   ],
+  C149_AIR_DIFFERS: [() => asked(chained('fan'), { airFlow: 3000 }), () => chained('fan')],
   C144_NOT_AT_HAND: [
     () => asked(chained('cabinet'), { mainsAtHand: '120' }),
     () => asked(chained('cabinet'), { mainsAtHand: '400' }),

@@ -7,11 +7,13 @@ interface Props {
   readonly onClose: () => void
   readonly title: string
   readonly about?: string
+  /** For a table. */
+  readonly wide?: boolean
   readonly children: ReactNode
 }
 
 /** A sheet over the page: focus stays in it, Escape closes it. */
-export function Dialog({ open, onClose, title, about, children }: Props) {
+export function Dialog({ open, onClose, title, about, wide = false, children }: Props) {
   return (
     <Radix.Root
       open={open}
@@ -21,7 +23,10 @@ export function Dialog({ open, onClose, title, about, children }: Props) {
     >
       <Radix.Portal>
         <Radix.Overlay className="overlay" />
-        <Radix.Content className="dialog middle" {...(about ? {} : { 'aria-describedby': undefined })}>
+        <Radix.Content
+          className={`dialog middle ${wide ? 'wide' : ''}`}
+          {...(about ? {} : { 'aria-describedby': undefined })}
+        >
           <div className="flex items-start mb-3">
             <Radix.Title className="h2">{title}</Radix.Title>
             <Radix.Close className="ml-auto p-2 -m-2" aria-label="Close">

@@ -27,6 +27,7 @@ export function FactsDialog() {
         open={open}
         onClose={() => setOpen(false)}
         title="Every figure of this loop"
+        wide
         about="Each counts once, on every step and sheet. Change an answer, and what is made from it follows."
       >
         {open ? <FactsTable /> : null}
@@ -61,8 +62,8 @@ function FactsTable() {
         cell: (fact) => <span data-fact={fact.id}>{sayFact(fact, words)}</span>,
         className: 'num',
       },
-      { id: 'range', title: 'Low to high', value: range },
-      { id: 'source', title: 'From', value: ({ source }) => sources[source] },
+      { id: 'range', title: 'Low to high', value: range, className: 'max-md:hidden' },
+      { id: 'source', title: 'From', value: ({ source }) => sources[source], className: 'max-md:hidden' },
       { id: 'made', title: 'Made from', value: from },
     ] satisfies readonly TableColumn<Fact>[]
   }, [loop.kind, made, preferences, words])

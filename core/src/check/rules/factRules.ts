@@ -1,3 +1,4 @@
+import { movedBy } from '../../kinds/movedBy'
 import { dutyOf } from '../../device/duty'
 import { goesAgainst } from '../../device/goesWith'
 import { factsOfKind } from '../../kinds/kinds'
@@ -40,6 +41,29 @@ const powersAgree: Rule = ({ survey, chain, words }) => {
               ...{ do: 'plates', plates },
               say: `Write ${words.say(answeredW, 'power')} on the ${tags.length > 1 ? 'plates' : 'plate'} of ${tags.join(' and ')}`,
             },
+      },
+      'match',
+    ),
+  ]
+}
+
+/** Air that the survey and the plates of the fans tell otherwise. */
+const airAgrees: Rule = ({ survey, chain, words }) => {
+  const figure = survey?.figures['airFlow']
+  const platesM3h = movedBy(chain.devices)
+  if (!figure || figure.source === 'chain' || platesM3h === 0) return []
+  if (Math.abs(platesM3h - figure.value) <= SAME_SHARE * figure.value) return []
+  const tags = chain.devices.flatMap((device) => (movedBy([device]) > 0 ? [device.tag] : []))
+  return [
+    lookAgain(
+      'C149_AIR_DIFFERS',
+      {
+        about: 'airFlow',
+        figures: { answeredM3h: figure.value, measured: figure.source === 'measured', platesM3h, tags },
+        fix: {
+          ...{ do: 'answer', question: 'airFlow', value: platesM3h },
+          say: `Take ${words.say(platesM3h, 'airFlow')} into the survey`,
+        },
       },
       'match',
     ),
@@ -130,6 +154,7 @@ const fanProved: Rule = (context) => {
 export const factRules: readonly Rule[] = [
   loadsAsAnswered,
   powersAgree,
+  airAgrees,
   suppliesAtHand,
   airAtHand,
   lastsTheNight,

@@ -1,3 +1,4 @@
+import { movedBy } from '../movedBy'
 import { sized } from '../asked'
 import { estimate } from './estimate'
 import type { KindFacts } from '../kind'
@@ -29,12 +30,11 @@ export const reckon: KindFacts['reckon'] = (asked) => {
   const forHeat = riseK >= LEAST_RISE_K ? Math.max(0, gainW - made.lossWPerK * riseK) / (AIR_WH * riseK) : 0
   const needM3h = Math.max(changes * volumeM3, forHeat)
   const size = fieldValue(data, 'fan.oversize')
-  const fromChain = asked.chain.devices.reduce((sum, { facts }) => sum + (facts.load?.movesM3h ?? 0), 0)
+  const fromChain = movedBy(asked.chain.devices)
   const flowM3h = take(
     'airFlow',
-    fromChain > 0
-      ? { value: fromChain, why: 'nameplates of the chosen fans together' }
-      : sized(size, needM3h, `what is needed × ${size.low} to ${size.high} (${size.source})`),
+    sized(size, needM3h, `what is needed × ${size.low} to ${size.high} (${size.source})`),
+    fromChain > 0 ? { value: fromChain, why: 'nameplates of the chosen fans together' } : undefined,
   )
   take('minimum', {
     value: fieldValue(data, 'fan.min.ec').typical,

@@ -2,6 +2,7 @@ import type { PlanOf } from '../../settings/behaviour'
 import type { ResolvedChain, ResolvedDevice } from '../../document/chain'
 import type { LoopDocument } from '../../document/documents'
 import { type FieldData, fieldValue } from '../../plant/fieldValue'
+import { movedBy } from '../../kinds/movedBy'
 import { airCarries } from '../../kinds/fan/fanModel'
 import { factsOfKind } from '../../kinds/kinds'
 import type { ThermalLink, ThermalNode } from '../../plant/thermalNetwork'
@@ -103,8 +104,11 @@ export function loopActuators(
       return { id, node: 'slab', powerW: end.givesW || floor.facts.elementW || seen.powerW }
     }
     if (end.does === 'air-flow' && !facts.coil) {
-      const fans = ends.filter((each) => each.end.does === 'air-flow').length
-      const flow = end.device.facts.load?.movesM3h ?? (survey.figures['airFlow']?.value ?? 0) / fans
+      // Plates say how the fans share it; the survey says how much it is.
+      const fans = ends.filter((each) => each.end.does === 'air-flow').map((each) => each.end.device)
+      const plates = movedBy(fans)
+      const allM3h = survey.figures['airFlow']?.value ?? plates
+      const flow = plates > 0 ? (allM3h * movedBy([end.device])) / plates : allM3h / fans.length
       const wPerK = flow > 0 ? airCarries(flow).wPerK : seen.powerW / Math.max(1, seen.targetC - loopOutdoor(loop))
       const way = plan.kind === 'on-off' ? { while: id } : { by: id }
       links.push({ from: 'air', to: 'outdoor', wPerK, ...way })

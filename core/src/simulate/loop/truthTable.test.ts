@@ -14,7 +14,7 @@ import { addDevice, bypass, type Edited, insertDevice, joinPorts } from '../../w
 import { runs } from '../../wiring/contactLogic'
 import { loadLogics } from '../../wiring/loadLogic'
 import { carries } from '../heldBy'
-import { CALLED, type Fault } from '../scenario'
+import { CALLED } from '../scenario'
 import { simulate } from '../simulate'
 import { loopFaults, withFaults } from './loopFaults'
 import { loopScenario } from './loopScenario'

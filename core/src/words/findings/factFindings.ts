@@ -18,6 +18,19 @@ export const factFindings = {
     reason: `${say(f.countsW, 'power')} counts${f.measured ? ', as it was measured' : ''}; contacts, wires and fuses go by the ${f.tags.length > 1 ? 'plates' : 'plate'} of ${f.tags.join(' and ')}.`,
     remedy: 'Read the plate, and make both the same.',
   }),
+  C149_AIR_DIFFERS: (
+    f: {
+      readonly answeredM3h: number
+      readonly measured: boolean
+      readonly platesM3h: number
+      readonly tags: readonly string[]
+    },
+    { say }: Words,
+  ): Sentences => ({
+    head: `The survey says ${say(f.answeredM3h, 'airFlow')}, the ${f.tags.length > 1 ? 'fans' : 'fan'} ${say(f.platesM3h, 'airFlow')}.`,
+    reason: `${say(f.answeredM3h, 'airFlow')} counts${f.measured ? ', as it was measured' : ''}; ${f.tags.join(' and ')} ${f.tags.length > 1 ? 'move' : 'moves'} ${say(f.platesM3h, 'airFlow')} by the plate, in free air.`,
+    remedy: 'Choose a fan of that size, or take what this one moves. Ducts and filters take some of it.',
+  }),
   C144_NOT_AT_HAND: (
     f: { readonly tag: string; readonly volts: number; readonly found: string },
     { say }: Words,
