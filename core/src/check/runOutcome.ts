@@ -4,16 +4,15 @@ import { startsOf } from '../settings/starts'
 import { fieldValue } from '../plant/fieldValue'
 import { floorLimit } from '../plant/floorOutput'
 import type { LoopRun } from '../simulate/loop/loopScenario'
-import { HUMIDITY } from '../simulate/loop/parts/addFan'
 import { runFigures } from '../simulate/runFigures'
 import type { SimulationResult } from '../simulate/scenario'
 import { factsOfKind } from '../kinds/kinds'
-import { type Advice, type Late, type RunFact, sayRun } from '../words/runWords'
+import { type Advice, type Late, sayRun } from '../words/runWords'
 import type { RunWords } from '../words/sentences'
 import type { LoopContext } from '../loop/context'
-
-/** One thing that a run was found to do. */
-type RunFound = RunFact & { readonly verdict: 'fits' | 'look' }
+import { defrostFound } from './defrostFound'
+import { ruling, saysRuling } from './fanRuling'
+import { LEAST_SEEN_K, type RunFound } from './runFound'
 
 /** The same with its sentences. */
 type RunSentence = RunFound & RunWords
@@ -28,8 +27,6 @@ export interface RunOutcome {
 }
 
 const MINUTE_S = 60
-/** Less than this is no difference to anybody. */
-const LEAST_SEEN_K = 0.05
 /** Running this share of the time is all the time. */
 const FULL_SHARE = 0.97
 /** Running this much more than its least is still nothing to speak of. */
@@ -285,9 +282,10 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
       },
     })
   }
+  found.push(...defrostFound(context, run, result))
   const iced = events.filter(({ what, why }) => what === 'drips' && why === 'time').length
   const melts = events.filter(({ what }) => what === 'melts').length
-  if (iced > 0)
+  if (iced > 0 && !found.some(({ code }) => code === 'no-coil-probe'))
     found.push({
       verdict: 'look',
       code: 'ice',
@@ -307,76 +305,6 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
     figures,
     ...(far.underK === undefined ? {} : { underK: far.underK, overK: far.overK }),
   }
-}
-
-/** What commands a fan that follows warmth and humidity. */
-interface Ruling {
-  /** Shares of the time in which each commands; at neither it runs at its least. */
-  readonly warmthPercent: number
-  readonly humidityPercent: number
-  /** Lowest where humidity does not command. */
-  readonly lowestC: number
-  readonly dampestPercent: number
-}
-
-/** Who commands a fan, moment by moment once it has settled in; nothing where it follows one demand alone. */
-function ruling(run: LoopRun, { trace }: SimulationResult, plan: PlanOf): Ruling | undefined {
-  const id = (name: string) =>
-    Object.keys(run.demands).find((each) => run.demands[each] === name && each.startsWith(plan.id))
-  const [warmth, humidity] = [trace.demands[id('warmth') ?? ''], trace.demands[id('humidity') ?? '']]
-  const [reads, place] = [trace.probes[HUMIDITY], trace.nodes[run.controlled]]
-  if (!warmth || !humidity || !reads || !place) return undefined
-  const from = Math.floor(place.length / 10)
-  let [warm, damp, lowestC, dampest] = [0, 0, Infinity, 0]
-  for (let i = from; i < place.length; i++) {
-    const byHumidity = humidity[i]! > warmth[i]!
-    if (byHumidity) damp++
-    else {
-      lowestC = Math.min(lowestC, place[i]!)
-      if (warmth[i]! > 0) warm++
-    }
-    if (reads[i]! > dampest) dampest = reads[i]!
-  }
-  const percent = (count: number) => (100 * count) / Math.max(1, place.length - from)
-  return {
-    warmthPercent: percent(warm),
-    humidityPercent: percent(damp),
-    lowestC: Number.isFinite(lowestC) ? lowestC : -Infinity,
-    dampestPercent: dampest,
-  }
-}
-
-/** Over full by more than this is more than a probe's own error. */
-const DAMP_SLACK_PERCENT = 2
-
-/** Who commands the fan, what that does to the temperature, and whether the humidity is held. */
-function saysRuling(
-  context: LoopContext,
-  plan: PlanOf<FanBehaviour>,
-  rule: Ruling,
-  { lowestC }: RunOutcome['figures'],
-): RunFound[] {
-  const { target, tolerance } = context.loop.survey.answers
-  const { humidityPercent: setPercent, humidityBandPercent: bandPercent = 10 } = plan
-  if (setPercent === undefined) return []
-  const fullPercent = setPercent + bandPercent
-  const damp = rule.dampestPercent > fullPercent + DAMP_SLACK_PERCENT
-  const found: RunFound[] = [
-    {
-      verdict: damp ? 'look' : 'fits',
-      code: damp ? 'too-damp' : 'commands',
-      figures: { ...rule, setPercent, fullPercent },
-    },
-  ]
-  if (
-    typeof target === 'number' &&
-    typeof tolerance === 'number' &&
-    rule.humidityPercent > 0 &&
-    target - lowestC > tolerance + LEAST_SEEN_K
-  )
-    if (lowestC < rule.lowestC - LEAST_SEEN_K)
-      found.push({ verdict: 'look', code: 'cold-by-humidity', figures: { lowestC, target, setPercent } })
-  return found
 }
 
 /** This much less than was asked for at temperature is no difference, s. */

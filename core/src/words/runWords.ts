@@ -238,6 +238,22 @@ const runWords = {
     reason: 'The coil was not warm enough by then: ice stays on it.',
     next: 'Melt longer, or more often, or with more heat.',
   }),
+  'no-coil-probe': (
+    f: { readonly longestMin: number; readonly everyH: number; readonly byCoil: boolean },
+    { say }: Words,
+  ): RunWords => ({
+    head: `Each defrost takes ${say(f.longestMin, 'minutes')}.`,
+    reason: `No probe feels the coil: the clock starts it every ${say(f.everyH, 'hours')} and ends it.`,
+    ...(f.byCoil ? { next: 'Fit the coil probe that the plan goes by, or plan it by the clock.' } : {}),
+  }),
+  'coil-not-reached': (
+    f: { readonly coilC: number; readonly lowestC: number; readonly everyH: number },
+    { say }: Words,
+  ): RunWords => ({
+    head: `The coil never gets down to ${say(f.coilC, 'temperature')}.`,
+    reason: `It got to ${say(f.lowestC, 'temperature')}: no defrost starts by it${f.everyH > 0 ? `, only every ${say(f.everyH, 'hours')} by the clock` : ''}.`,
+    next: `Key a start over ${say(f.lowestC, 'temperature')}, by what the coil does when it is iced.`,
+  }),
   'time-over': (
     f: {
       readonly atS: number
