@@ -502,6 +502,7 @@ describe('dial test', () => {
     ['adjust', read(24, 22.6), 'dial-slipped'],
     ['replace', read(26.5, 25.1), 'dial-far-off'],
     ['wrong terminals', read(20.4, 21.8), 'wrong-terminals'],
+    ['a differential of its own', read(23.5, 18.7), 'other-differential'],
     ['never opens', read(22, null), 'contact-welded'],
     ['never closes', read(null, 20), 'contact-never-closes'],
     ['worn', read(21.8, 20.4, { ohm: 6 }), 'contact-worn'],

@@ -86,11 +86,17 @@ function deviceFacts({ chain }: LoopContext, put: Put): void {
         source,
       })
     if (minimumOffS !== undefined)
-      put({ id: factOf('rests', id), title: `${tag} rests`, value: minimumOffS, quantity: 'seconds', source })
+      put({
+        id: factOf('minimumOff', id),
+        title: `${tag}, minimum off time`,
+        value: minimumOffS,
+        quantity: 'seconds',
+        source,
+      })
   }
 }
 
-const rests = ({ reason }: { readonly reason?: keyof typeof restingWords }) =>
+const restWords = ({ reason }: { readonly reason?: keyof typeof restingWords }) =>
   reason ? { instead: restingWords[reason] } : {}
 
 /** Where each plan switches, how late its probe is, and how often it starts. */
@@ -125,12 +131,12 @@ function planFacts(context: LoopContext, put: Put): void {
     put({
       ...{ id: factOf('starts.design', plan.id), title: startsTitles.design, value: design.perHour, ...rate },
       worked: design.worked,
-      ...rests(design),
+      ...restWords(design),
     })
     put({
       ...{ id: factOf('starts.worst', plan.id), title: worstTitle(worst), value: worst.perHour, ...rate },
       worked: worst.worked,
-      ...rests(worst),
+      ...restWords(worst),
     })
     if (allowed)
       put({

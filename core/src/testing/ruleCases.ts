@@ -126,6 +126,10 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
   ],
   C039_ACCURACY_OVER_SWING: [() => replanned(floor(), fromSetpoint('heating', 'cut-out', 28, 0.3)), floor],
   C040_OFFSET_LARGE: [() => replanned(floor(), { offsetK: 2.1 }), () => replanned(floor(), { offsetK: 1.9 })],
+  C150_ACTION_AGAINST_LOAD: [
+    () => replanned(chained('room'), { action: 'cooling' }),
+    () => replanned(chained('room'), { action: 'heating' }),
+  ],
   C041_HEATS_ON_PROBE_FAULT: [
     () => replanned(floor(), { probeFault: 'last' }),
     () => replanned(floor(), { probeFault: 'duty' }),

@@ -3,6 +3,9 @@ import { fieldValue } from '../../plant/fieldValue'
 import { floorLimit } from '../../plant/floorOutput'
 import { convert } from '../../units/convert'
 import { limitersOf } from '../../wiring/protections'
+import type { Effect } from '../../choices/deviceChoices'
+import type { Action } from '../../control/action'
+import { reachOf } from '../../wiring/reach'
 import { lineOfOutput } from '../../wiring/outputPath'
 import { translate } from '../../settings/switching/law/translate'
 import { plansOf } from '../../settings/behaviour'
@@ -125,6 +128,27 @@ const conventionFits = eachSwitching((plan, { chain }) => {
   ]
 })
 
+/** What a load does to the place, by its effect; what moves water or air may do either. */
+const effectActs: Readonly<Partial<Record<Effect, Action>>> = {
+  element: 'heating',
+  fuel: 'heating',
+  cooling: 'cooling',
+}
+
+/** An output that runs its load when the place has too much of it already. */
+const actionFitsLoad = eachPlan((plan, { chain }) => {
+  const against = reachOf(chain, plan.output).find(({ does }) => (effectActs[does] ?? plan.action) !== plan.action)
+  const tag = chain.devices.find(({ id }) => id === plan.output.device)?.tag
+  if (!against || tag === undefined) return []
+  return [
+    stop(
+      'C150_ACTION_AGAINST_LOAD',
+      { about: plan.id, figures: { tag, loadTag: against.device.tag, action: plan.action } },
+      'set',
+    ),
+  ]
+})
+
 const offsetSmall = eachPlan((plan, { data }) => {
   const limit = fieldValue(data, 'tol.offset.limit').typical
   if (Math.abs(plan.offsetK) <= limit) return []
@@ -210,6 +234,7 @@ export const planRules: readonly Rule[] = [
   alarmOutsideBand,
   swingResolved,
   conventionFits,
+  actionFitsLoad,
   offsetSmall,
   probeFaultSafe,
   powerEnough,

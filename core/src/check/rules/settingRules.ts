@@ -37,13 +37,21 @@ const leftOtherwise: Rule = (context) =>
     rows.flatMap(({ code, name, planned, unit, asLeft, agrees }): Found[] => {
       if (agrees !== false || asLeft?.why !== undefined) return []
       const left = asLeft?.text ?? ''
+      const turned = device.facts.controller?.parameters[code]?.binds === 'action'
       const slipped = tenfold(shownNumber(left), shownNumber(planned))
       return [
         lookAgain(
           'C097_LEFT_OTHERWISE',
           {
             about: `${device.id}/${code}`,
-            figures: { name, planned, unit, left, ...(slipped === undefined ? {} : { slipped }) },
+            figures: {
+              name,
+              planned,
+              unit,
+              left,
+              ...(slipped === undefined ? {} : { slipped }),
+              ...(turned ? { turned } : {}),
+            },
           },
           'set',
         ),

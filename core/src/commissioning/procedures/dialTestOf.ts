@@ -3,7 +3,19 @@ import type { LoopContext } from '../../loop/context'
 import type { OnOffBehaviour, PlanOf } from '../../settings/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import type { Judged, StepSpec, TestSpec } from '../proofTest'
-import { cause, deviceOf, lookAmong, nameOf, noted, sourceOfRow, stop, toProbe, toWires } from './parts'
+import {
+  cause,
+  deviceOf,
+  lookAmong,
+  nameOf,
+  noted,
+  parameterName,
+  sourceOfRow,
+  stop,
+  toProbe,
+  toSet,
+  toWires,
+} from './parts'
 
 /** Ohms over a closed contact from which on it is worn. Source: practice, see the row tests of the dead block. */
 const CLOSED_OHM = 1
@@ -132,6 +144,15 @@ export function dialTestOf(context: LoopContext, plan: PlanOf<OnOffBehaviour>): 
         : 0
       if (slip > row.typical)
         return lookAmong('dial.contacts-apart', { slip }, [cause('dial.contacts-apart', {}, toProbe)])
+      // A plan is made with the differential that is there: how often it starts hangs on it.
+      if (test.verdict !== 'replace' && Math.abs(test.swingK! - plan.swingK) > row.typical + 1e-9)
+        return lookAmong('dial.other-differential', { swingK: test.swingK!, plannedK: plan.swingK }, [
+          cause(
+            'dial.other-differential',
+            { swingK: test.swingK!, plannedK: plan.swingK, turned: parameterName(context, plan, 'swing') },
+            toSet(plan, undefined, 'Open what is planned'),
+          ),
+        ])
       if (test.verdict === 'good')
         return {
           verdict: 'good',

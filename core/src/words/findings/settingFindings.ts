@@ -16,16 +16,29 @@ export const settingFindings = {
     readonly left: string
     /** Ten times too much, or a tenth. */
     readonly slipped?: 10 | 0.1
+    /** Keyed the other way round: it cools where it should heat. */
+    readonly turned?: boolean
   }): Sentences => ({
-    head:
-      f.slipped === undefined
+    head: f.turned
+      ? 'It was left the wrong way round.'
+      : f.slipped === undefined
         ? `${f.name} was left other than planned.`
         : `${f.name} was left at ${f.slipped === 10 ? 'ten times' : 'a tenth of'} the plan.`,
     reason: `Planned ${f.planned} ${f.unit}, left at ${f.left} ${f.unit}.`.replace(/ +([.,])/g, '$1'),
-    remedy:
-      f.slipped === undefined
+    remedy: f.turned
+      ? `${f.name} decides whether it runs when it is cold or when it is warm: key it as planned before it runs.`
+      : f.slipped === undefined
         ? 'Key it as planned, or write the reason on the keying sheet.'
         : 'The decimal point has slipped: key it again, and read it back.',
+  }),
+  C150_ACTION_AGAINST_LOAD: (f: {
+    readonly tag: string
+    readonly loadTag: string
+    readonly action: 'heating' | 'cooling'
+  }): Sentences => ({
+    head: `${f.tag} is set to ${f.action === 'cooling' ? 'cool' : 'heat'}, and ${f.loadTag} ${f.action === 'cooling' ? 'heats' : 'cools'}.`,
+    reason: `It runs when it is too ${f.action === 'cooling' ? 'warm' : 'cold'}, and makes that worse: it never stops.`,
+    remedy: `Set the output to ${f.action === 'cooling' ? 'heat' : 'cool'}, or hang the right load on it.`,
   }),
   C119_BAND_UNDER_RESOLUTION: (
     f: { readonly bandK: number; readonly stepK: number; readonly leastK: number },

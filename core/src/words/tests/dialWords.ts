@@ -20,6 +20,13 @@ export const dialVerdicts = {
     head: 'Replace: the contacts do not change over together',
     reason: `They move ${say(f.slip, 'difference')} apart.`,
   }),
+  'dial.other-differential': (
+    f: { readonly swingK: number; readonly plannedK: number },
+    { say, term }: Words,
+  ): VerdictWords => ({
+    head: `${capital(term('differential'))} ${say(f.swingK, 'difference')}, not ${say(f.plannedK, 'difference')}`,
+    reason: 'The dial is where it should be; it switches back at another point than planned.',
+  }),
   'dial.good': (
     f: { readonly swingK: number; readonly dialErrorK: number; readonly typical: number },
     { say, term }: Words,
@@ -70,6 +77,19 @@ export const dialCauses = {
     says: 'A worn snap: the two contacts do not move as one.',
     check: 'Replace it: a bimetal cannot be mended on site.',
   }),
+  'dial.other-differential': (
+    f: { readonly swingK: number; readonly plannedK: number; readonly turned: string | undefined },
+    { say, term }: Words,
+  ): CauseWords =>
+    f.turned === undefined
+      ? {
+          says: `Its ${term('differential')} is its own and cannot be turned.`,
+          check: `Plan with ${say(f.swingK, 'difference')}: starts and excursions follow. Or take a control of another ${term('differential')}.`,
+        }
+      : {
+          says: `Its ${term('differential')} dial stands elsewhere.`,
+          check: `Turn ${f.turned} to ${say(f.plannedK, 'difference')}, and turn the dial over once more.`,
+        },
   'dial.dial-far-off': (): CauseWords => ({
     says: 'The bimetal is bent or the dial has slipped beyond its stop.',
     check: 'Replace it: a bimetal cannot be mended on site.',

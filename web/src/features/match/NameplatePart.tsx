@@ -32,7 +32,7 @@ const facts: Readonly<Partial<Record<Figure, string>>> = {
   volts: 'volts',
   amps: 'amps',
   startsPerHour: 'bears',
-  minimumOffS: 'rests',
+  minimumOffS: 'minimumOff',
 }
 
 /** What counts of a load now: its own plate over what is usual. An element gives what it takes, so it is asked once. */
