@@ -324,7 +324,10 @@ function judged(context: LoopContext, device: ResolvedDevice, data: FieldData, m
 /** Where each probe and each guard of the loop goes and where not, with the reason, and what each mistake costs here. */
 export function placements(context: LoopContext): readonly Placement[] {
   const { chain, data, loop } = context
-  const extra = factsOfKind(loop.kind).placing ?? []
+  const { answers } = loop.survey
+  const extra = (factsOfKind(loop.kind).placing ?? []).filter(
+    ({ when }) => !when || (answers[when.question] ?? when.is) === when.is,
+  )
   return chain.devices.flatMap((device): Placement[] => {
     const place = device.sits ?? (Object.keys(device.facts.probe?.places ?? {})[0] as ProbePlace | undefined)
     const mine = device.facts.probe ? advice[place ?? 'air'] : others.find(({ suits }) => suits(device))?.advice

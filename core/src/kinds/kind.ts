@@ -23,6 +23,8 @@ export interface MountingDraft {
 export interface PlacementRule {
   readonly text: string
   readonly why: string
+  /** Only where another answer is this; where nobody answered it counts too. */
+  readonly when?: { readonly question: string; readonly is: string }
 }
 
 /** Comparisons that mean something for some kinds only: swing or proportional, reset or fixed, return air or room probe, warmed sensor or split wire. */

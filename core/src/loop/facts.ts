@@ -96,7 +96,7 @@ function deviceFacts({ chain }: LoopContext, put: Put): void {
   }
 }
 
-const restWords = ({ reason }: { readonly reason?: keyof typeof restingWords }) =>
+const reasonWords = ({ reason }: { readonly reason?: keyof typeof restingWords }) =>
   reason ? { instead: restingWords[reason] } : {}
 
 /** Where each plan switches, how late its probe is, and how often it starts. */
@@ -131,12 +131,12 @@ function planFacts(context: LoopContext, put: Put): void {
     put({
       ...{ id: factOf('starts.design', plan.id), title: startsTitles.design, value: design.perHour, ...rate },
       worked: design.worked,
-      ...restWords(design),
+      ...reasonWords(design),
     })
     put({
       ...{ id: factOf('starts.worst', plan.id), title: worstTitle(worst), value: worst.perHour, ...rate },
       worked: worst.worked,
-      ...restWords(worst),
+      ...reasonWords(worst),
     })
     if (allowed)
       put({

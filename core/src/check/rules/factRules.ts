@@ -112,6 +112,14 @@ const loadsAsAnswered: Rule = ({ chain, loop }) => {
   })
 }
 
+/** Goods that bear less than they are to be held at: two answers that cannot both be kept. */
+const goodsBearIt: Rule = (context) => {
+  const [target, tolerance, most] = (['target', 'tolerance', 'most'] as const).map((id) => answered(context, id))
+  if (typeof target !== 'number' || typeof tolerance !== 'number' || typeof most !== 'number') return []
+  if (target + tolerance <= most) return []
+  return [lookAgain('C151_GOODS_BEAR_LESS', { about: 'most', figures: { target, tolerance, most } }, 'survey')]
+}
+
 /** What blows cold by compressed air needs it, dry and clean. */
 const airAtHand: Rule = (context) => {
   const air = answered(context, 'compressedAir')
@@ -155,6 +163,7 @@ export const factRules: readonly Rule[] = [
   loadsAsAnswered,
   powersAgree,
   airAgrees,
+  goodsBearIt,
   suppliesAtHand,
   airAtHand,
   lastsTheNight,

@@ -128,6 +128,24 @@ const conventionFits = eachSwitching((plan, { chain }) => {
   ]
 })
 
+/** A place that may stray less than its control's display tells apart, or than its own swing. */
+const toleranceKept = eachSwitching((plan, { loop, chain, job, survey }) => {
+  const { tolerance } = loop.survey.answers
+  const device = chain.devices.find(({ id }) => id === plan.output.device)
+  const display = device?.facts.controller?.display
+  // What a boiler is set for is its water, what may stray its rooms.
+  if (!device || !display || typeof tolerance !== 'number' || survey?.boiler) return []
+  const stepK = job.temperatureUnit === 'F' ? (display.stepF * 5) / 9 : display.stepC
+  const { tag, name } = device
+  if (tolerance < stepK - 1e-9)
+    return [lookAgain('C152_TOLERANCE_UNDER_STEP', { about: plan.id, figures: { tag, name, tolerance, stepK } }, 'set')]
+  // Stages follow one another: the swing of one is not what the place goes through.
+  if (rungsOf(loop.settings.planned, plan.id).length > 1 || plan.swingK <= 2 * tolerance + stepK / 2) return []
+  return [
+    lookAgain('C153_SWING_OVER_TOLERANCE', { about: plan.id, figures: { tolerance, swingK: plan.swingK } }, 'set'),
+  ]
+})
+
 /** What a load does to the place, by its effect; what moves water or air may do either. */
 const effectActs: Readonly<Partial<Record<Effect, Action>>> = {
   element: 'heating',
@@ -235,6 +253,7 @@ export const planRules: readonly Rule[] = [
   swingResolved,
   conventionFits,
   actionFitsLoad,
+  toleranceKept,
   offsetSmall,
   probeFaultSafe,
   powerEnough,

@@ -13,7 +13,11 @@ export const cabinet: KindFacts<'cabinet'> = {
   action: 'heating',
   fault: ['off'],
   limiterFor: ['element', 'fuel'],
-  limiterC: ({ target: set }, data) => (typeof set === 'number' ? set : 60) + fieldValue(data, 'oven.limiter').typical,
+  limiterC: ({ target: set, most }, data) => {
+    const usualC = (typeof set === 'number' ? set : 60) + fieldValue(data, 'oven.limiter').typical
+    // Goods that bear less are what it protects.
+    return typeof most === 'number' ? Math.min(usualC, most) : usualC
+  },
   swing: ({ way }) => (way === 'proportioned' ? 'swing.oven.ssr' : 'swing.oven.contactor'),
   starts: ({ way }) => (way === 'proportioned' ? undefined : 'starts.motor.dol'),
   minimumOff: () => undefined,

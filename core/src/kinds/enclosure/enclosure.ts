@@ -39,8 +39,14 @@ export const enclosure: KindFacts<'enclosure'> = {
   ],
   placing: [
     {
-      text: 'Probe at the cool intake\u2019s far side, near what must not get hot.',
-      why: 'In the cold jet it stops the cooler too soon.',
+      text: 'In the warm air at the top, out of the cooler\u2019s jet.',
+      why: 'In the cold jet it stops the cooler too soon; the top is what gets hottest.',
+      when: { question: 'sensor', is: 'top' },
+    },
+    {
+      text: 'Where the drives take their air in, out of the cooler\u2019s jet.',
+      why: 'They breathe that air; the top is several kelvin warmer, so the target is that of the intake.',
+      when: { question: 'sensor', is: 'inlet' },
     },
   ],
   compares: () => ['way'],

@@ -29,8 +29,6 @@ interface School {
 
 /** Narrow and wide, as shares of the swing that is planned. */
 const [NARROW, WIDE] = [0.5, 2]
-/** A ready-made warmer needs this long until the sensor believes it, s. */
-const WARMER_S = 180
 
 /** An on/off plan as a band from its set, and a band as a swing: what the other school would key. */
 function otherWay(plan: PlanOf, bandK: number, swingK: number): LoopDocument['settings']['planned'][string] {
@@ -168,17 +166,17 @@ export function schools(given: Parameters<typeof loopScenario>[0]): readonly Sch
     })
   }
   if (own.includes('override')) {
-    const late = (scenario: Scenario) => ({
-      ...scenario,
-      probes: scenario.probes.map((probe) => (probe.id === 'probe 1' ? { ...probe, deadS: WARMER_S } : probe)),
+    const told = (override: 'warm' | 'split') => ({
+      ...loop,
+      survey: { ...loop.survey, answers: { ...loop.survey.answers, override } },
     })
     made.push({
       id: 'override',
       title: 'Warmed sensor or split compressor wire',
       over: 'week',
       sides: [
-        { title: 'Warmed built-in sensor', loop, change: late },
-        { title: 'Compressor wire through a relay', loop },
+        { title: 'Warmed built-in sensor', loop: told('warm') },
+        { title: 'Compressor wire through a relay', loop: told('split') },
       ],
       cautions: [
         'Warmer: ready-made, at the sensor only, never at the coil\u2019s freeze sensor, never near foil or foam.',

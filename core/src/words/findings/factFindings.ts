@@ -18,6 +18,14 @@ export const factFindings = {
     reason: `${say(f.countsW, 'power')} counts${f.measured ? ', as it was measured' : ''}; contacts, wires and fuses go by the ${f.tags.length > 1 ? 'plates' : 'plate'} of ${f.tags.join(' and ')}.`,
     remedy: 'Read the plate, and make both the same.',
   }),
+  C151_GOODS_BEAR_LESS: (
+    f: { readonly target: number; readonly tolerance: number; readonly most: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: `The goods bear ${say(f.most, 'temperature')}.`,
+    reason: `The target is ${say(f.target, 'temperature')}, and it may go ${say(f.tolerance, 'difference')} over.`,
+    remedy: `A target of ${say(f.most - f.tolerance, 'temperature')} or less, a narrower tolerance, or other goods.`,
+  }),
   C149_AIR_DIFFERS: (
     f: {
       readonly answeredM3h: number

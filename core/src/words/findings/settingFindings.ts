@@ -31,6 +31,22 @@ export const settingFindings = {
         ? 'Key it as planned, or write the reason on the keying sheet.'
         : 'The decimal point has slipped: key it again, and read it back.',
   }),
+  C152_TOLERANCE_UNDER_STEP: (
+    f: { readonly tag: string; readonly name: string; readonly tolerance: number; readonly stepK: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: `${f.tag} cannot tell ${say(f.tolerance, 'difference')} apart.`,
+    reason: `The survey lets it stray by ${say(f.tolerance, 'difference')}; ${f.name} shows steps of ${say(f.stepK, 'difference')}.`,
+    remedy: 'A wider tolerance, or a control with a finer display.',
+  }),
+  C153_SWING_OVER_TOLERANCE: (
+    f: { readonly tolerance: number; readonly swingK: number },
+    { say, term }: Words,
+  ): Sentences => ({
+    head: `The ${term('differential')} is wider than it may stray.`,
+    reason: `${say(f.swingK, 'difference')} from on to off; the survey lets it stray by ${say(f.tolerance, 'difference')} either way.`,
+    remedy: `A ${term('differential')} of ${say(2 * f.tolerance, 'difference')} or less, a wider tolerance, or a control that modulates.`,
+  }),
   C150_ACTION_AGAINST_LOAD: (f: {
     readonly tag: string
     readonly loadTag: string

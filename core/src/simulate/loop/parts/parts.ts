@@ -7,6 +7,7 @@ import { controllerPlanOf } from '../../../survey/controllerPlanOf'
 import type { LoopSurvey } from '../../../survey/surveyResult'
 import { outputPath } from '../../../wiring/outputPath'
 import type { Alarm, ContactLine, Control, Expression, Input, ScenarioProbe } from '../../scenario'
+import { warmerDeadS } from '../warmer'
 import { type Driven } from '../loopActuators'
 import type { LoopDocument } from '../../../document/documents'
 
@@ -92,7 +93,8 @@ export class Parts {
     const id = `probe ${i + 1}`
     const lagS = probeLag(this.given.chain, plan, this.given.data)
     this.lags.set(plan.id, lagS)
-    this.probes.push({ id, node: this.controlled, lagS })
+    const deadS = warmerDeadS(this.given.loop.survey.answers)
+    this.probes.push({ id, node: this.controlled, lagS, ...(deadS > 0 ? { deadS } : {}) })
     const delayS = fieldValue(this.given.data, 'sim.alarm.delay').typical * 60
     // Limits of a plan that follows the weather move with it: what is fixed would call all day.
     if (this.reset(plan)) return
