@@ -126,17 +126,13 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
   ],
   C039_ACCURACY_OVER_SWING: [() => replanned(floor(), fromSetpoint('heating', 'cut-out', 28, 0.3)), floor],
   C040_OFFSET_LARGE: [() => replanned(floor(), { offsetK: 2.1 }), () => replanned(floor(), { offsetK: 1.9 })],
-  C152_TOLERANCE_UNDER_STEP: [
+  C151_TOLERANCE_UNDER_STEP: [
     () => asked(swapped(chained('room'), 'dipper', 'bunting'), { tolerance: 0.4 }),
     () => asked(chained('room'), { tolerance: 0.5 }),
   ],
-  C153_SWING_OVER_TOLERANCE: [
+  C152_SWING_OVER_TOLERANCE: [
     () => asked(chained('room'), { tolerance: 0.2 }),
     () => asked(chained('room'), { tolerance: 1 }),
-  ],
-  C150_ACTION_AGAINST_LOAD: [
-    () => replanned(chained('room'), { action: 'cooling' }),
-    () => replanned(chained('room'), { action: 'heating' }),
   ],
   C041_HEATS_ON_PROBE_FAULT: [
     () => replanned(floor(), { probeFault: 'last' }),
@@ -306,7 +302,7 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
     () => asked(chained('cabinet'), { power: 6000 }),
     () => asked(chained('cabinet'), { power: 2000 }),
   ],
-  C151_GOODS_BEAR_LESS: [() => asked(chained('cabinet'), { most: 47 }), () => asked(chained('cabinet'), { most: 55 })],
+  C150_GOODS_BEAR_LESS: [() => asked(chained('cabinet'), { most: 47 }), () => asked(chained('cabinet'), { most: 55 })],
   C149_AIR_DIFFERS: [() => asked(chained('fan'), { airFlow: 3000 }), () => chained('fan')],
   C144_NOT_AT_HAND: [
     () => asked(chained('cabinet'), { mainsAtHand: '120' }),

@@ -84,7 +84,8 @@ export function addDevice(edited: Edited, profile: DeviceProfile, id: string, pl
 /** Takes a supply that the job has already into this loop, and feeds from it what waits for it. */
 export const useSupply = (edited: Edited, id: string): Edited => autoConnect(edited, id)
 
-function place(edited: Edited, profile: DeviceProfile, id: string, placing: Placing): Edited {
+/** Puts a device in under a client-made id and joins it to nothing. */
+export function place(edited: Edited, profile: DeviceProfile, id: string, placing: Placing): Edited {
   const {
     key,
     edited: { job, loop },

@@ -1,5 +1,6 @@
 import type { ConnectionFact } from '../../words/connectionWords'
 import { factsOfKind } from '../../kinds/kinds'
+import { loadLogics } from '../../wiring/loadLogic'
 import { callPaths, powerPaths } from '../../wiring/powerPath'
 import { controlOutputs, reachOf } from '../../wiring/reach'
 import type { Found } from '../finding'
@@ -144,8 +145,13 @@ const permissivesThere: Rule = (context) => {
   })
 }
 
-/** Whether a permissive sits in the command of the relay that switches this load. */
+/** Whether a permissive sits in the command of what switches this load, or pulls a relay whose contact is in its line. */
 function commandProves({ chain }: Parameters<Rule>[0], load: string, senses: string | undefined): boolean {
+  const pulls = loadLogics(chain).some(
+    (logic) =>
+      logic.load.id === load && logic.protects.some(({ device }) => device.facts.permissive?.senses === senses),
+  )
+  if (pulls) return true
   return chain.devices.some((device) =>
     controlOutputs(device).some((port) =>
       reachOf(chain, { device: device.id, port }).some(

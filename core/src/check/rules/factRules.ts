@@ -117,7 +117,7 @@ const goodsBearIt: Rule = (context) => {
   const [target, tolerance, most] = (['target', 'tolerance', 'most'] as const).map((id) => answered(context, id))
   if (typeof target !== 'number' || typeof tolerance !== 'number' || typeof most !== 'number') return []
   if (target + tolerance <= most) return []
-  return [lookAgain('C151_GOODS_BEAR_LESS', { about: 'most', figures: { target, tolerance, most } }, 'survey')]
+  return [lookAgain('C150_GOODS_BEAR_LESS', { about: 'most', figures: { target, tolerance, most } }, 'survey')]
 }
 
 /** What blows cold by compressed air needs it, dry and clean. */

@@ -3,9 +3,6 @@ import { fieldValue } from '../../plant/fieldValue'
 import { floorLimit } from '../../plant/floorOutput'
 import { convert } from '../../units/convert'
 import { limitersOf } from '../../wiring/protections'
-import type { Effect } from '../../choices/deviceChoices'
-import type { Action } from '../../control/action'
-import { reachOf } from '../../wiring/reach'
 import { lineOfOutput } from '../../wiring/outputPath'
 import { translate } from '../../settings/switching/law/translate'
 import { plansOf } from '../../settings/behaviour'
@@ -138,32 +135,11 @@ const toleranceKept = eachSwitching((plan, { loop, chain, job, survey }) => {
   const stepK = job.temperatureUnit === 'F' ? (display.stepF * 5) / 9 : display.stepC
   const { tag, name } = device
   if (tolerance < stepK - 1e-9)
-    return [lookAgain('C152_TOLERANCE_UNDER_STEP', { about: plan.id, figures: { tag, name, tolerance, stepK } }, 'set')]
+    return [lookAgain('C151_TOLERANCE_UNDER_STEP', { about: plan.id, figures: { tag, name, tolerance, stepK } }, 'set')]
   // Stages follow one another: the swing of one is not what the place goes through.
   if (rungsOf(loop.settings.planned, plan.id).length > 1 || plan.swingK <= 2 * tolerance + stepK / 2) return []
   return [
-    lookAgain('C153_SWING_OVER_TOLERANCE', { about: plan.id, figures: { tolerance, swingK: plan.swingK } }, 'set'),
-  ]
-})
-
-/** What a load does to the place, by its effect; what moves water or air may do either. */
-const effectActs: Readonly<Partial<Record<Effect, Action>>> = {
-  element: 'heating',
-  fuel: 'heating',
-  cooling: 'cooling',
-}
-
-/** An output that runs its load when the place has too much of it already. */
-const actionFitsLoad = eachPlan((plan, { chain }) => {
-  const against = reachOf(chain, plan.output).find(({ does }) => (effectActs[does] ?? plan.action) !== plan.action)
-  const tag = chain.devices.find(({ id }) => id === plan.output.device)?.tag
-  if (!against || tag === undefined) return []
-  return [
-    stop(
-      'C150_ACTION_AGAINST_LOAD',
-      { about: plan.id, figures: { tag, loadTag: against.device.tag, action: plan.action } },
-      'set',
-    ),
+    lookAgain('C152_SWING_OVER_TOLERANCE', { about: plan.id, figures: { tolerance, swingK: plan.swingK } }, 'set'),
   ]
 })
 
@@ -252,7 +228,6 @@ export const planRules: readonly Rule[] = [
   alarmOutsideBand,
   swingResolved,
   conventionFits,
-  actionFitsLoad,
   toleranceKept,
   offsetSmall,
   probeFaultSafe,

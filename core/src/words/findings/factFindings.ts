@@ -18,7 +18,7 @@ export const factFindings = {
     reason: `${say(f.countsW, 'power')} counts${f.measured ? ', as it was measured' : ''}; contacts, wires and fuses go by the ${f.tags.length > 1 ? 'plates' : 'plate'} of ${f.tags.join(' and ')}.`,
     remedy: 'Read the plate, and make both the same.',
   }),
-  C151_GOODS_BEAR_LESS: (
+  C150_GOODS_BEAR_LESS: (
     f: { readonly target: number; readonly tolerance: number; readonly most: number },
     { say }: Words,
   ): Sentences => ({

@@ -31,7 +31,7 @@ export const settingFindings = {
         ? 'Key it as planned, or write the reason on the keying sheet.'
         : 'The decimal point has slipped: key it again, and read it back.',
   }),
-  C152_TOLERANCE_UNDER_STEP: (
+  C151_TOLERANCE_UNDER_STEP: (
     f: { readonly tag: string; readonly name: string; readonly tolerance: number; readonly stepK: number },
     { say }: Words,
   ): Sentences => ({
@@ -39,22 +39,13 @@ export const settingFindings = {
     reason: `The survey lets it stray by ${say(f.tolerance, 'difference')}; ${f.name} shows steps of ${say(f.stepK, 'difference')}.`,
     remedy: 'A wider tolerance, or a control with a finer display.',
   }),
-  C153_SWING_OVER_TOLERANCE: (
+  C152_SWING_OVER_TOLERANCE: (
     f: { readonly tolerance: number; readonly swingK: number },
     { say, term }: Words,
   ): Sentences => ({
     head: `The ${term('differential')} is wider than it may stray.`,
     reason: `${say(f.swingK, 'difference')} from on to off; the survey lets it stray by ${say(f.tolerance, 'difference')} either way.`,
     remedy: `A ${term('differential')} of ${say(2 * f.tolerance, 'difference')} or less, a wider tolerance, or a control that modulates.`,
-  }),
-  C150_ACTION_AGAINST_LOAD: (f: {
-    readonly tag: string
-    readonly loadTag: string
-    readonly action: 'heating' | 'cooling'
-  }): Sentences => ({
-    head: `${f.tag} is set to ${f.action === 'cooling' ? 'cool' : 'heat'}, and ${f.loadTag} ${f.action === 'cooling' ? 'heats' : 'cools'}.`,
-    reason: `It runs when it is too ${f.action === 'cooling' ? 'warm' : 'cold'}, and makes that worse: it never stops.`,
-    remedy: `Set the output to ${f.action === 'cooling' ? 'heat' : 'cool'}, or hang the right load on it.`,
   }),
   C119_BAND_UNDER_RESOLUTION: (
     f: { readonly bandK: number; readonly stepK: number; readonly leastK: number },
