@@ -5,6 +5,7 @@ import { goesAgainst } from '../device/goesWith'
 import { asSet } from '../device/asSet'
 import { suitsPractice } from '../device/suitsPractice'
 import type { DeviceProfile } from '../device/deviceProfile'
+import type { PortRef } from '../document/chain'
 import { withDefaultPlans } from '../survey/defaultPlans'
 import { factsOfKind } from '../kinds/kinds'
 import type { Wanted } from '../kinds/leaning'
@@ -14,7 +15,7 @@ import { placing } from '../survey/placing'
 import { atHand, supplyOutOf } from '../survey/atHand'
 import { takeOverPower } from '../survey/takeOverPower'
 import type { Proposal } from '../survey/proposal'
-import { addDevice, dropWhere, type Edited, insertDevice, removeDevice } from '../wiring/chainEdit'
+import { addDevice, dropWhere, type Edited, insertDevice, joinPorts, place, removeDevice } from '../wiring/chainEdit'
 import { controlOutputs, reachOf } from '../wiring/reach'
 import { checkLoop } from './checkLoop'
 import { type LoopContext, loopContext } from '../loop/context'
@@ -97,10 +98,11 @@ function putBest(
   return best?.edited ?? edited
 }
 
-/** What takes three phases is proposed where a circuit gives them. */
-const canBeFed = ({ ports }: DeviceProfile, shelf: readonly DeviceProfile[]) =>
+/** What takes three phases is proposed where a circuit gives them, or a drive of the chain. */
+const canBeFed = ({ ports }: DeviceProfile, { job, loop }: Edited, shelf: readonly DeviceProfile[]) =>
   !Object.values(ports).some((port) => port.kind === 'load' && port.load.phases === 3) ||
-  shelf.some((each) => each.category === 'supply' && supplyOutOf(each)?.l2 !== undefined)
+  shelf.some((each) => each.category === 'supply' && supplyOutOf(each)?.l2 !== undefined) ||
+  Object.values(loop.chain.devices).some(({ profile }) => supplyOutOf(job.profiles[profile]!)?.l2 !== undefined)
 
 /** Devices made for this kind first, then what suits any, by name. */
 function candidatesFor(edited: Edited, wanted: Wanted, { shelf }: Tools): readonly DeviceProfile[] {
@@ -110,7 +112,7 @@ function candidatesFor(edited: Edited, wanted: Wanted, { shelf }: Tools): readon
     .filter((profile) => {
       if (profile.category !== category || !suitsKind(edited, profile) || !suitsPractice(profile, edited.job.practice))
         return false
-      if (category === 'load' && !canBeFed(profile, shelf)) return false
+      if (category === 'load' && !canBeFed(profile, edited, shelf)) return false
       const ports = Object.values(profile.ports)
       if (places && !places.some((place) => (profile.probe ?? profile.limiter)?.places?.[place])) return false
       if (does && !ports.some((port) => 'does' in port && port.does === does)) return false
@@ -324,6 +326,31 @@ function withGuardsOnce(edited: Edited, tools: Tools): Edited {
   return wrongWith(fed, tools) < wrongWith(edited, tools) ? fed : edited
 }
 
+/** The run terminals of a drive get a switch of their own: nothing runs before somebody has closed it. */
+function withRunsClosed(edited: Edited, tools: Tools): Edited {
+  const { chain } = contextOf(edited, tools)
+  const joined = new Set(chain.connections.map(({ to }) => `${to.device}.${to.port}`))
+  const open = chain.devices
+    .filter(({ facts }) => facts.category === 'drive')
+    .flatMap(({ id, facts }) =>
+      Object.entries(facts.ports).flatMap(([port, { kind }]) =>
+        kind === 'contact-in' && !joined.has(`${id}.${port}`) ? [{ device: id, port }] : [],
+      ),
+    )
+  const switches = candidatesFor(edited, { category: 'permissive', as: 'run switch', senses: 'hand' }, tools)
+  const closed = (next: Edited, run: PortRef) => (profile: DeviceProfile) => {
+    const contact = Object.entries(profile.ports).find(([, { kind }]) => kind === 'contact')?.[0]
+    if (contact === undefined) return []
+    const id = tools.makeId()
+    const tried = joinPorts(place(next, profile, id, {}), { device: id, port: contact }, run)
+    return [{ tried, score: wrongWith(tried, tools) }]
+  }
+  return open.reduce((next, run) => {
+    const [best] = switches.flatMap(closed(next, run)).sort((a, b) => a.score - b.score)
+    return best?.tried ?? next
+  }, edited)
+}
+
 /** A load as near as possible to what one stage must give, and not under it. */
 function sizing(needW: number) {
   return (profile: DeviceProfile) => {
@@ -384,6 +411,7 @@ function built(
   for (const wanted of also('transmitter'))
     if (Object.values(controller.ports).some((port) => port.kind === 'measure-in' && port.measures === wanted.measures))
       next = putBest(next, candidatesFor(next, wanted, tools), tools)
+  for (const wanted of also('drive')) next = putBest(next, candidatesFor(next, wanted, tools), tools)
   const able = leaning.does.flatMap((does) => candidatesFor(next, { category: 'load', as: 'load', does }, tools))
   const suited = able.filter(suits)
   const loads = suited.length > 0 ? suited : able
@@ -394,6 +422,7 @@ function built(
   for (const wanted of also('load')) next = putBest(next, candidatesFor(next, wanted, tools), tools)
   for (const wanted of also('limiter')) next = putIfMissed(next, candidatesFor(next, wanted, tools), tools)
   for (const wanted of also('permissive')) next = putIfMissed(next, candidatesFor(next, wanted, tools), tools)
+  next = withRunsClosed(next, tools)
   next = withGuardsOnce(movePermissives(mend(feed(mend(feed(next, tools), tools), tools), tools), tools), tools)
   const spare = Math.max(0, outputsOf(controller) - steps)
   const tuned = tunedPlans(withoutIdleStages(withPlans(next, tools), tools), tools.data)

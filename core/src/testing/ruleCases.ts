@@ -70,6 +70,7 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
   C005_DRIVES_NOTHING: [() => withoutDevice(floor(), 'circulator-45'), floor],
   C006_LINE_NOT_FED: [() => parted(chained('cabinet'), 'mains-230-20', 'goosander', 'out1'), () => chained('cabinet')],
   C007_NOT_JOINED: [() => only('pool', 'flow-reed'), () => chained('pool')],
+  C153_RUN_OPEN: [() => only('fan', 'mains-230-10', 'swift', 'petrel'), () => chained('fan')],
   C008_NOT_FED: [() => withoutSupply('fan', 'safety-24-20'), () => chained('fan')],
   C010_DOES_NOT_FIT: [() => swapped(floor(), 'floor-ntc10k', 'cable-pt1000'), floor],
   C011_CONNECTION_LOOK: [() => swapped(floor(), 'floor-ntc10k', 'floor-ntc10k-3977'), floor],

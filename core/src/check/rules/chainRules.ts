@@ -64,6 +64,25 @@ const nothingLeftOpen: Rule = ({ chain }) =>
     ]
   })
 
+/** A drive whose run terminals nothing closes stands still, whatever speed it is told. */
+const runJoined: Rule = ({ chain }) => {
+  const joined = new Set(chain.connections.map(({ to }) => `${to.device}.${to.port}`))
+  return chain.devices.flatMap((device): Found[] =>
+    device.facts.category !== 'drive'
+      ? []
+      : Object.entries(device.facts.ports).flatMap(([id, port]): Found[] =>
+          port.kind === 'contact-in' && !joined.has(`${device.id}.${id}`)
+            ? [
+                stop('C153_RUN_OPEN', {
+                  about: `${device.id}.${id}`,
+                  figures: { tag: device.tag, name: device.name, port: port.title },
+                }),
+              ]
+            : [],
+        ),
+  )
+}
+
 /** Devices that wait for a supply of their own while others have theirs. */
 const devicesFed: Rule = ({ chain }) => {
   const fed = new Set(chain.connections.map(({ to }) => `${to.device}.${to.port}`))
@@ -177,6 +196,7 @@ export const chainRules: readonly Rule[] = [
   chainComplete,
   connectionsFit,
   nothingLeftOpen,
+  runJoined,
   devicesFed,
   linesFed,
   actionMatches,

@@ -90,7 +90,7 @@ const drop: Rule = ({ chain, rows, loop, data, job }) =>
 /** A conductor thinner than what this practice usually asks for behind its fuse. */
 const thinForFuse: Rule = ({ chain, rows, loop, job }) =>
   rowLoads(rows, chain, loop.wiring.rows, job.practice).flatMap(({ row, sizeMm2, usualMm2, currentA }): Found[] => {
-    if (usualMm2 == null || sizeMm2 === null || row.role === 'motor' || !row.fedBy) return []
+    if (usualMm2 == null || sizeMm2 === null || row.role === 'motor' || row.role === 'screen' || !row.fedBy) return []
     if (sizeMm2 >= usualMm2 - 1e-9) return []
     return [
       lookAgain(

@@ -25,6 +25,7 @@ export const fan: KindFacts<'fan'> = {
     mostStages: 2,
     band: 'band.fan.temperature',
     also: [
+      ...(motor === 'drive' ? [{ category: 'drive' as const, as: 'drive' }] : []),
       ...(typeof humiditySet === 'number' && first !== 'temperature'
         ? [{ category: 'transmitter' as const, as: 'humidity transmitter', measures: 'humidity' as const }]
         : []),

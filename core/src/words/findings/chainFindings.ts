@@ -34,6 +34,12 @@ export const chainFindings = {
     reason: `None of its ${f.outputsCount === 1 ? 'outputs' : `${f.outputsCount} outputs`} ends in a load.`,
     remedy: 'Choose a load, or join an output to one.',
   }),
+  C153_RUN_OPEN: (f: { readonly tag: string; readonly name: string; readonly port: string }): Sentences => ({
+    head: `Nothing closes ${f.port} of ${f.tag}.`,
+    reason: `${f.name} stands still while that is open, whatever speed it is told.`,
+    remedy:
+      'A dry contact of the control, a switch, or a guard that must hold; never a bare link where somebody may reach the fan.',
+  }),
   C008_NOT_FED: (f: {
     readonly tag: string
     readonly name: string
