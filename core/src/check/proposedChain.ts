@@ -98,11 +98,17 @@ function putBest(
   return best?.edited ?? edited
 }
 
-/** What takes three phases is proposed where a circuit gives them, or a drive of the chain. */
+/** What takes three phases is proposed where a circuit gives them, or a drive of the chain that moves nothing yet. */
 const canBeFed = ({ ports }: DeviceProfile, { job, loop }: Edited, shelf: readonly DeviceProfile[]) =>
   !Object.values(ports).some((port) => port.kind === 'load' && port.load.phases === 3) ||
   shelf.some((each) => each.category === 'supply' && supplyOutOf(each)?.l2 !== undefined) ||
-  Object.values(loop.chain.devices).some(({ profile }) => supplyOutOf(job.profiles[profile]!)?.l2 !== undefined)
+  Object.entries(loop.chain.devices).some(
+    ([id, { profile }]) =>
+      supplyOutOf(job.profiles[profile]!)?.l2 !== undefined &&
+      !Object.values(loop.chain.connections).some(
+        ({ from, to }) => from.device === id && loop.chain.devices[to.device],
+      ),
+  )
 
 /** Devices made for this kind first, then what suits any, by name. */
 function candidatesFor(edited: Edited, wanted: Wanted, { shelf }: Tools): readonly DeviceProfile[] {
@@ -418,11 +424,12 @@ function built(
   const steps = proposal.control === 'staged' && controller.controller?.controls?.staged ? proposal.stages : 1
   const needW = (typeof answers['power'] === 'number' ? answers['power'] : (survey?.seen.loadW ?? 0)) / steps
   for (let i = 0; i < steps; i++) next = putBest(next, loads, tools, sizing(needW))
+  // Before a second control is there that would be joined to them.
+  next = withRunsClosed(next, tools)
   for (const wanted of also('controller')) next = putBest(next, candidatesFor(next, wanted, tools), tools)
   for (const wanted of also('load')) next = putBest(next, candidatesFor(next, wanted, tools), tools)
   for (const wanted of also('limiter')) next = putIfMissed(next, candidatesFor(next, wanted, tools), tools)
   for (const wanted of also('permissive')) next = putIfMissed(next, candidatesFor(next, wanted, tools), tools)
-  next = withRunsClosed(next, tools)
   next = withGuardsOnce(movePermissives(mend(feed(mend(feed(next, tools), tools), tools), tools), tools), tools)
   const spare = Math.max(0, outputsOf(controller) - steps)
   const tuned = tunedPlans(withoutIdleStages(withPlans(next, tools), tools), tools.data)

@@ -243,6 +243,13 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
           },
     )
   }
+  const held = fault ? undefined : heldOpen(run, result)
+  if (held)
+    found.push({
+      verdict: 'look',
+      code: 'held',
+      figures: { of: nameOf(context, run, held.of), by: held.by, atS: held.atS },
+    })
   const cut = events.find(({ what }) => what === 'cut-off')
   if (cut)
     found.push({
@@ -305,6 +312,20 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
     figures,
     ...(far.underK === undefined ? {} : { underK: far.underK, overK: far.overK }),
   }
+}
+
+/** The first load that is called and kept from running by a contact that stays open: a control without a plan, a relay that nothing pulls. */
+function heldOpen({ scenario, conditions }: LoopRun, { events }: SimulationResult) {
+  for (const { what, of, why = '', atS } of events) {
+    if (what !== 'held') continue
+    const names = why.split(', ')
+    const stays = names.filter((name) => {
+      const input = scenario.inputs?.[name]
+      return input !== undefined && 'constant' in input && !input.constant
+    })
+    if (stays.length > 0) return { of, atS, by: stays.map((name) => conditions[name] ?? name).join(' and ') }
+  }
+  return undefined
 }
 
 /** This much less than was asked for at temperature is no difference, s. */

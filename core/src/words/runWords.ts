@@ -209,6 +209,11 @@ const runWords = {
       ? `Lower the ${term('flowWater')}. The ${term('limiter')} stays.`
       : `Find why it got so hot. The ${term('limiter')} stays.`,
   }),
+  held: (f: { readonly of: string; readonly by: string; readonly atS: number }, { say }: Words): RunWords => ({
+    head: `${f.of} is called and does not run.`,
+    reason: `${f.by[0]!.toUpperCase()}${f.by.slice(1)}, keeps its line open${f.atS > 0 ? ` from ${hourText(f.atS, say)} on` : ''}.`,
+    next: 'Plan it in Set, or take it out of the line in Match.',
+  }),
   'cut-off': (f: { readonly atS: number; readonly starts: number }, { say, term }: Words): RunWords => ({
     head: `The battery is cut off after ${hourText(f.atS, say)}.`,
     reason: `It started ${counted(f.starts, 'time')} until then; each start glows.`,

@@ -11,6 +11,7 @@ import { fieldData } from '../../testing/fieldData'
 import { device } from '../../testing/loops'
 import { plannedFloor } from '../../testing/warmFloor'
 import { addDevice, bypass, type Edited, insertDevice, joinPorts } from '../../wiring/chainEdit'
+import { runOutcome } from '../../check/runOutcome'
 import { runs } from '../../wiring/contactLogic'
 import { loadLogics } from '../../wiring/loadLogic'
 import { carries } from '../heldBy'
@@ -142,6 +143,11 @@ describe('a run is of this wiring', () => {
     expect(day.result.summary.onS[pump]).toBe(0)
     const held = day.result.events.find(({ what }) => what === 'held')!
     expect(day.run.conditions[held.why!]).toMatch(/^A2, which has no plan$/)
+    const { sentences } = runOutcome(day.context, day.run, day.result, -5)
+    expect(sentences.map(({ code }) => code)).toContain('held')
+    expect(sentences.find(({ code }) => code === 'held')!.reason).toMatch(
+      /^A2, which has no plan, keeps its line open from 0\.\d\sh on\.$/,
+    )
   })
 
   it('every drive does what the truth table says, at every point of a day', () => {
