@@ -198,7 +198,13 @@ const powerEnough = eachSwitching((plan, context) => {
   return [
     lookAgain(
       'C060_NEVER_REACHES',
-      { about: plan.id, figures: { offC: plan.offC, powerW, heats, reachesC, floor: survey.floor !== undefined } },
+      {
+        about: plan.id,
+        figures: {
+          ...{ offC: plan.offC, powerW, heats, reachesC, floor: survey.floor !== undefined },
+          needsW: Math.abs(lossWPerK * (plan.offC - restC)),
+        },
+      },
       'set',
     ),
   ]

@@ -5,6 +5,9 @@ import type { Words } from '../words'
 import { type CauseCode, sayCause, sayVerdict, type VerdictCode } from '../sayVerdict'
 import type { Sentences } from '../sentences'
 
+/** A place this far from its set is not told where it settles, K. */
+const FAR_K = 20
+
 /** Sentences of the findings about what is planned and proved. */
 export const planFindings = {
   C025_SURFACE_OVER_LIMIT: (
@@ -96,12 +99,18 @@ export const planFindings = {
       readonly powerW: number
       readonly heats: boolean
       readonly reachesC: number
+      /** What holding that takes. */
+      readonly needsW: number
       readonly floor: boolean
     },
     { say }: Words,
   ): Sentences => ({
     head: `Does not reach ${say(f.offC, 'temperature')} at design.`,
-    reason: `${say(f.powerW, 'power')} ${f.heats ? 'in' : 'out'} settles at ${say(f.reachesC, 'temperature')} on the design day.`,
+    // Far beyond, nothing settles: what is lacking says more than where it would end.
+    reason:
+      Math.abs(f.reachesC - f.offC) <= FAR_K
+        ? `${say(f.powerW, 'power')} ${f.heats ? 'in' : 'out'} settles at ${say(f.reachesC, 'temperature')} on the design day.`
+        : `${say(f.powerW, 'power')} ${f.heats ? 'in' : 'out'}; the design day asks for ${say(f.needsW, 'power')}.`,
     remedy: f.floor
       ? 'Warmer water, closer pipes, better insulation, or a lower set.'
       : `More power, better insulation, or a ${f.heats ? 'lower' : 'higher'} set.`,
