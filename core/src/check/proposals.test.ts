@@ -23,6 +23,8 @@ const byAnswers: ReadonlySet<string> = new Set([
   'C025_SURFACE_OVER_LIMIT',
   'C047_FREEZE_MARGIN',
   'C048_RETURN_UNDER_DEW_POINT',
+  // A fan that was answered to be on or off, where animals or people live on its air.
+  'C104_FAN_MAY_STAND',
 ])
 
 /**

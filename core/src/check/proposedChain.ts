@@ -195,16 +195,15 @@ function withoutUnfit(edited: Edited, tools: Tools): Edited {
   )
 }
 
-/** Probes that an input of this controller reads right at room temperature; all of them where it reads none. */
+/** Probes that an input of this controller reads right at room temperature. */
 function readable(probes: readonly DeviceProfile[], controller: DeviceProfile): readonly DeviceProfile[] {
   const inputs = Object.values(asSet(controller).ports).filter((port) => port.kind === 'probe-in')
-  const right = probes.filter(({ probe }) =>
+  return probes.filter(({ probe }) =>
     inputs.some(
       ({ accepts, lowC, highC }) =>
         probe !== undefined && Math.abs(mismatch(probe.curve, accepts, ROOM_C, [lowC, highC]).errorK ?? Infinity) <= 1,
     ),
   )
-  return right.length > 0 ? right : probes
 }
 const ROOM_C = 20
 
@@ -412,8 +411,13 @@ function built(
     probes.length > 0 ? probes : [{ category: 'probe', as: 'probe', places: facts.places(answers) }]
   let next = put(edited, controller, tools)
   const inputs = Object.values(controller.ports).filter(({ kind }) => kind === 'probe-in').length
-  for (const wanted of wantedProbes.slice(0, inputs))
-    next = putBest(next, readable(candidatesFor(next, wanted, tools), controller), tools)
+  for (const wanted of wantedProbes.slice(0, inputs)) {
+    const there = candidatesFor(next, wanted, tools)
+    // One that is read from another place is more than one in the right place that is not.
+    const elsewhere = candidatesFor(next, { category: 'probe', as: wanted.as }, tools)
+    const [read] = [there, elsewhere].map((each) => readable(each, controller)).filter(({ length }) => length > 0)
+    next = putBest(next, read ?? there, tools)
+  }
   for (const wanted of also('transmitter'))
     if (Object.values(controller.ports).some((port) => port.kind === 'measure-in' && port.measures === wanted.measures))
       next = putBest(next, candidatesFor(next, wanted, tools), tools)
