@@ -184,7 +184,7 @@ describe('findings', () => {
     })
     const [finding] = checkLoop(context(cold)).open
     expect(finding).toMatchObject({ code: 'C060_NEVER_REACHES', step: 'set' })
-    expect(finding!.reason).toMatch(/settles at \d+\.\d\u00a0°C/)
+    expect(finding!.reason).toMatch(/^\d+\sW in; the design day asks for \d+\sW\.$/)
   })
   it('closes a plain finding with a reason, never a safety stop', () => {
     const bare = replan(

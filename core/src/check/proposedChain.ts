@@ -20,7 +20,7 @@ import { controlOutputs, reachOf } from '../wiring/reach'
 import { checkLoop } from './checkLoop'
 import { type LoopContext, loopContext } from '../loop/context'
 import { applyFix } from './fix'
-import { guardsOnce } from './guardsOnce'
+import { permissivesOnce } from './permissivesOnce'
 import { tunedPlans } from './tunedPlans'
 
 interface Tools {
@@ -324,8 +324,8 @@ function movePermissives(edited: Edited, tools: Tools): Edited {
 }
 
 /** One guard for all stages in place of one for each, where that leaves no more wrong. */
-function withGuardsOnce(edited: Edited, tools: Tools): Edited {
-  const tried = guardsOnce(edited, tools)
+function withPermissivesOnce(edited: Edited, tools: Tools): Edited {
+  const tried = permissivesOnce(edited, tools)
   if (!tried) return edited
   const fed = mend(feed(withPlans(tried, tools), tools), tools)
   return wrongWith(fed, tools) < wrongWith(edited, tools) ? fed : edited
@@ -434,7 +434,7 @@ function built(
   for (const wanted of also('load')) next = putBest(next, candidatesFor(next, wanted, tools), tools)
   for (const wanted of also('limiter')) next = putIfMissed(next, candidatesFor(next, wanted, tools), tools)
   for (const wanted of also('permissive')) next = putIfMissed(next, candidatesFor(next, wanted, tools), tools)
-  next = withGuardsOnce(movePermissives(mend(feed(mend(feed(next, tools), tools), tools), tools), tools), tools)
+  next = withPermissivesOnce(movePermissives(mend(feed(mend(feed(next, tools), tools), tools), tools), tools), tools)
   const spare = Math.max(0, outputsOf(controller) - steps)
   const tuned = tunedPlans(withoutIdleStages(withPlans(next, tools), tools), tools.data)
   const strays = tuned.beyondK > 0 ? STRAYS + Math.min(STRAYS, tuned.beyondK) : 0

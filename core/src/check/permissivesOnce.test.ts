@@ -11,7 +11,7 @@ import { loopScenario } from '../simulate/loop/loopScenario'
 import { simulate } from '../simulate/simulate'
 import { loadLogics } from '../wiring/loadLogic'
 import { checkLoop } from './checkLoop'
-import { guardsOnce } from './guardsOnce'
+import { permissivesOnce } from './permissivesOnce'
 
 const proposed = (practice: (typeof practices)[number]) => {
   const { job, loop } = surveyed('chiller', { stages: 3 })
@@ -22,16 +22,16 @@ const proposed = (practice: (typeof practices)[number]) => {
 describe('guards of a staged plant stand once', () => {
   it.each(practices)('one flow switch and one freeze thermostat before three compressors, in %s', (practice) => {
     const { context } = proposed(practice)
-    const guards = context.chain.devices.filter(({ facts }) => facts.category === 'permissive')
-    expect(guards.map(({ facts }) => facts.permissive!.senses).sort()).toEqual(['flow', 'frost'])
+    const permissives = context.chain.devices.filter(({ facts }) => facts.category === 'permissive')
+    expect(permissives.map(({ facts }) => facts.permissive!.senses).sort()).toEqual(['flow', 'frost'])
     const logics = loadLogics(context.chain).filter(({ port }) => port.does === 'cooling')
     expect(logics).toHaveLength(3)
     for (const { protects, logic } of logics) {
-      expect(protects.map(({ device }) => device.tag).sort()).toEqual(guards.map(({ tag }) => tag).sort())
-      for (const { tag } of guards) expect(logic!.mustClose).toContain(tag)
+      expect(protects.map(({ device }) => device.tag).sort()).toEqual(permissives.map(({ tag }) => tag).sort())
+      for (const { tag } of permissives) expect(logic!.mustClose).toContain(tag)
     }
     // Dialled between the ice and the coldest that the control goes.
-    const frost = guards.find(({ facts }) => facts.permissive!.senses === 'frost')!
+    const frost = permissives.find(({ facts }) => facts.permissive!.senses === 'frost')!
     expect(frost.dialC).toBeLessThan(-2)
     expect(checkLoop(context).open.filter(({ severity }) => severity === 'stop')).toEqual([])
   })
@@ -54,7 +54,7 @@ describe('guards of a staged plant stand once', () => {
   })
   it('is not done twice, and not where there is nothing to do once', () => {
     const tools = { shelf, data: fieldData, makeId: () => 'none' }
-    expect(guardsOnce(proposed('europe').made, tools)).toBeUndefined()
-    expect(guardsOnce(startChain.run(surveyed('pool'), {}, hand), tools)).toBeUndefined()
+    expect(permissivesOnce(proposed('europe').made, tools)).toBeUndefined()
+    expect(permissivesOnce(startChain.run(surveyed('pool'), {}, hand), tools)).toBeUndefined()
   })
 })

@@ -16,7 +16,7 @@ interface Tools {
 /** What one guard feels for all stages: the flow and the cold of the same water. */
 const once: ReadonlySet<Sense> = new Set(['flow', 'frost'])
 
-const guardsOf = ({ contacts }: LineLogic): readonly NamedContact[] =>
+const permissivesOf = ({ contacts }: LineLogic): readonly NamedContact[] =>
   contacts.filter(({ device: { facts } }) => facts.permissive !== undefined && once.has(facts.permissive.senses))
 
 /** The contacts of a relay that has one coil, and the coil; nothing of what is none. */
@@ -33,11 +33,11 @@ function coilAndContacts({ category, ports }: DeviceProfile) {
 }
 
 /**
- * A chain in which each stage's call has guards of its own, with one of each before the coil of a relay whose contacts lie in the calls instead:
+ * A chain in which each stage's call has permissives of its own, with one of each before the coil of a relay whose contacts lie in the calls instead:
  * one flow switch and one freeze thermostat for the whole plant. What the relay's coil is fed from is still to come.
  * @returns undefined where no two stages have the same guards, or the shelf has no relay with a contact for each
  */
-export function guardsOnce(edited: Edited, { shelf, data, makeId }: Tools): Edited | undefined {
+export function permissivesOnce(edited: Edited, { shelf, data, makeId }: Tools): Edited | undefined {
   const { chain } = loopContext(edited.job, edited.loop, data)
   const stages = lineLogics(chain).filter(
     (line) =>
@@ -45,14 +45,16 @@ export function guardsOnce(edited: Edited, { shelf, data, makeId }: Tools): Edit
       line.port.does !== 'none' &&
       // What a relay passes on already stands once.
       line.relays.length === 0 &&
-      guardsOf(line).length > 0,
+      permissivesOf(line).length > 0,
   )
   const [first] = stages
   if (!first || stages.length < 2) return undefined
-  const sortsOf = (line: LineLogic) => new Set(guardsOf(line).map(({ device }) => device.facts.id))
+  const sortsOf = (line: LineLogic) => new Set(permissivesOf(line).map(({ device }) => device.facts.id))
   const sorts = sortsOf(first)
   if (
-    stages.some((line) => guardsOf(line).length !== sorts.size || [...sortsOf(line)].some((sort) => !sorts.has(sort)))
+    stages.some(
+      (line) => permissivesOf(line).length !== sorts.size || [...sortsOf(line)].some((sort) => !sorts.has(sort)),
+    )
   )
     return undefined
   const relay = shelf.find(
@@ -61,13 +63,13 @@ export function guardsOnce(edited: Edited, { shelf, data, makeId }: Tools): Edit
   )
   if (!relay) return undefined
   const { coil, contacts } = coilAndContacts(relay)!
-  const guards = guardsOf(first).map(({ device, portId }) => ({
+  const permissives = permissivesOf(first).map(({ device, portId }) => ({
     id: device.id,
     profile: device.facts,
     portId,
     dialC: device.dialC,
   }))
-  const bare = stages.flatMap(guardsOf).reduce((left, { device }) => removeDevice(left, device.id), edited)
+  const bare = stages.flatMap(permissivesOf).reduce((left, { device }) => removeDevice(left, device.id), edited)
   // What was joined by itself on the way is not asked for: only the calls go straight to their stages again.
   const { connections } = edited.loop.chain
   const calls = new Set(stages.map(({ load }) => load.id))
@@ -88,9 +90,10 @@ export function guardsOnce(edited: Edited, { shelf, data, makeId }: Tools): Edit
     if (fed) next = joinPorts(next, fed.from, through)
     next = joinPorts(next, through, call)
   })
-  for (const { id, profile, dialC } of guards) next = place(next, profile, id, dialC === undefined ? {} : { dialC })
-  guards.forEach(({ id, portId }, i) => {
-    const after = guards[i + 1]
+  for (const { id, profile, dialC } of permissives)
+    next = place(next, profile, id, dialC === undefined ? {} : { dialC })
+  permissives.forEach(({ id, portId }, i) => {
+    const after = permissives[i + 1]
     next = joinPorts(
       next,
       { device: id, port: portId },
