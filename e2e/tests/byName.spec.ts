@@ -81,7 +81,7 @@ test('a loop is walked from survey to hand-over by the names that a reader tells
 
   await test.step('try: the strip names what it shows, the verdict is said', async () => {
     await step('Try')
-    await expect(main.getByRole('slider', { name: /^A day: .* starts?\./ })).toBeVisible({ timeout: 60_000 })
+    await expect(main.getByRole('slider', { name: /^Design day: .* starts?\./ })).toBeVisible({ timeout: 60_000 })
     await expect(main.getByRole('table', { name: 'What ran' }).getByRole('rowheader').first()).toBeVisible()
     await main.getByRole('link', { name: 'Prove it' }).click()
   })
