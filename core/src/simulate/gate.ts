@@ -1,4 +1,5 @@
-import { carries, heldBy, namesOf } from './heldBy'
+import { carries, contactsOf } from '../wiring/contactLogic'
+import { heldBy } from './heldBy'
 import { CALLED, type Expression } from './scenario'
 
 /** What stands in the line of one actuator. */
@@ -20,7 +21,7 @@ export class Gate {
   constructor(private readonly standing: Standing) {
     const { permits, line } = standing
     this.whole = { and: line === undefined ? permits : [line, ...permits] }
-    this.names = namesOf(this.whole)
+    this.names = contactsOf(this.whole)
   }
 
   /** Whether a contact holds; `CALLED` is what the last call was. */

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { carries, heldBy, namesOf } from './heldBy'
+import { carries, contactsOf } from '../wiring/contactLogic'
+import { heldBy } from './heldBy'
 import type { Expression } from './scenario'
 
 const closed =
@@ -34,7 +35,7 @@ describe('which contact holds a line off', () => {
       fc.property(expression, fc.subarray(['a', 'b', 'c', 'd']), (each, names) => {
         const held = heldBy(each, closed(...names))
         if (carries(each, closed(...names))) expect(held).toEqual([])
-        else for (const name of held) expect(namesOf(each)).toContain(name)
+        else for (const name of held) expect(contactsOf(each)).toContain(name)
       }),
     ))
   it('one alone that is named lets it carry once it is turned', () =>

@@ -1,3 +1,4 @@
+import type { ContactExpression } from '../wiring/contactLogic'
 import type { ResetLine } from '../settings/reset/law/resetLine'
 import type { ThermalFlow, ThermalGain, ThermalLink, ThermalNode } from '../plant/thermalNetwork'
 
@@ -293,11 +294,7 @@ interface ThresholdInput {
   readonly latched?: boolean
 }
 
-export type Expression =
-  | string
-  | { readonly and: readonly Expression[] }
-  | { readonly or: readonly Expression[] }
-  | { readonly not: Expression }
+export type Expression = ContactExpression
 
 /** In a line: whatever calls the actuator, a defrost's word before it. */
 export const CALLED = 'called'

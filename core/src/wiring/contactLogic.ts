@@ -38,13 +38,18 @@ export function contactsOf(expression: ContactExpression): string[] {
   return [...names]
 }
 
-/** Whether the line is through with these contacts closed. */
-export function runs(expression: ContactExpression, closed: ReadonlySet<string>): boolean {
-  if (typeof expression === 'string') return closed.has(expression)
-  if ('not' in expression) return !runs(expression.not, closed)
-  if ('and' in expression) return expression.and.every((inner) => runs(inner, closed))
-  return expression.or.some((inner) => runs(inner, closed))
+/** Whether contacts in series and parallel carry, each as `holds` says. */
+export function carries(expression: ContactExpression, holds: (name: string) => boolean): boolean {
+  if (typeof expression === 'string') return holds(expression)
+  if ('not' in expression) return !carries(expression.not, holds)
+  return 'and' in expression
+    ? expression.and.every((part) => carries(part, holds))
+    : expression.or.some((part) => carries(part, holds))
 }
+
+/** Whether the line is through with these contacts closed. */
+export const runs = (expression: ContactExpression, closed: ReadonlySet<string>): boolean =>
+  carries(expression, (name) => closed.has(name))
 
 /**
  * What contacts in series and parallel do: truth table, which must close, and which one defeats which.

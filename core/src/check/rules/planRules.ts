@@ -1,6 +1,7 @@
 import { rungsOf } from '../../settings/stages/stageGroup'
 import { fieldValue } from '../../plant/fieldValue'
 import { floorLimit } from '../../plant/floorOutput'
+import { quantityView } from '../../units/quantity'
 import { convert } from '../../units/convert'
 import { limitersOf } from '../../wiring/protections'
 import { lineOfOutput } from '../../wiring/outputPath'
@@ -132,7 +133,7 @@ const toleranceKept = eachSwitching((plan, { loop, chain, job, survey }) => {
   const display = device?.facts.controller?.display
   // What a boiler is set for is its water, what may stray its rooms.
   if (!device || !display || typeof tolerance !== 'number' || survey?.boiler) return []
-  const stepK = job.temperatureUnit === 'F' ? (display.stepF * 5) / 9 : display.stepC
+  const stepK = quantityView('difference', job).toSi(job.temperatureUnit === 'F' ? display.stepF : display.stepC)
   const { tag, name } = device
   if (tolerance < stepK - 1e-9)
     return [lookAgain('C151_TOLERANCE_UNDER_STEP', { about: plan.id, figures: { tag, name, tolerance, stepK } }, 'set')]
