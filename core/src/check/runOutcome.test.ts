@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { type Behaviour, fromSetpoint, planOf } from '../settings/behaviour'
+import { type Behaviour, fromSetpoint } from '../settings/behaviour'
 import type { LoopKind } from '../kinds/kinds'
 import { winterDay } from '../plant/winterDay'
 import { type ChosenFault, loopFaults, withFaults } from '../simulate/loop/loopFaults'
@@ -9,14 +9,12 @@ import { simulate } from '../simulate/simulate'
 import { alarming, chained, replanned, rewhole } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import { spell } from '../time/spell'
-import { onOff } from '../testing/plans'
 import { plannedFloor } from '../testing/warmFloor'
 import { loopContext } from '../loop/context'
 import { runOutcome } from './runOutcome'
 
 const { job, loop } = plannedFloor()
 const context = loopContext(job, loop, fieldData)
-const plan = onOff(loop.settings.planned['plan-1'])
 const floorRun = loopScenario(context, context.survey!, { hourlyC: winterDay(-10), days: 1 })
 
 /** A day of the floor that went from one temperature to another. */
@@ -38,28 +36,17 @@ const ran = (lowC: number, highC: number, events: SimulationResult['events'] = [
   events,
 })
 const of = (given: typeof context, run: LoopRun, result: SimulationResult) => runOutcome(given, run, result, -10)
-const withPlan = (run: LoopRun, changed: Behaviour): LoopRun => ({
-  ...run,
-  outputs: run.outputs.map((output) => ({ ...output, plan: planOf(output.plan.id, changed) })),
-})
-
 describe('a floor, target 28 °C, may stray 1 K, set 28, swing 1', () => {
   it.each([
-    [27.1, 28.0, 'fits', 'Holds.', undefined],
-    [27.0, 29.0, 'fits', 'Holds.', undefined],
-    [26.7, 28.2, 'look', 'Strays too far.', 'Raise the setpoint by 0.6\u00a0K.'],
-    [28.2, 29.6, 'look', 'Strays too far.', 'Lower the setpoint by 0.9\u00a0K.'],
-    [26.0, 28.4, 'look', 'Strays too far.', 'Narrow the swing to about 0.6\u00a0K, then look where the middle lies.'],
-    [
-      20.0,
-      28.0,
-      'look',
-      'Strays too far.',
-      'The swing is not the cause: look at power, supply water and the place of the probe.',
-    ],
-  ] as const)('%d to %d °C: %s', (low, high, verdict, head, next) => {
+    [27.1, 28.0, 'fits', 'Holds.'],
+    [27.0, 29.0, 'fits', 'Holds.'],
+    [26.7, 28.2, 'look', 'Strays too far.'],
+    [28.2, 29.6, 'look', 'Strays too far.'],
+    [20.0, 28.0, 'look', 'Strays too far.'],
+  ] as const)('%d to %d °C: %s', (low, high, verdict, head) => {
     const { sentences, underK, overK } = of(context, floorRun, ran(low, high))
-    expect([sentences[0]!.verdict, sentences[0]!.head, sentences[0]!.next]).toEqual([verdict, head, next])
+    // What would help is tried first: no run's sentence names a value to set.
+    expect([sentences[0]!.verdict, sentences[0]!.head, sentences[0]!.next]).toEqual([verdict, head, undefined])
     expect(underK).toBeCloseTo(Math.max(0, 28 - low), 9)
     expect(overK).toBeCloseTo(Math.max(0, high - 28), 9)
   })
@@ -73,30 +60,11 @@ describe('a floor, target 28 °C, may stray 1 K, set 28, swing 1', () => {
       head: 'F1 tripped.',
       reason: expect.stringContaining('1.5\u00a0h into the run') as unknown as string,
     }))
-  it('never sends the setpoint past what the surface may reach', () => {
-    const answers = { ...loop.survey.answers, zone: 'timber', target: 27 }
-    const timber = loopContext(job, { ...loop, survey: { ...loop.survey, answers } }, fieldData)
-    const atLimit = withPlan(floorRun, { ...plan, ...fromSetpoint('heating', 'cut-out', 27, 1) })
-    expect(of(timber, atLimit, ran(25.7, 27.2)).sentences[0]!.next).toContain(
-      'Not by a higher set: this floor may not be over 27.0\u00a0°C',
-    )
-    expect(of(timber, atLimit, ran(26.8, 28.3)).sentences[0]!.next).toBe('Lower the setpoint by 0.6\u00a0K.')
-  })
   it('speaks Fahrenheit, differences as differences', () => {
     const inF = loopContext({ ...job, temperatureUnit: 'F' }, loop, fieldData)
     expect(of(inF, floorRun, ran(26.7, 28.2)).sentences[0]!.reason).toContain(
       '2.3\u00a0°F under and 0.4\u00a0°F over 82.4\u00a0°F; 1.8\u00a0°F',
     )
-  })
-  it('what it proposes helps: the run with the proposed set strays less', () => {
-    const run = (setpointC: number) => {
-      const planned = { 'plan-1': { ...plan, ...fromSetpoint('heating', 'cut-out', setpointC, 1) } }
-      const moved = { ...context, loop: { ...loop, settings: { ...loop.settings, planned } } }
-      const made = loopScenario(moved, context.survey!, { hourlyC: winterDay(-5), days: 1 })
-      return of(moved, made, simulate(made.scenario))
-    }
-    const [as, moved] = [run(28), run(28.6)]
-    expect(Math.max(moved.underK!, moved.overK!)).toBeLessThan(Math.max(as.underK!, as.overK!))
   })
 })
 
@@ -151,19 +119,10 @@ describe('each sentence comes from the numbers: an input moved past its threshol
     const wide = says('room', banded(20, 6), -8)
     expect(wide.ids).toContain('droop')
     expect(wide.text).toMatch(
-      /Reaches \d+\.\d\u00a0°C, not 20\.0\u00a0°C\. At −8\.0\u00a0°C around it the band leaves it \d\.\d\u00a0K short\. Set \d+\.\d\u00a0°C, narrow the band to \d\.\d\u00a0K, or choose a swing of \d/,
+      /Reaches \d+\.\d\u00a0°C, not 20\.0\u00a0°C\. At −8\.0\u00a0°C around it the band leaves it \d\.\d\u00a0K short\./,
     )
     expect(says('room', banded(20, 1.5), -8).ids).not.toContain('droop')
     expect(says('room', banded(20, 6, 1800), -8).ids).not.toContain('droop')
-  })
-  it('droop: what it proposes mends it', () => {
-    const wide = says('room', banded(20, 6), -8)
-    const set = Number(/Set (\d+\.\d)/.exec(wide.text)![1])
-    const narrow = Number(/band to (\d\.\d)/.exec(wide.text)![1])
-    expect(Math.abs(says('room', banded(set, 6), -8).figures.settlesC - 20)).toBeLessThan(
-      Math.abs(wide.figures.settlesC - 20),
-    )
-    expect(says('room', banded(20, narrow - 0.1), -8).ids).not.toContain('droop')
   })
   it('saturated: full power that is not enough, until it is less cold', () => {
     const cold = says('room', same, -60, { days: 3 })

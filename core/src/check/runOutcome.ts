@@ -1,13 +1,11 @@
-import type { FanBehaviour, OnOffBehaviour, PlanOf } from '../settings/behaviour'
+import type { FanBehaviour, PlanOf } from '../settings/behaviour'
 import { allowedStarts } from '../settings/allowedStarts'
-import { startsOf } from '../settings/starts'
 import { fieldValue } from '../plant/fieldValue'
-import { floorLimit } from '../plant/floorOutput'
 import type { LoopRun } from '../simulate/loop/loopScenario'
 import { runFigures } from '../simulate/runFigures'
 import type { SimulationResult } from '../simulate/scenario'
 import { factsOfKind } from '../kinds/kinds'
-import { type Advice, type Late, sayRun } from '../words/runWords'
+import { type Late, sayRun } from '../words/runWords'
 import type { RunWords } from '../words/sentences'
 import type { LoopContext } from '../loop/context'
 import { defrostFound } from './defrostFound'
@@ -51,7 +49,6 @@ function shortOf(
   aroundC: number,
   onShare: number,
 ): RunFound | undefined {
-  const { data } = context
   const sign = plan.action === 'heating' ? 1 : -1
   const setC = plan.kind === 'on-off' ? (plan.onC + plan.offC) / 2 : plan.setpointC
   const shortK = sign * (setC - figures.settlesC)
@@ -67,8 +64,6 @@ function shortOf(
   }
   if (plan.kind !== 'band' || plan.integralS > 0) return undefined
   if (Math.abs(shortK) <= mayK + LEAST_SEEN_K) return undefined
-  const narrowerK = (plan.bandK * mayK) / Math.abs(shortK)
-  const swing = fieldValue(data, factsOfKind(context.loop.kind).swing(context.loop.survey.answers)).typical
   return {
     verdict: 'look',
     code: 'droop',
@@ -78,9 +73,6 @@ function shortOf(
       aroundC,
       shortK,
       short: shortK * sign > 0,
-      setpointC: plan.setpointC + sign * shortK,
-      narrowerK,
-      swingK: swing,
     },
   }
 }
@@ -129,20 +121,6 @@ function strays(context: LoopContext, run: LoopRun, plan: PlanOf, figures: RunOu
       underK,
       overK,
     }
-  const excessK = highestC - lowestC - 2 * tolerance
-  const shiftK = target - (highestC + lowestC) / 2
-  const limitC =
-    run.controlled === 'slab' && survey?.floor
-      ? floorLimit(survey.floor.zone, survey.floor.plant.designRoomC)
-      : Infinity
-  const advice: Advice =
-    excessK <= LEAST_SEEN_K
-      ? upper + shiftK > limitC
-        ? { set: 'not-higher', limitC }
-        : { set: 'by', shiftK }
-      : plan.kind === 'on-off' && excessK < plan.swingK - LEAST_SEEN_K
-        ? { set: 'narrow', toK: plan.swingK - excessK }
-        : { set: 'no', onOff: plan.kind === 'on-off', floor: survey?.floor !== undefined }
   return {
     sentence: {
       verdict: 'look' as const,
@@ -154,8 +132,6 @@ function strays(context: LoopContext, run: LoopRun, plan: PlanOf, figures: RunOu
         target,
         tolerance,
         late,
-        // Nothing is set by what a broken part does.
-        advice: faulted ? undefined : advice,
       },
     },
     underK,
@@ -284,8 +260,6 @@ export function runOutcome(context: LoopContext, run: LoopRun, result: Simulatio
         worstHour: own.worstHour,
         ofDevice: most.device !== undefined,
         perHour: most.perHour,
-        swingK: each.kind === 'on-off' ? widerK(context, each, own.worstHour / most.perHour) : undefined,
-        minimumOffS: 3600 / most.perHour / 2,
       },
     })
   }
@@ -370,13 +344,6 @@ function reachedC({ survey }: LoopContext['loop'], run: LoopRun): number {
   const { tolerance } = survey.answers
   const plan = run.outputs[0]?.plan
   return (plan?.setpointC ?? Infinity) - (typeof tolerance === 'number' ? tolerance : 1)
-}
-
-/** The swing that Set advises too; where the run starts oftener than a plant of one store would, wider by as much. */
-function widerK(context: LoopContext, plan: PlanOf<OnOffBehaviour>, over: number): number {
-  const { swingK } = plan
-  const advisedK = startsOf(context, plan)?.allowedSwingK ?? 0
-  return advisedK > swingK ? advisedK : swingK * over
 }
 
 /** Stretch in which a run that starts cold, or that a timer ends, is held against its target. */

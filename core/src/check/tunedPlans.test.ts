@@ -77,6 +77,6 @@ describe('tunedPlans', () => {
     const boiler = untuned(begun('boiler'))
     expect(tunedPlans(boiler, fieldData).edited).toBe(boiler)
     const bare = surveyed('pool')
-    expect(tunedPlans(bare, fieldData)).toEqual({ edited: bare, beyondK: 0 })
+    expect(tunedPlans(bare, fieldData)).toEqual({ edited: bare, beyondK: 0, overStarts: 0, beyondSettings: true })
   })
 })

@@ -4,7 +4,7 @@ import { loopContext } from '../loop/context'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 import { type PlanOf, plansOf } from '../settings/behaviour'
 import { startsOf } from '../settings/starts'
-import { dayWeather } from '../simulate/loop/runWeather'
+import { dayWeather, type RunWeather } from '../simulate/loop/runWeather'
 import { loopScenario } from '../simulate/loop/loopScenario'
 import { settingsKept, withLoopSetting } from '../simulate/loop/sweep'
 import { simulate } from '../simulate/simulate'
@@ -34,10 +34,15 @@ interface Tried {
   readonly findings: number
 }
 
-function tried(edited: Edited, data: FieldData, targetC: number, toleranceK: number): Tried | undefined {
+function tried(
+  edited: Edited,
+  data: FieldData,
+  weather: RunWeather,
+  targetC: number,
+  toleranceK: number,
+): Tried | undefined {
   const context = loopContext(edited.job, edited.loop, data)
   if (!context.survey) return undefined
-  const weather = dayWeather(edited.loop, 'design')
   const run = loopScenario(context, context.survey, weather)
   if (run.outputs.length === 0) return undefined
   const result = simulate(run.scenario)
@@ -54,9 +59,13 @@ function tried(edited: Edited, data: FieldData, targetC: number, toleranceK: num
 }
 
 /** A chain with its plans moved, and how far its design day still goes beyond the tolerance, K; 0 where no setting is to blame. */
-interface Tuned {
+export interface Tuned {
   readonly edited: Edited
   readonly beyondK: number
+  /** How often it starts in its worst hour, as a share of what is allowed; 0 where that is kept. */
+  readonly overStarts: number
+  /** No run was tried: no setting decides it. */
+  readonly beyondSettings?: true
 }
 
 /** The main output of a loop: its plan, and the steps in which its controller can be keyed, K. */
@@ -111,18 +120,23 @@ const withinLimits = ({ lowestC = -Infinity, highestC = Infinity }: PlanOf, setp
 /**
  * A chain with the plan of its main output moved until the design day, simulated, stays within the tolerance: centred on the target, then
  * narrower where that does not do, or wider where it starts too often and the tolerance leaves room; in steps that its controller can be
- * keyed in. A swing that holds no better is left as is usual, so that nothing switches faster for nothing. Water that follows the weather
+ * keyed in. Another day than the design day may be given. A swing that holds no better is left as is usual, so that nothing switches faster for nothing. Water that follows the weather
  * has no one target, and a fan only one side of it: both stay.
  */
-export function tunedPlans(edited: Edited, data: FieldData): Tuned {
+export function tunedPlans(
+  edited: Edited,
+  data: FieldData,
+  weather: RunWeather = dayWeather(edited.loop, 'design'),
+): Tuned {
   const { survey } = loopContext(edited.job, edited.loop, data)
   const { tolerance } = edited.loop.survey.answers
   const fan = plansOf(edited.loop.settings.planned)[0]?.kind === 'fan'
-  if (!survey || survey.boiler || fan || typeof tolerance !== 'number') return { edited, beyondK: 0 }
+  if (!survey || survey.boiler || fan || typeof tolerance !== 'number')
+    return { edited, beyondK: 0, overStarts: 0, beyondSettings: true }
   const { targetC } = survey.seen
-  const run = (given: Edited | undefined) => given && tried(given, data, targetC, tolerance)
+  const run = (given: Edited | undefined) => given && tried(given, data, weather, targetC, tolerance)
   const begun = run(edited)
-  if (!begun) return { edited, beyondK: 0 }
+  if (!begun) return { edited, beyondK: 0, overStarts: 0, beyondSettings: true }
   const centre = (from: Tried) => {
     let best = from
     for (let i = 0; i < MOST_RUNS && best.overK > 0; i++) {
@@ -144,5 +158,5 @@ export function tunedPlans(edited: Edited, data: FieldData): Tuned {
     other.starts <= Math.max(1, usual.starts) &&
     other.findings <= begun.findings
   const best = holds ? other! : usual
-  return { edited: best.edited, beyondK: best.overK }
+  return { edited: best.edited, beyondK: best.overK, overStarts: best.starts }
 }

@@ -1,7 +1,6 @@
 import { spell } from '../time/spell'
 import { hours } from '../units/hours'
 import { counted, type Words } from './words'
-import { withArticle } from './terms'
 import type { RunWords } from './sentences'
 
 const hourText = (atS: number, say: Words['say']) => say(hours(atS), 'hours')
@@ -11,13 +10,6 @@ export interface Late {
   readonly pastK: number
   readonly point: 'upper' | 'lower'
 }
-
-/** What may mend a run that strays: moving the setpoint, narrowing the swing, or neither. */
-export type Advice =
-  | { readonly set: 'by'; readonly shiftK: number }
-  | { readonly set: 'not-higher'; readonly limitC: number }
-  | { readonly set: 'narrow'; readonly toK: number }
-  | { readonly set: 'no'; readonly onOff: boolean; readonly floor: boolean }
 
 /** Water that follows the weather: how far it went from its line, and what the rooms did. */
 interface AlongLine {
@@ -32,17 +24,6 @@ const alongText = (f: AlongLine, say: Words['say']) =>
 
 const lateText = (late: Late | undefined, say: Words['say']) =>
   late ? ` It runs ${say(late.pastK, 'difference')} past its ${late.point} point: the probe follows late.` : ''
-
-function adviceText(advice: Advice, { say, term }: Words): string {
-  const differential = term('differential')
-  if (advice.set === 'not-higher')
-    return `Not by a higher set: this floor may not be over ${say(advice.limitC, 'temperature')}. Narrow the ${differential}, or agree a lower target.`
-  if (advice.set === 'by')
-    return `${advice.shiftK > 0 ? 'Raise' : 'Lower'} the setpoint by ${say(Math.abs(advice.shiftK), 'difference')}.`
-  if (advice.set === 'narrow')
-    return `Narrow the ${differential} to about ${say(advice.toK, 'difference')}, then look where the middle lies.`
-  return `The ${advice.onOff ? differential : 'band'} is not the cause: look at power${advice.floor ? `, ${term('flowWater')}` : ''} and the place of the probe.`
-}
 
 /** Who commands a fan, and for how much of the time. */
 interface Commanded {
@@ -102,15 +83,11 @@ const runWords = {
       readonly aroundC: number
       readonly shortK: number
       readonly short: boolean
-      readonly setpointC: number
-      readonly narrowerK: number
-      readonly swingK: number
     },
-    { say, term }: Words,
+    { say }: Words,
   ): RunWords => ({
     head: `Reaches ${say(f.settlesC, 'temperature')}, not ${say(f.setC, 'temperature')}.`,
     reason: `At ${say(f.aroundC, 'temperature')} around it the band leaves it ${say(Math.abs(f.shortK), 'difference')} ${f.short ? 'short' : 'over'}.`,
-    next: `Set ${say(f.setpointC, 'temperature')}, narrow the band to ${say(f.narrowerK, 'difference')}, or choose a ${term('differential')} of ${say(f.swingK, 'difference')}.`,
   }),
   ran: (
     f: {
@@ -146,13 +123,11 @@ const runWords = {
       readonly target: number
       readonly tolerance: number
       readonly late: Late | undefined
-      readonly advice: Advice | undefined
     },
     words: Words,
   ): RunWords => ({
     head: 'Strays too far.',
     reason: `The ${f.place} goes up to ${words.say(f.underK, 'difference')} under and ${words.say(f.overK, 'difference')} over ${words.say(f.target, 'temperature')}; ${words.say(f.tolerance, 'difference')} either way is asked for.${lateText(f.late, words.say)}`,
-    next: f.advice && adviceText(f.advice, words),
   }),
   commands: (f: Commanded, { say }: Words): RunWords => ({
     head: commandHead(f, say),
@@ -225,18 +200,11 @@ const runWords = {
       readonly worstHour: number
       readonly ofDevice: boolean
       readonly perHour: number
-      /** A width of the plan that starts seldom enough, where it has one. */
-      readonly swingK: number | undefined
-      readonly minimumOffS: number
     },
-    { say, term }: Words,
+    { say }: Words,
   ): RunWords => ({
     head: `${f.name} starts ${counted(f.worstHour, 'time')} in one hour.`,
     reason: `${f.ofDevice ? 'It bears' : 'Usual are at most'} ${say(f.perHour, 'perHour', 0)}.`,
-    next:
-      f.swingK !== undefined
-        ? `A ${term('differential')} of about ${say(f.swingK, 'difference')}, or ${withArticle(term('minimumOffTime'))} of ${say(f.minimumOffS, 'seconds')} and more.`
-        : `A longer cycle time, or a longer ${term('minimumOffTime')}.`,
   }),
   ice: (f: { readonly iced: number; readonly melts: number }): RunWords => ({
     head: `${counted(f.iced, 'defrost')} of ${f.melts} ended by the clock.`,

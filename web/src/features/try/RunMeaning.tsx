@@ -6,6 +6,7 @@ import { Cautions } from '../../loop/Cautions'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../design/Button'
 import { Shape } from '../../design/Shape'
+import { AdvicePart } from './AdvicePart'
 import { KeepButton } from './KeepButton'
 import { useTrial } from './trial'
 import { loopAt } from '../../lib/addresses'
@@ -21,6 +22,7 @@ export function RunMeaning() {
     <aside className="panel gap-1" aria-label="What it means">
       <h2 className="h2">What it did</h2>
       {outcome ? <Sentences outcome={outcome} /> : null}
+      {outcome ? <AdvicePart outcome={outcome} /> : null}
       {outcome ? (
         <RunFacts />
       ) : (
