@@ -1,18 +1,20 @@
 import type { LoopDocument } from '../document/documents'
-import { factsOfKind } from '../kinds/kinds'
 import { loopContext } from '../loop/context'
 import type { FieldData } from '../plant/fieldValue'
 import { plansOf, type PlanOf } from '../settings/behaviour'
-import { startsOf } from '../settings/starts'
 import { loopScenario } from '../simulate/loop/loopScenario'
 import type { RunWeather } from '../simulate/loop/runWeather'
-import { settingOf, settingsKept, withLoopSetting } from '../simulate/loop/sweep'
+import { settingOf, settingsKept, type SweepSetting, withLoopSetting } from '../simulate/loop/sweep'
 import { simulate } from '../simulate/simulate'
-import type { AdviceFacts, WayOut } from '../words/adviceWords'
+import type { AdvisedSettings, AdviceFacts } from '../words/adviceWords'
+import type { TradeSetting } from '../words/tradeWords'
 import type { Edited } from '../wiring/edited'
 import { checkLoop } from './checkLoop'
 import { runOutcome } from './runOutcome'
+import { tradeOff, tradePoint, tradeSettingsOf, type Trial } from './tradeOff'
 import { tunedPlans } from './tunedPlans'
+import { waysOut } from './waysOut'
+import { worseFindings } from './worseFindings'
 
 /** What was tried on a copy of a loop, and what came of it. */
 export interface TriedAdvice {
@@ -21,119 +23,83 @@ export interface TriedAdvice {
   readonly loop?: LoopDocument
 }
 
-/** Settings that are moved: the middle and the swing of the main output. */
-const moved = ['setpointC', 'swingK'] as const
-
-/** Runs that share this much of the time are taken to run all the time. */
-const FULL_SHARE = 0.97
-/** A tolerance is named in steps of this, K, and a power in steps of its hundredth. */
-const TOLERANCE_STEP_K = 0.1
+/** What a run says that a setting may mend. */
+const mendable: ReadonlySet<string> = new Set(['strays', 'droop', 'starts', 'strays-line'])
+/** What a run says that no setting mends: too little power, nothing to do, a battery that is flat, a guard that opened. */
+const beyondSettings: ReadonlySet<string> = new Set(['saturated', 'idle', 'cut-off', 'trip', 'frozen', 'fault'])
+/** Less than this is no difference to anybody, K. */
+const LEAST_K = 0.05
 
 const mainPlan = ({ settings }: Pick<LoopDocument, 'settings'>): PlanOf | undefined => plansOf(settings.planned)[0]
 
-/**
- * What settings would do for a loop that strays or starts too often under a day: tried on a copy, run and judged. Where none does, the wishes that
- * fight are told with ways out, each with its figure.
- * @returns undefined where nothing is to be mended, or where nothing is planned
- */
-export function triedAdvice(edited: Edited, data: FieldData, weather: RunWeather): TriedAdvice | undefined {
-  const { loop } = edited
-  const context = loopContext(edited.job, loop, data)
-  const { survey } = context
-  const plan = mainPlan(loop)
-  if (!survey || !plan) return undefined
-  return survey.boiler ? widened(edited, data, weather) : tuned(edited, data, weather)
+/** What a day and the rules say of a loop. */
+function judge({ job, loop }: Edited, data: FieldData, weather: RunWeather) {
+  const context = loopContext(job, loop, data)
+  const run = loopScenario(context, context.survey!, weather)
+  const { sentences } = runOutcome(context, run, simulate(run.scenario), weather.extremeC)
+  const looks = sentences.filter(({ verdict }) => verdict === 'look')
+  return {
+    mends: looks.filter(({ code }) => mendable.has(code)).length,
+    beyond: looks.some(({ code }) => beyondSettings.has(code)),
+    looks: looks.length,
+    open: checkLoop(context).open,
+  }
 }
 
 /** The settings of a plan that differ between two loops, as they would be keyed. */
-const settingsBetween = (chain: Parameters<typeof settingsKept>[0], before: PlanOf, after: PlanOf) =>
-  Object.fromEntries(
-    moved
-      .filter((setting) => settingsKept(chain, before).includes(setting))
-      .flatMap((setting) => {
-        const value = settingOf(after, setting)
-        return Math.abs(value - settingOf(before, setting)) > 1e-9 ? [[setting, value] as const] : []
-      }),
+function settingsBetween(kept: readonly SweepSetting[], before: PlanOf, after: PlanOf): AdvisedSettings {
+  return Object.fromEntries(
+    kept.flatMap((setting) => {
+      const value = settingOf(after, setting)
+      return Math.abs(value - settingOf(before, setting)) > 1e-9 ? [[setting, value] as const] : []
+    }),
   )
-
-/** Middle and swing by the day that was run. */
-function tuned(edited: Edited, data: FieldData, weather: RunWeather): TriedAdvice | undefined {
-  const context = loopContext(edited.job, edited.loop, data)
-  const plan = mainPlan(edited.loop)!
-  const best = tunedPlans(edited, data, weather)
-  if (best.beyondSettings) return undefined
-  const settings = settingsBetween(context.chain, plan, mainPlan(best.edited.loop)!)
-  const holds = best.beyondK === 0 && best.overStarts <= 1
-  if (holds && Object.keys(settings).length === 0) return undefined
-  const ways = holds ? [] : waysOut(edited, data, best)
-  return {
-    facts: { settings, holds, beyondK: best.beyondK, overStarts: best.overStarts, ways },
-    ...(Object.keys(settings).length > 0 ? { loop: best.edited.loop } : {}),
-  }
 }
 
-/** What else there is where no setting does: each with the figure that it would take. */
-function waysOut(edited: Edited, data: FieldData, best: ReturnType<typeof tunedPlans>): readonly WayOut[] {
-  const { loop } = edited
-  const context = loopContext(edited.job, loop, data)
-  const { seen } = context.survey!
-  const { tolerance, power } = { tolerance: loop.survey.answers['tolerance'], power: seen.fullPowerW ?? seen.powerW }
-  const ways: WayOut[] = []
-  const short = seen.loadW > FULL_SHARE * power
-  if (short) ways.push({ way: 'more-power', toW: seen.loadW })
-  if (best.beyondK > 0 && typeof tolerance === 'number' && !short)
-    ways.push({
-      way: 'tolerance',
-      toK: Math.ceil((tolerance + best.beyondK) / TOLERANCE_STEP_K - 1e-6) * TOLERANCE_STEP_K,
-    })
-  if (best.overStarts > 1) {
-    if (power / best.overStarts > seen.loadW) ways.push({ way: 'smaller-power', toW: power / best.overStarts })
-    ways.push({ way: 'more-mass', times: best.overStarts })
-  }
-  if (
-    !short &&
-    factsOfKind(loop.kind).leaning(loop.survey.answers).band !== undefined &&
-    mainPlan(loop)!.kind === 'on-off'
-  )
-    ways.push({ way: 'modulate' })
-  return ways
-}
-
-/** Water by the weather: the swing alone, until it starts no oftener than it may; its line is held as before. */
-function widened(edited: Edited, data: FieldData, weather: RunWeather): TriedAdvice | undefined {
-  const judge = (loop: LoopDocument) => {
-    const context = loopContext(edited.job, loop, data)
-    const run = loopScenario(context, context.survey!, weather)
-    const { sentences } = runOutcome(context, run, simulate(run.scenario), weather.extremeC)
-    const starts = sentences.flatMap((said) =>
-      said.code === 'starts' ? [said.figures.worstHour / said.figures.perHour] : [],
+/**
+ * What settings would do for a loop that strays or starts too often under a day: tried on a copy, run on this day, the design day and a mild
+ * one, and judged by the rules. What does not hold then is not offered: the wishes that fight are told instead, with ways out that were tried.
+ * @returns undefined where nothing is to be mended, nothing is planned, or no setting is to blame
+ */
+export function triedAdvice(edited: Edited, data: FieldData, weather: RunWeather): TriedAdvice | undefined {
+  const { job, loop } = edited
+  const context = loopContext(job, loop, data)
+  const plan = mainPlan(loop)
+  if (!context.survey || !plan || plan.kind === 'fan') return undefined
+  const begun = judge(edited, data, weather)
+  if (begun.mends === 0 || begun.beyond) return undefined
+  const kept = settingsKept(context.chain, plan)
+  const [setting] = tradeSettingsOf(context, plan)
+  const trial: Trial = { edited, data, plan: plan.id, setting }
+  const mild = tradePoint(trial).days.mild
+  /** What is set so holds on this day, on the design day, and strays no further on a mild one; no rule finds more. */
+  const holds = (next: LoopDocument): boolean => {
+    const after = judge({ job, loop: next }, data, weather)
+    if (after.mends > 0 || after.looks >= begun.looks) return false
+    if (worseFindings(begun.open, after.open).length > 0) return false
+    const { days } = tradePoint({ ...trial, edited: { job, loop: next } })
+    return (
+      days.design.keeps.stray &&
+      days.design.keeps.starts &&
+      (days.mild.keeps.stray || days.mild.strayK <= mild.strayK + LEAST_K) &&
+      (days.mild.keeps.starts || days.mild.starts <= mild.starts)
     )
-    return {
-      overStarts: Math.max(0, ...starts),
-      looks: sentences.filter(({ verdict }) => verdict === 'look').length,
-      findings: checkLoop(context).open.filter(({ severity }) => severity !== 'note').length,
+  }
+  const offered = (next: LoopDocument): TriedAdvice => ({
+    facts: { settings: settingsBetween(kept, plan, mainPlan(next)!), ways: [] },
+    loop: next,
+  })
+  const tuned = tunedPlans(edited, data, weather).edited.loop
+  if (tuned !== loop && holds(tuned)) return offered(tuned)
+  const across = (from: LoopDocument, each: TradeSetting) =>
+    tradeOff({ ...trial, edited: { job, loop: from }, setting: each })
+  for (const each of tradeSettingsOf(context, plan))
+    for (const from of tuned === loop ? [loop] : [loop, tuned]) {
+      const best = across(from, each)?.best
+      if (best === undefined) continue
+      const next = withLoopSetting(from, plan.id, each, best)
+      if (holds(next)) return offered(next)
     }
-  }
-  const context = loopContext(edited.job, edited.loop, data)
-  const plan = mainPlan(edited.loop)!
-  const begun = judge(edited.loop)
-  if (begun.overStarts <= 1 || plan.kind !== 'on-off' || !settingsKept(context.chain, plan).includes('swingK'))
-    return undefined
-  const controller = context.chain.devices.find(({ id }) => id === plan.output.device)!.facts.controller!
-  const stepK = edited.job.temperatureUnit === 'F' ? (controller.display.stepF * 5) / 9 : controller.display.stepC
-  const advisedK = startsOf(context, plan)?.allowedSwingK ?? plan.swingK * begun.overStarts
-  for (const times of [1, 1.3, 1.7]) {
-    const swingK = Math.ceil((Math.max(advisedK, plan.swingK) * times) / stepK - 1e-6) * stepK
-    if (swingK - plan.swingK < 1e-9) continue
-    const next = withLoopSetting(edited.loop, plan.id, 'swingK', swingK)
-    const after = judge(next)
-    if (after.overStarts <= 1 && after.looks < begun.looks && after.findings <= begun.findings)
-      return { facts: { settings: { swingK }, holds: true, beyondK: 0, overStarts: 0, ways: [] }, loop: next }
-  }
-  return {
-    facts: {
-      ...{ settings: {}, holds: false, beyondK: 0, overStarts: begun.overStarts },
-      ways: [{ way: 'more-mass', times: begun.overStarts }],
-    },
-  }
+  const trade = tradeOff(trial)
+  return trade && { facts: { settings: {}, fight: trade, ways: waysOut(trial, trade) } }
 }

@@ -1,3 +1,4 @@
+import { displayStepK } from '../settings/displayStep'
 import { boundTo } from '../device/bound'
 import { factsOfKind } from '../kinds/kinds'
 import { loopContext } from '../loop/context'
@@ -12,7 +13,9 @@ import { roundToStep } from '../units/displayRound'
 import { quantityView } from '../units/quantity'
 import type { Edited } from '../wiring/edited'
 import { checkLoop } from './checkLoop'
+import type { Finding } from './finding'
 import { runOutcome } from './runOutcome'
+import { worseFindings } from './worseFindings'
 
 /** Times that a plan's middle, and then its swing, is moved and run again. */
 const MOST_RUNS = 3
@@ -30,8 +33,7 @@ interface Tried {
   readonly lowC: number
   readonly highC: number
   readonly starts: number
-  /** Findings that ask to be looked at, or stop. */
-  readonly findings: number
+  readonly open: readonly Finding[]
 }
 
 function tried(
@@ -54,8 +56,8 @@ function tried(
   )
   const { lowestC: lowC, highestC: highC } = figures
   const overK = Math.max(0, targetC - lowC - toleranceK, highC - targetC - toleranceK)
-  const findings = checkLoop(context).open.filter(({ severity }) => severity !== 'note').length
-  return { edited, lowC, highC, starts, findings, overK: overK > LEAST_K ? overK : 0 }
+  const { open } = checkLoop(context)
+  return { edited, lowC, highC, starts, open, overK: overK > LEAST_K ? overK : 0 }
 }
 
 /** A chain with its plans moved, and how far its design day still goes beyond the tolerance, K; 0 where no setting is to blame. */
@@ -74,10 +76,9 @@ function mainOutput({ job, loop }: Edited, data: FieldData) {
   const [plan] = plansOf(loop.settings.planned)
   const controller = context.chain.devices.find(({ id }) => id === plan?.output.device)?.facts.controller
   if (!plan || !controller) return undefined
-  const { display } = controller
-  const step = job.temperatureUnit === 'F' ? display.stepF : display.stepC
-  const stepK = quantityView('difference', job).toSi(step)
+  const stepK = displayStepK(controller, job)
   const shown = quantityView('temperature', job)
+  const step = quantityView('difference', job).toShown(stepK)
   const keyable = (celsius: number) => shown.toSi(roundToStep(shown.toShown(celsius), step))
   return {
     ...{ context, plan, stepK, keyable },
@@ -141,7 +142,7 @@ export function tunedPlans(
     let best = from
     for (let i = 0; i < MOST_RUNS && best.overK > 0; i++) {
       const next = run(centred(best.edited, best, data, targetC))
-      if (!next || next.overK >= best.overK || next.findings > from.findings) break
+      if (!next || next.overK >= best.overK || worseFindings(from.open, next.open).length > 0) break
       best = next
     }
     return best
@@ -156,7 +157,7 @@ export function tunedPlans(
     other !== undefined &&
     other.overK === 0 &&
     other.starts <= Math.max(1, usual.starts) &&
-    other.findings <= begun.findings
+    worseFindings(begun.open, other.open).length === 0
   const best = holds ? other! : usual
   return { edited: best.edited, beyondK: best.overK, overStarts: best.starts }
 }

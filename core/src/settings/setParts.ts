@@ -1,6 +1,6 @@
 import { plansOf } from './behaviour'
 import type { ResolvedDevice } from '../document/chain'
-import { boundTo } from '../device/bound'
+import { bindsAny, boundTo } from '../device/bound'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
 import type { LoopContext } from '../loop/context'
 
@@ -8,6 +8,7 @@ const setPartIds = [
   'reset',
   'points',
   'band',
+  'trade',
   'fan',
   'defrost',
   'battery',
@@ -24,6 +25,7 @@ export const setPartTitles: Readonly<Record<SetPartId, string>> = {
   reset: 'Reset line',
   points: 'Switching points',
   band: 'Band',
+  trade: 'Trade-off',
   fan: 'Fan',
   defrost: 'Defrost',
   battery: 'Battery',
@@ -62,6 +64,11 @@ export function setParts(context: LoopContext, device: ResolvedDevice, plan: str
     reset: whole.reset !== undefined,
     points: behaviour?.kind === 'on-off',
     band: behaviour?.kind === 'band',
+    // Only what can be run can be weighed.
+    trade:
+      context.survey !== undefined &&
+      (behaviour?.kind === 'on-off' || behaviour?.kind === 'band') &&
+      (['swing', 'band', 'minimumOff'] as const).some((binds) => bindsAny(controller, binds)),
     fan: behaviour?.kind === 'fan',
     defrost: whole.defrost !== undefined,
     battery: whole.battery !== undefined,

@@ -15,7 +15,7 @@ import { WorkedSum } from './Worked'
 const shapes: Record<Severity, ShapeKind> = { stop: 'stop', 'look-again': 'look', note: 'note' }
 
 /** Findings: shape, head, reason, what to do. A plain one can be closed with a reason and a name, a safety stop never. */
-export function Findings({ findings, none }: { findings: readonly Finding[]; none: string }) {
+export function Findings({ findings, none }: { findings: readonly Finding[]; none?: string }) {
   const { closed } = useLoop()
   const act = useAct()
   const [search] = useSearchParams()
@@ -31,7 +31,9 @@ export function Findings({ findings, none }: { findings: readonly Finding[]; non
   return (
     <div>
       {findings.length === 0 ? (
-        <p className="text-ink2">{none}</p>
+        none === undefined ? null : (
+          <p className="text-ink2">{none}</p>
+        )
       ) : (
         <div role="list" aria-label="Findings">
           {alikeFindings(findings).map(({ first, rest }) => (

@@ -1,8 +1,7 @@
+import { displayStepK } from '../../settings/displayStep'
 import { rungsOf } from '../../settings/stages/stageGroup'
 import { fieldValue } from '../../plant/fieldValue'
 import { floorLimit } from '../../plant/floorOutput'
-import { quantityView } from '../../units/quantity'
-import { convert } from '../../units/convert'
 import { limitersOf } from '../../wiring/protections'
 import { lineOfOutput } from '../../wiring/outputPath'
 import { translate } from '../../settings/switching/law/translate'
@@ -89,8 +88,7 @@ const alarmOutsideBand: Rule = (context) => {
 const swingResolved = eachSwitching((plan, { chain, words, data }) => {
   const display = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller?.display
   if (!display) return []
-  const inF = words.preferences.temperatureUnit === 'F'
-  const stepK = inF ? convert(display.stepF, 'F', 'K', true) : display.stepC
+  const stepK = displayStepK({ display }, words.preferences)
   const leastK = fieldValue(data, 'resolve.swing').low * stepK
   if (plan.swingK >= leastK - 1e-9) return []
   return [
@@ -133,7 +131,7 @@ const toleranceKept = eachSwitching((plan, { loop, chain, job, survey }) => {
   const display = device?.facts.controller?.display
   // What a boiler is set for is its water, what may stray its rooms.
   if (!device || !display || typeof tolerance !== 'number' || survey?.boiler) return []
-  const stepK = quantityView('difference', job).toSi(job.temperatureUnit === 'F' ? display.stepF : display.stepC)
+  const stepK = displayStepK({ display }, job)
   const { tag, name } = device
   if (tolerance < stepK - 1e-9)
     return [lookAgain('C151_TOLERANCE_UNDER_STEP', { about: plan.id, figures: { tag, name, tolerance, stepK } }, 'set')]

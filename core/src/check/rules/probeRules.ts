@@ -1,3 +1,4 @@
+import { displayStepK } from '../../settings/displayStep'
 import { feedOf } from '../../document/chain'
 import { switchingPlans, plansOf } from '../../settings/behaviour'
 import { type ResolvedConnection, type ResolvedDevice } from '../../document/chain'
@@ -7,7 +8,6 @@ import type { ProbePlace } from '../../choices/deviceChoices'
 import { readsColdWhenOpen } from '../../probes/readsColdWhenOpen'
 import { placeTitles } from '../../choices/placeTitles'
 import { factsOfKind } from '../../kinds/kinds'
-import { convert } from '../../units/convert'
 import { limitersOf, ownProtection } from '../../wiring/protections'
 import { powerPaths } from '../../wiring/powerPath'
 import { reachOf } from '../../wiring/reach'
@@ -69,10 +69,7 @@ const resolvesTolerance: Rule = ({ survey, chain, loop, words }) => {
   return chain.devices.flatMap((device): Found[] => {
     const { controller } = device.facts
     if (!controller) return []
-    const stepK =
-      words.preferences.temperatureUnit === 'F'
-        ? convert(controller.display.stepF, 'F', 'K', true)
-        : controller.display.stepC
+    const stepK = displayStepK(controller, words.preferences)
     if (stepK <= tolerance) return []
     return [lookAgain('C032_STEP_OVER_TOLERANCE', { about: device.id, figures: { tag: device.tag, stepK, tolerance } })]
   })

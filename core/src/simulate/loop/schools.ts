@@ -6,9 +6,12 @@ import type { LoopDocument } from '../../document/documents'
 import { controllerPlanOf, withControllerPlan } from '../../survey/controllerPlanOf'
 import { factsOfKind } from '../../kinds/kinds'
 import type { Scenario } from '../scenario'
-import type { loopScenario } from './loopScenario'
 import { stageIds } from '../../settings/stages/stageIds'
 import { withLoopSetting } from './sweep'
+import type { LoopContext } from '../../loop/context'
+import { boundTo } from '../../device/bound'
+import { displayStepK } from '../../settings/displayStep'
+import { canModulate, canSwitch, cycleAsItComes } from '../../settings/possibleControl'
 
 /** One side of a comparison: the loop as it would be planned, and what a plan cannot say. */
 export interface SchoolSide {
@@ -18,7 +21,7 @@ export interface SchoolSide {
 }
 
 /** Two ways of doing the same thing, between which fitters disagree. */
-interface School {
+export interface School {
   readonly id: 'way' | 'width' | 'reset' | 'probe' | 'defrost' | 'override'
   readonly title: string
   /** What is compared in the first place: over which stretch it shows. */
@@ -31,7 +34,12 @@ interface School {
 const [NARROW, WIDE] = [0.5, 2]
 
 /** An on/off plan as a band from its set, and a band as a swing: what the other school would key. */
-function otherWay(plan: PlanOf, bandK: number, swingK: number): LoopDocument['settings']['planned'][string] {
+function otherWay(
+  plan: PlanOf,
+  bandK: number,
+  swingK: number,
+  cycleS: number | undefined,
+): LoopDocument['settings']['planned'][string] {
   const { id: _, ...stored } = plan
   if (stored.kind === 'on-off') {
     const { order, output, input, action, offsetK, lowestC, highestC, alarmHighC, alarmLowC, probeFault, dutyPercent } =
@@ -42,6 +50,7 @@ function otherWay(plan: PlanOf, bandK: number, swingK: number): LoopDocument['se
       integralS: 0,
       minimumPercent: 0,
       maximumPercent: 100,
+      ...(cycleS === undefined ? {} : { cycleS }),
       ...(lowestC === undefined ? {} : { lowestC }),
       ...(highestC === undefined ? {} : { highestC }),
       ...(alarmHighC === undefined ? {} : { alarmHighC }),
@@ -57,11 +66,42 @@ function otherWay(plan: PlanOf, bandK: number, swingK: number): LoopDocument['se
   return made
 }
 
+type Given = Pick<LoopContext, 'job' | 'loop' | 'chain' | 'data'>
+
+/** Half and twice as wide as planned, or as far as the controller can be keyed; undefined where that is no difference. */
+function widths({ job, loop, chain, data }: Given, plan: PlanOf): readonly [SchoolSide, SchoolSide] | undefined {
+  if (plan.kind === 'fan') return undefined
+  const setting = plan.kind === 'on-off' ? 'swingK' : 'bandK'
+  const width = plan.kind === 'on-off' ? plan.swingK : plan.bandK
+  const controller = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller
+  const bound = controller && boundTo(controller, plan.kind === 'on-off' ? 'swing' : 'band')
+  if (!controller || !bound) return undefined
+  const stepK = displayStepK(controller, job)
+  const onStep = (value: number) => Number((Math.round(value / stepK) * stepK).toPrecision(9))
+  const leastK = Math.max(bound.low ?? 0, fieldValue(data, 'resolve.swing').low * stepK, stepK)
+  const [narrow, wide] = [
+    Math.max(leastK, onStep(width * NARROW)),
+    Math.min(bound.high ?? Infinity, onStep(width * WIDE)),
+  ]
+  if (!(narrow < wide)) return undefined
+  const side = (value: number, share: number, named: string, end: string): SchoolSide =>
+    Math.abs(value - width) < 1e-9
+      ? { title: 'As planned', loop }
+      : {
+          title: Math.abs(value - width * share) <= stepK ? named : end,
+          loop: withLoopSetting(loop, plan.id, setting, value),
+        }
+  return [
+    side(Math.min(narrow, width), NARROW, 'Half as wide', 'As narrow as it goes'),
+    side(Math.max(wide, width), WIDE, 'Twice as wide', 'As wide as it goes'),
+  ]
+}
+
 /**
- * The comparisons that mean something for a loop, by what is planned and what its survey says.
+ * The comparisons that mean something for a loop, by what is planned, what its survey says, and what its controller and its load can do.
  * @returns none where nothing is planned
  */
-export function schools(given: Parameters<typeof loopScenario>[0]): readonly School[] {
+export function schools(given: Given): readonly School[] {
   const { loop, chain, data } = given
   const plans = plansOf(loop.settings.planned)
   const [plan] = plans
@@ -72,8 +112,9 @@ export function schools(given: Parameters<typeof loopScenario>[0]): readonly Sch
   const made: School[] = []
   const swingK = fieldValue(data, facts.swing(answers)).typical
   const ids = stageIds(loop.settings.planned, plan.id)
-  if (plan.kind === 'on-off' && ids.length === 1 && own.includes('way')) {
-    const band = otherWay(plan, Math.max(plan.swingK, fieldValue(data, 'band.valve.room').typical), swingK)
+  if (plan.kind === 'on-off' && ids.length === 1 && own.includes('way') && canModulate(chain, plan.output)) {
+    const bandK = Math.max(plan.swingK, fieldValue(data, 'band.valve.room').typical)
+    const band = otherWay(plan, bandK, swingK, cycleAsItComes(chain, plan.output))
     made.push({
       id: 'way',
       title: 'Swing or proportional',
@@ -87,8 +128,8 @@ export function schools(given: Parameters<typeof loopScenario>[0]): readonly Sch
       ],
     })
   }
-  if (plan.kind === 'band') {
-    const swing = otherWay(plan, plan.bandK, swingK)
+  if (plan.kind === 'band' && canSwitch(chain, plan.output)) {
+    const swing = otherWay(plan, plan.bandK, swingK, undefined)
     made.push({
       id: 'way',
       title: 'Proportional or swing',
@@ -102,19 +143,14 @@ export function schools(given: Parameters<typeof loopScenario>[0]): readonly Sch
       ],
     })
   }
-  if (plan.kind !== 'fan') {
-    const setting = plan.kind === 'on-off' ? 'swingK' : 'bandK'
-    const width = plan.kind === 'on-off' ? plan.swingK : plan.bandK
+  const sides = widths(given, plan)
+  if (sides)
     made.push({
       id: 'width',
       title: plan.kind === 'on-off' ? 'Narrow or wide swing' : 'Narrow or wide band',
       over: 'week',
-      sides: [
-        { title: 'Half as wide', loop: withLoopSetting(loop, plan.id, setting, width * NARROW) },
-        { title: 'Twice as wide', loop: withLoopSetting(loop, plan.id, setting, width * WIDE) },
-      ],
+      sides,
     })
-  }
   const device = chain.devices.find(({ id }) => id === plan.output.device)
   const whole = device ? controllerPlanOf(given, device) : {}
   if (device && whole.reset && own.includes('reset')) {

@@ -1,4 +1,6 @@
+import { bindsAny } from '../../device/bound'
 import { keeps } from '../../settings/keptPlan'
+import type { ParameterQuantity } from '../../settings/parameterQuantities'
 import type { ResolvedChain } from '../../document/chain'
 import { replan } from '../../settings/switching/replan'
 import { type Behaviour, switchingOf } from '../../settings/behaviour'
@@ -67,10 +69,16 @@ const settingsOf = ({ kind }: Behaviour): readonly SweepSetting[] =>
       ? ['bandK', 'integralS', 'setpointC', 'minimumPercent']
       : ['bandK', 'setpointC']
 
-/** Settings of an output that its controller can keep. */
+/** What a controller must be keyed to for its width to be moved: a dial's own differential is as it was made. */
+const keyedBy: Partial<Record<SweepSetting, ParameterQuantity>> = { swingK: 'swing', bandK: 'band' }
+
+/** Settings of an output that its controller can keep, and can be keyed to. */
 export const settingsKept = (chain: ResolvedChain, plan: Behaviour): readonly SweepSetting[] => {
   const controller = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller
-  return settingsOf(plan).filter((setting) => keeps(controller, setting))
+  return settingsOf(plan).filter((setting) => {
+    const binds = keyedBy[setting]
+    return keeps(controller, setting) && (!controller || !binds || bindsAny(controller, binds))
+  })
 }
 
 /** What a setting of an output stands at. */

@@ -17,6 +17,7 @@ import { OwnerPart } from './OwnerPart'
 import { ResetPart } from './ResetPart'
 import { SettingProvider } from './setting'
 import { TimerPart } from './TimerPart'
+import { TradePart } from './TradePart'
 import { WeekPart } from './WeekPart'
 import { loopAt } from '../../lib/addresses'
 
@@ -24,6 +25,7 @@ const screens: Readonly<Record<SetPartId, ComponentType>> = {
   reset: ResetPart,
   points: PointsPart,
   band: BandPart,
+  trade: TradePart,
   fan: FanPart,
   defrost: DefrostPart,
   battery: BatteryPart,

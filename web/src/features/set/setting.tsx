@@ -22,7 +22,7 @@ interface Setting {
   /** The plan in hand, as it is being dragged. */
   readonly plan: PlanOf | undefined
   /** Shows a loop without keeping it. */
-  readonly hold: (loop: LoopDocument) => void
+  readonly hold: (loop: LoopDocument | null) => void
   /** Keeps a loop as one command. Answers what is wrong. */
   readonly keep: (loop: LoopDocument) => string | undefined
   /** The loop as it is kept, with all planned outputs changed so. */

@@ -7,11 +7,13 @@ import { sayAdvice, saySettings } from '@nachtigal/core/words/adviceWords'
 import { Button } from '../../design/Button'
 import { useAct } from '../../loop/useAct'
 import { useLoop } from '../../loop/loopContext'
+import { Ways } from '../../loop/TradeOff'
+import { tradeQuantity } from '@nachtigal/core/words/tradeWords'
 import { advise } from '../../workers/advise'
 import { useTrial } from './trial'
 
 /** What a run says that another setting may mend. */
-const mayBeSet: ReadonlySet<string> = new Set(['strays', 'droop', 'starts'])
+const mayBeSet: ReadonlySet<string> = new Set(['strays', 'droop', 'starts', 'strays-line'])
 
 type State = 'none' | 'trying' | 'stopped' | { readonly problem: string } | TriedAdvice
 
@@ -79,7 +81,7 @@ export function AdvicePart({ outcome }: { readonly outcome: RunOutcome }) {
   const { facts, loop: tried } = state
   const settings = saySettings(facts, words)
   return (
-    <div className="grid gap-2" data-advice={facts.holds ? 'holds' : 'fight'} aria-live="polite">
+    <div className="grid gap-2" data-advice={facts.fight ? 'fight' : 'holds'} aria-live="polite">
       <p className="small">
         {day ? '' : 'On the design day. '}
         {sayAdvice(facts, words)}
@@ -93,6 +95,7 @@ export function AdvicePart({ outcome }: { readonly outcome: RunOutcome }) {
           {settings[0]!.toUpperCase() + settings.slice(1)}
         </Button>
       ) : null}
+      <Ways ways={facts.ways} quantity={tradeQuantity(facts.fight?.setting)} words={words} />
     </div>
   )
 }

@@ -9,16 +9,18 @@ import { KeptPart } from './KeptPart'
 import { PlantPart } from './PlantPart'
 import { RunPart } from './RunPart'
 import { SweepPart } from './SweepPart'
+import { TradePart } from './TradePart'
 import { TrialProvider, useTrial } from './trial'
 import { WaysPart } from './WaysPart'
 import { loopAt } from '../../lib/addresses'
 
-const parts = ['run', 'faults', 'ways', 'sweep', 'plant', 'kept'] as const
+const parts = ['run', 'faults', 'trade', 'ways', 'sweep', 'plant', 'kept'] as const
 type Part = (typeof parts)[number]
 
 const titles: Readonly<Record<Part, string>> = {
   run: 'The run',
   faults: 'Faults',
+  trade: 'Trade-off',
   ways: 'Compare',
   sweep: 'Sweep',
   plant: 'The plant',
@@ -28,6 +30,7 @@ const titles: Readonly<Record<Part, string>> = {
 const screens: Readonly<Record<Part, ComponentType>> = {
   run: RunPart,
   faults: FaultsPart,
+  trade: TradePart,
   ways: WaysPart,
   sweep: SweepPart,
   plant: PlantPart,

@@ -3,7 +3,7 @@ import { useTap } from '../../loop/useTap'
 import { useEffect, useMemo, useState } from 'react'
 import { compareFigures } from '@nachtigal/core/check/compareFigures'
 import { runFigures, type RunFigures } from '@nachtigal/core/simulate/runFigures'
-import { schools, type SchoolSide } from '@nachtigal/core/simulate/loop/schools'
+import { type ComparedSide, comparisons } from '@nachtigal/core/check/comparisons'
 import { savingRange } from '@nachtigal/core/simulate/loop/savingRange'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import type { LoopRun } from '@nachtigal/core/simulate/loop/loopScenario'
@@ -30,12 +30,12 @@ export function WaysPart() {
   const { loop, words, survey } = inHand
   const tap = useTap()
   const { scenarioOf, choice, choose } = useTrial()
-  const offered = useMemo(() => schools(inHand), [inHand])
+  const offered = useMemo(() => comparisons(inHand), [inHand])
   const [chosen, setChosen] = useState<string>()
   const school = offered.find(({ id }) => id === chosen) ?? offered[0]
   // scenarioOf changes with weather and faults, the school with the loop.
   const sides = useMemo(() => {
-    const make = (side: SchoolSide | undefined): Side | undefined => {
+    const make = (side: ComparedSide | undefined): Side | undefined => {
       if (!side) return undefined
       const made = scenarioOf(side.loop)
       return side.change ? { ...made, scenario: side.change(made.scenario) } : made
@@ -53,7 +53,7 @@ export function WaysPart() {
   )
   if (!school || !sides[0] || !sides[1]) return <p className="p-4">There is nothing to compare for this loop.</p>
   const figures = [figuresOf(a, sides[0]), figuresOf(b, sides[1])] as const
-  const take = (side: SchoolSide) =>
+  const take = (side: ComparedSide) =>
     tap(changeSettings, settingsChange(loop.settings, side.loop.settings), { tell: `Taken: ${side.title}` })
   return (
     <div className="work">
@@ -107,7 +107,7 @@ export function WaysPart() {
         <Cautions step="try" brief />
         <div className="mt-auto action-bar grid gap-2">
           {school.sides.map((side) =>
-            side.loop === loop || side.change ? null : (
+            !side.plannable ? null : (
               <Button key={side.title} second end="" onClick={() => take(side)}>
                 Plan it so: {side.title.toLowerCase()}
               </Button>
