@@ -1,9 +1,11 @@
-import { changeSettings } from '@nachtigal/core/actions/changeSettings'
+import { changeSettings, settingsChange } from '@nachtigal/core/actions/changeSettings'
 import { keyValues } from '@nachtigal/core/actions/keyValues'
 import { writeRow } from '@nachtigal/core/actions/writeRow'
 import { ordered } from '@nachtigal/core/schema/ordered'
 import { removeStage } from '@nachtigal/core/settings/stages/stageGroup'
 import { keyingSheet } from '@nachtigal/core/commissioning/keyingSheet'
+import { withLoopSetting } from '@nachtigal/core/simulate/loop/sweep'
+import { controllerPlanOf, withControllerPlan } from '@nachtigal/core/survey/controllerPlanOf'
 import { firstVisit } from './surveys'
 import {
   add,
@@ -224,6 +226,14 @@ export const asPlanned: Story = {
           found: { ...nothingThere, state: 'there', what: 'Clock with pins, four a day', serial: '7718' },
         })
         chain(t, ['eider', 'chill-ntc10k', 'coil-ntc10k', 'cold-unit-1500', 'evaporator-fan', 'defrost-heater-800'])
+        // Tried: at this swing it holds, and the coil gets as cold as its start asks for.
+        const [plan] = ordered(t.current().loop.settings.planned)
+        const narrower = withLoopSetting(t.current().loop, plan!.id, 'swingK', 0.8)
+        t.act(changeSettings, settingsChange(t.current().loop.settings, narrower.settings))
+        const device = t.context().chain.devices.find(({ id }) => id === plan!.output.device)!
+        const { defrost } = controllerPlanOf(t.context(), device)
+        const sooner = withControllerPlan(t.context(), device, { defrost: { ...defrost!, coilC: -5 } })
+        t.act(changeSettings, settingsChange(t.current().loop.settings, sooner.settings))
       },
     },
     {
@@ -274,6 +284,7 @@ export const asPlanned: Story = {
         })
         chain(t, ['ptarmigan', 'cabin-ntc10k', 'cabin-heater', 'co-alarm'])
         feedFrom(t, 'battery-12-lead', 'battery')
+        set(t, 'device 2', { nameplate: { startsPerHour: 6 } })
       },
     },
   ],

@@ -4,7 +4,7 @@ export const firstVisit = {
     answers: {
       probePlace: 'screed',
       target: 28,
-      tolerance: 1,
+      tolerance: 1.5,
       zone: 'occupied',
       designOutdoor: -14,
       floorArea: 38,
@@ -78,7 +78,7 @@ export const firstVisit = {
       height: 2.6,
       insulation: 'fair',
       designOutdoor: 18,
-      heat: 600,
+      heat: 1200,
       motor: 'ec',
       changes: 12,
       minimum: 25,
@@ -149,7 +149,7 @@ export const firstVisit = {
   'Penguin slab chiller': {
     answers: {
       target: -2,
-      tolerance: 2,
+      tolerance: 5,
       volume: 0.6,
       insulation: 'good',
       designOutdoor: 24,
@@ -190,7 +190,7 @@ export const firstVisit = {
     answers: {
       sleeps: 'animals',
       target: 16,
-      tolerance: 2,
+      tolerance: 5,
       parked: 'open',
       volume: 9,
       insulation: 'good',

@@ -13,6 +13,7 @@ const instruments = [
   ['Plaster cabinet', 'set/timer', []],
   ['Fish store', 'set/defrost', ['Longest time', 'Drip ends']],
   ['Rescue van', 'set/battery', ['Cut-off', 'Restart']],
+  ['Hatchling floor', 'set/trade', ['Swing']],
   ['Hatchling floor', 'set/offset', []],
   ['Hatchling floor', 'set/fault', []],
   ['Hatchling floor', 'set/owner', []],

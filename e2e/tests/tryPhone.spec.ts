@@ -3,9 +3,11 @@ import { expect, expectAccessible, expectThumbs, openLoop, test } from '../fixtu
 test.use({ demo: true })
 
 test('every part of trying works by thumb', async ({ page, server }) => {
-  for (const place of ['try', 'try/faults', 'try/ways', 'try/sweep', 'try/plant', 'try/kept']) {
-    await openLoop(page, server.url, 'Isolation room', place)
-    await expect(page.locator('[data-run="done"], .plant-table, .sweep, .run-controls').first()).toBeVisible({
+  for (const place of ['try', 'try/faults', 'try/trade', 'try/ways', 'try/sweep', 'try/plant', 'try/kept']) {
+    await openLoop(page, server.url, 'Hatchling floor', place)
+    await expect(
+      page.locator('[data-run="done"], .plant-table, .sweep, .run-controls, [data-trade]').first(),
+    ).toBeVisible({
       timeout: 20_000,
     })
     await expectThumbs(page, place)

@@ -21,6 +21,7 @@ export function comparisons(context: LoopContext): readonly Comparison[] {
     const plannable =
       side.loop !== context.loop &&
       side.change === undefined &&
+      side.elsewhere === undefined &&
       worseFindings(open, checkLoop(loopContext(job, side.loop, data, words.preferences)).open).length === 0
     return { ...side, plannable }
   }

@@ -65,16 +65,23 @@ function withTolerance({ edited, ...rest }: Trial, toK: number): Trial {
   return { ...rest, edited: { ...edited, loop: { ...loop, survey } } }
 }
 
-/** The other way of control, where this controller and this load can do it. */
+/** The other way of control, where this load bears it: by this controller, or by another one. */
 function otherControl(trial: Trial): readonly WayOut[] {
   const { edited, data, plan } = trial
   const context = loopContext(edited.job, edited.loop, data)
   const way = comparisons(context).find(({ id }) => id === 'way')
-  const side = way?.sides.find(({ plannable }) => plannable)
+  const side = way?.sides.find(({ loop }) => loop !== edited.loop)
   if (!side) return []
   const { keeps } = tradePoint({ ...trial, setting: undefined, edited: { ...edited, loop: side.loop } })
   const kind = side.loop.settings.planned[plan]?.kind
-  return kind === undefined ? [] : [{ way: 'control', kind, keeps: keeps.stray && keeps.starts && keeps.battery }]
+  return kind === undefined
+    ? []
+    : [
+        {
+          ...{ way: 'control', kind, keeps: keeps.stray && keeps.starts && keeps.battery },
+          elsewhere: side.elsewhere === true,
+        },
+      ]
 }
 
 /** The middle of the plan where the design day stays nearest to the target, where it can be keyed. */

@@ -21,22 +21,21 @@ export function cycleAsItComes(chain: ResolvedChain, output: PortRef): number | 
   return cycle && typeof cycle.comes === 'number' ? timeFrom(cycle, cycle.comes) : undefined
 }
 
-/**
- * Whether an output can be planned with a band: its controller is keyed to one, and it gives a signal, or switches in a cycle what bears
- * that: elements and water valves, never what burns or compresses.
- */
+/** Whether an output's controller is keyed to a band, and to a cycle where the output is a contact. */
 export function canModulate(chain: ResolvedChain, output: PortRef): boolean {
   const controller = controllerOf(chain, output)
-  const port = portOf(chain, output)
   if (!controller || !bindsAny(controller, 'band')) return false
-  if (port?.kind === 'signal-out') return true
+  return portOf(chain, output)?.kind === 'signal-out' || (cycleAsItComes(chain, output) ?? 0) > 0
+}
+
+/** Whether what an output moves bears a band: elements and water valves, in a cycle; never what burns or compresses, never a motor. */
+export function bearsModulation(chain: ResolvedChain, output: PortRef): boolean {
   const ends = reachOf(chain, output)
   return (
-    (cycleAsItComes(chain, output) ?? 0) > 0 &&
     ends.length > 0 &&
     ends.every(
-      ({ does, port: end }) =>
-        (does === 'element' || does === 'water-flow') && !(end.kind === 'load' && end.load.kind === 'motor'),
+      ({ does, port }) =>
+        (does === 'element' || does === 'water-flow') && !(port.kind === 'load' && port.load.kind === 'motor'),
     )
   )
 }

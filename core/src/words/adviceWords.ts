@@ -22,7 +22,12 @@ export type WayOut =
   | { readonly way: 'power'; readonly toW: number; readonly ranges: readonly TradeRange[] }
   | { readonly way: 'mass'; readonly times: number; readonly ranges: readonly TradeRange[] }
   | { readonly way: 'probe'; readonly lagS: number; readonly ranges: readonly TradeRange[] }
-  | { readonly way: 'control'; readonly kind: 'on-off' | 'band' | 'fan'; readonly keeps: boolean }
+  | {
+      readonly way: 'control'
+      readonly kind: 'on-off' | 'band' | 'fan'
+      readonly keeps: boolean
+      readonly elsewhere: boolean
+    }
 
 /** Whether a way out keeps everything that is wished for. */
 export const helps = (way: WayOut): boolean => (way.way === 'control' ? way.keeps : way.ranges.length > 0)
@@ -70,7 +75,7 @@ export function sayWay(way: WayOut, { say }: Words): string {
     case 'probe':
       return `A probe that is late by ${say(way.lagS, 'seconds')}`
     case 'control':
-      return way.kind === 'band' ? 'A band in place of the swing' : 'A swing in place of the band'
+      return `${way.kind === 'band' ? 'A band in place of the swing' : 'A swing in place of the band'}${way.elsewhere ? ', by another controller' : ''}`
   }
 }
 

@@ -51,6 +51,8 @@ export function useTrade(plan: PlanOf, setting: TradeSetting): Trade {
   useEffect(() => {
     const given = asked.current
     let here = true
+    // What is told as it comes goes another way than the end of it, and may come later.
+    let ended = false
     const own = startTrader()
     trader.current = own
     setShare(0)
@@ -65,10 +67,11 @@ export function useTrade(plan: PlanOf, setting: TradeSetting): Trade {
     }
     const whole = async () => {
       const points = await own.trade(given.trial, (part, done) => {
-        if (!here) return
+        if (!here || ended) return
         setFound({ key, points: part })
         setShare(done)
       })
+      ended = true
       if (!here) return
       setFound({ key, points })
       setShare(undefined)

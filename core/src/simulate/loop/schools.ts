@@ -11,13 +11,15 @@ import { withLoopSetting } from './sweep'
 import type { LoopContext } from '../../loop/context'
 import { boundTo } from '../../device/bound'
 import { displayStepK } from '../../settings/displayStep'
-import { canModulate, canSwitch, cycleAsItComes } from '../../settings/possibleControl'
+import { bearsModulation, canModulate, canSwitch, cycleAsItComes } from '../../settings/possibleControl'
 
 /** One side of a comparison: the loop as it would be planned, and what a plan cannot say. */
 export interface SchoolSide {
   readonly title: string
   readonly loop: LoopDocument
   readonly change?: (scenario: Scenario) => Scenario
+  /** This controller cannot be keyed so: it shows what another one would do. */
+  readonly elsewhere?: true
 }
 
 /** Two ways of doing the same thing, between which fitters disagree. */
@@ -112,9 +114,15 @@ export function schools(given: Given): readonly School[] {
   const made: School[] = []
   const swingK = fieldValue(data, facts.swing(answers)).typical
   const ids = stageIds(loop.settings.planned, plan.id)
-  if (plan.kind === 'on-off' && ids.length === 1 && own.includes('way') && canModulate(chain, plan.output)) {
+  if (plan.kind === 'on-off' && ids.length === 1 && own.includes('way') && bearsModulation(chain, plan.output)) {
+    const here = canModulate(chain, plan.output)
     const bandK = Math.max(plan.swingK, fieldValue(data, 'band.valve.room').typical)
-    const band = otherWay(plan, bandK, swingK, cycleAsItComes(chain, plan.output))
+    const band = otherWay(
+      plan,
+      bandK,
+      swingK,
+      cycleAsItComes(chain, plan.output) ?? fieldValue(data, 'cycle.contactor').typical,
+    )
     made.push({
       id: 'way',
       title: 'Swing or proportional',
@@ -122,13 +130,15 @@ export function schools(given: Given): readonly School[] {
       sides: [
         { title: 'Swing, as planned', loop },
         {
-          title: 'Proportional',
+          title: here ? 'Proportional' : 'Proportional, by another controller',
+          ...(here ? {} : { elsewhere: true as const }),
           loop: { ...loop, settings: { ...loop.settings, planned: { ...loop.settings.planned, [plan.id]: band } } },
         },
       ],
     })
   }
-  if (plan.kind === 'band' && canSwitch(chain, plan.output)) {
+  if (plan.kind === 'band') {
+    const here = canSwitch(chain, plan.output)
     const swing = otherWay(plan, plan.bandK, swingK, undefined)
     made.push({
       id: 'way',
@@ -137,7 +147,8 @@ export function schools(given: Given): readonly School[] {
       sides: [
         { title: 'Proportional, as planned', loop },
         {
-          title: 'Swing',
+          title: here ? 'Swing' : 'Swing, by another controller',
+          ...(here ? {} : { elsewhere: true as const }),
           loop: { ...loop, settings: { ...loop.settings, planned: { ...loop.settings.planned, [plan.id]: swing } } },
         },
       ],
