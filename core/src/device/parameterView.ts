@@ -4,7 +4,7 @@ import { type Quantity, quantityView, shownText, type UnitPreferences } from '..
 import type { ControllerFacts, Parameter } from './deviceProfile'
 
 /** How one number of a controller is shown on its display. */
-interface ParameterView {
+export interface ParameterView {
   readonly quantity: Quantity
   readonly label: string
   /** Smallest change that the display can show, in the unit shown. */

@@ -2,7 +2,7 @@ import { either, map, maybe, number, record, whole } from '../schema/field'
 import type { Value } from '../schema/value'
 import { batteryPlanRecord } from './battery/fields'
 import { defrostPlanRecord } from './defrost/fields'
-import { lockRecord, ownerFields } from './owner/fields'
+import { lockRecord, meantFields, ownerFields } from './owner/fields'
 import { resetPlanRecord } from './reset/fields'
 import { stagePlanRecord } from './stages/fields'
 import { timerPlanRecord } from './timer/fields'
@@ -19,6 +19,7 @@ export const controllerPlanRecord = record('controller', {
   /** Parameters that no instrument holds, by code: a number in the contract's unit, or what is meant. */
   values: maybe(whole(map('other parameters', either('value', number('value', 'factor'))))),
   owner: maybe(whole(ownerFields)),
+  meant: maybe(whole(meantFields)),
   lock: maybe(whole(lockRecord)),
 })
 

@@ -85,6 +85,16 @@ export const controllerRecord = record('Control', {
     }),
   ),
   faultDisplay: record('Broken probe shows', { open: filled('Open', 20), short: filled('Shorted', 20) }),
+  /** What the display shows in place of the temperature, each as it really reads; what is left out it does not tell. */
+  tells: maybe(
+    record('Display tells', {
+      defrost: maybe(text('Melting ice', 20)),
+      batteryLow: maybe(text('Battery too low', 20)),
+      alarmHigh: maybe(text('Too warm', 20)),
+      alarmLow: maybe(text('Too cold', 20)),
+      timerOver: maybe(text('Time is over', 20)),
+    }),
+  ),
   faultOutputs: map('Output then', record('choice', { order: order(), does: choice('Goes', faultActions) })),
   parameters: map('Parameters', parameterRecord),
   menu: maybe(menuRecord),

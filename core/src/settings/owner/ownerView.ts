@@ -2,7 +2,8 @@ import type { ResolvedDevice } from '../../document/chain'
 import { plansOf } from '../behaviour'
 import type { Parameter } from '../../device/deviceProfile'
 import { plannedValues } from '../plannedValues'
-import { parameterView } from '../../device/parameterView'
+import { type ParameterView, parameterView } from '../../device/parameterView'
+import type { MeantRange } from './fields'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import type { LoopContext } from '../../loop/context'
 
@@ -16,8 +17,14 @@ export interface OwnerRow {
   /** Whether the plan lets the owner touch it. */
   readonly may: boolean
   readonly planned: string
-  /** In which range the owner may turn it; left out where the keys let any through. */
+  /** In which range the owner is meant to keep it, or the keys hold it; left out where the keys let any through. */
   readonly range?: string
+  /** Whether it turns anything as things are planned: a fixed supply turns nothing while the water follows the weather. */
+  readonly idle: boolean
+  /** What an owner turns up and down: its view, and the range that was typed. */
+  readonly view?: ParameterView
+  readonly meant?: MeantRange
+  readonly binds?: string
   /** What stands in the way of the plan. */
   readonly note?: string
 }
@@ -34,6 +41,9 @@ interface OwnerView {
 
 /** What matters to an owner first: the setpoint, then modes and timers. */
 const ownerBinds = /^(setpoint|humidity|timer|period|once|reset\.shift)/
+
+/** What is turned up and down, and so can be meant to stay in a range. */
+const turned = /^(setpoint|humidity|reset\.shift|timer)/
 
 const ownerFirst = (parameter: Parameter) => (ownerBinds.test(parameter.binds ?? '') ? 0 : 1)
 
@@ -57,16 +67,20 @@ export function ownerView(context: LoopContext, device: ResolvedDevice): OwnerVi
           ? `${view.shows(value)} ${view.label}`.trim()
           : (parameter.shows?.[value] ?? String(value))
       const may = whole.owner?.[code] ?? parameter.level === 'owner'
+      const meant = whole.meant?.[code]
       const isSet = parameter.binds === 'setpoint'
+      const idle = isSet && whole.reset !== undefined && controller.controls?.reset === true
       const range =
-        isSet && keysLimits && view && plan?.lowestC !== undefined && plan.highestC !== undefined
-          ? `${view.shows(plan.lowestC)} to ${view.shows(plan.highestC)} ${view.label}`
-          : parameter.level === 'owner' && view
-            ? `${view.text(view.low)} to ${view.text(view.high)} ${view.label}`.trim()
-            : undefined
+        view && meant
+          ? `${view.shows(meant.low)} to ${view.shows(meant.high)} ${view.label}`.trim()
+          : isSet && keysLimits && view && plan?.lowestC !== undefined && plan.highestC !== undefined
+            ? `${view.shows(plan.lowestC)} to ${view.shows(plan.highestC)} ${view.label}`
+            : parameter.level === 'owner' && view
+              ? `${view.text(view.low)} to ${view.text(view.high)} ${view.label}`.trim()
+              : undefined
       const note =
         may === (parameter.level === 'owner')
-          ? isSet && !keysLimits && may
+          ? isSet && !keysLimits && may && !meant && !idle
             ? 'No limit can be keyed: the owner can turn it anywhere.'
             : undefined
           : may
@@ -79,6 +93,10 @@ export function ownerView(context: LoopContext, device: ResolvedDevice): OwnerVi
         level: parameter.level,
         may,
         planned,
+        idle,
+        ...(view && turned.test(parameter.binds ?? '') ? { view } : {}),
+        ...(meant ? { meant } : {}),
+        ...(parameter.binds === undefined ? {} : { binds: parameter.binds }),
         ...(range ? { range } : {}),
         ...(note ? { note } : {}),
       }
@@ -100,7 +118,9 @@ export function ownerView(context: LoopContext, device: ResolvedDevice): OwnerVi
         ? `Installer\u2019s level: hold ${keys(installer.enter.keys)} ${installer.enter.holdS ?? 0} s and turn to a code. Keep the code off the panel card.`
         : `Installer\u2019s level: hold ${keys(installer.enter.keys)} ${installer.enter.holdS ?? 0} s. No code: whoever knows the keys gets in.`,
     ...(own ? { lockParameter: { code: own[0], shut: values.get(own[0]) === 'shut' } } : {}),
-    may: rows.filter(({ may }) => may).map(({ name, range }) => (range ? `${name}, ${range}` : name)),
+    may: rows
+      .filter(({ may, level, idle }) => may && level === 'owner' && !idle)
+      .map(({ name, range }) => (range ? `${name}, ${range}` : name)),
     mayNot: rows.filter(({ may }) => !may).map(({ name }) => name),
   }
 }

@@ -1,4 +1,9 @@
 import { ownerView } from '@nachtigal/core/settings/owner/ownerView'
+import type { ParameterView } from '@nachtigal/core/device/parameterView'
+import type { MeantRange as Meant } from '@nachtigal/core/settings/owner/fields'
+import { meantFrom } from '@nachtigal/core/settings/owner/meantFrom'
+import { useState } from 'react'
+import { useLoop } from '../../loop/loopContext'
 import { Tick } from '../../design/Tick'
 import { Shape } from '../../design/Shape'
 import { MeaningPanel } from './MeaningPanel'
@@ -6,6 +11,7 @@ import { useSetting } from './setting'
 
 /** Two levels: what the owner may touch, and what only the installer may. */
 export function OwnerPart() {
+  const { loop } = useLoop()
   const { context, device, whole, safely, withWhole } = useSetting()
   const view = ownerView(context, device)!
   const lock = view.lockParameter
@@ -27,12 +33,12 @@ export function OwnerPart() {
               <th>owner</th>
               <th>parameter</th>
               <th>planned</th>
-              <th className="not-phone">range</th>
+              <th>meant to stay</th>
               <th className="not-phone">stands in</th>
             </tr>
           </thead>
           <tbody>
-            {view.rows.map(({ code, name, meaning, level, may, planned, range, note }) => (
+            {view.rows.map(({ code, name, meaning, level, may, planned, range, note, idle, view: shown, meant }) => (
               <tr key={code}>
                 <td>
                   <Tick
@@ -44,6 +50,9 @@ export function OwnerPart() {
                 <td>
                   <b>{name}</b>
                   <span className="block small text-ink2">{meaning}</span>
+                  {idle ? (
+                    <span className="block small text-ink2">Turns nothing while the water follows the weather.</span>
+                  ) : null}
                   {note ? (
                     <span className="flex gap-1.5 small items-baseline">
                       <Shape kind="look" size={12} labelled /> {note}
@@ -51,7 +60,22 @@ export function OwnerPart() {
                   ) : null}
                 </td>
                 <td className="whitespace-nowrap">{planned}</td>
-                <td className="not-phone whitespace-nowrap">{range ?? ''}</td>
+                <td>
+                  {may && level === 'owner' && !idle && shown ? (
+                    <MeantRange
+                      name={name}
+                      view={shown}
+                      meant={meant}
+                      draftKey={`${loop.id}/${device.id}/${code}`}
+                      onCommit={(next) => {
+                        const { [code]: _, ...others } = whole.meant ?? {}
+                        return safely(() => withWhole({ meant: next ? { ...others, [code]: next } : others }))
+                      }}
+                    />
+                  ) : (
+                    (range ?? '')
+                  )}
+                </td>
                 <td className="not-phone">{level === 'owner' ? 'owner\u2019s level' : 'installer\u2019s level'}</td>
               </tr>
             ))}
@@ -77,5 +101,63 @@ export function OwnerPart() {
         ]}
       />
     </div>
+  )
+}
+
+/** From where to where the owner is meant to keep it: typed in the unit of its display, printed on the panel card; empty where nothing is meant. */
+function MeantRange({
+  name,
+  view,
+  meant,
+  draftKey,
+  onCommit,
+}: {
+  readonly name: string
+  readonly view: ParameterView
+  readonly meant: Meant | undefined
+  readonly draftKey: string
+  readonly onCommit: (meant: Meant | undefined) => string | undefined
+}) {
+  const [typed, setTyped] = useState<{ readonly low?: string; readonly high?: string }>({})
+  const [problem, setProblem] = useState<string>()
+  const text = (end: 'low' | 'high') => typed[end] ?? (meant ? view.shows(meant[end]) : '')
+  const commit = () => {
+    const made = meantFrom({ name, view, low: text('low'), high: text('high') })
+    if ('waits' in made) return
+    if ('problem' in made) {
+      setProblem(made.problem)
+      return
+    }
+    const refused = onCommit(made.meant)
+    setProblem(refused)
+    if (refused === undefined) setTyped({})
+  }
+  const field = (end: 'low' | 'high', label: string) => (
+    <input
+      className="comb w-16 min-h-8 max-md:min-h-12 px-1 text-right"
+      aria-label={`${name}, meant ${label}`}
+      aria-invalid={problem !== undefined}
+      aria-describedby={problem ? `${draftKey}-problem` : undefined}
+      inputMode="decimal"
+      value={text(end)}
+      maxLength={12}
+      onChange={(event) => setTyped({ ...typed, [end]: event.target.value })}
+      onBlur={commit}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') commit()
+      }}
+    />
+  )
+  return (
+    <span className="grid gap-0.5">
+      <span className="flex gap-1 items-baseline whitespace-nowrap">
+        {field('low', 'from')} to {field('high', 'to')} {view.label}
+      </span>
+      {problem ? (
+        <span id={`${draftKey}-problem`} role="alert" className="error small">
+          {problem}
+        </span>
+      ) : null}
+    </span>
   )
 }

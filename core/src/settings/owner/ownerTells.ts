@@ -1,0 +1,253 @@
+import { boundTo } from '../../device/bound'
+import { ordered } from '../../schema/ordered'
+import type { ResolvedDevice } from '../../document/chain'
+import type { LoopContext } from '../../loop/context'
+import { controllerPlanOf } from '../../survey/controllerPlanOf'
+import { spell } from '../../time/spell'
+import { counted } from '../../words/words'
+import { type OnOffBehaviour, type PlanOf, plansOf, switchingOf } from '../behaviour'
+import { faultTitle } from '../fault/faultView'
+import { resetLine } from '../reset/law/resetLine'
+import { resetView, shiftedLine } from '../reset/resetView'
+import { daysSay } from '../week/weekView'
+import { type OwnerRow, ownerView } from './ownerView'
+
+/** What the owner of a loop is told: as it really behaves, and only what he can turn. */
+export interface OwnerTells {
+  /** What it does, a sentence each. */
+  readonly does: readonly string[]
+  /** Three outdoor temperatures with the water at each, where the water follows the weather. */
+  readonly line: readonly { readonly outdoor: string; readonly water: string }[]
+  /** Stages with where each runs, where there are several on one controller. */
+  readonly stages: readonly { readonly tag: string; readonly on: string; readonly off: string }[]
+  readonly turns: readonly OwnerRow[]
+  /** How to turn it, where that is more than turning. */
+  readonly how: readonly string[]
+  /** What is seen on the display or heard, and what it means and asks for. */
+  readonly shows: readonly (readonly [see: string, means: string])[]
+  /** What only the fitter changes, by name. */
+  readonly mayNot: readonly string[]
+}
+
+/** Controllers that give an output of this loop. */
+function controllersOf({ chain, loop }: LoopContext): ResolvedDevice[] {
+  const plans = plansOf(loop.settings.planned)
+  return chain.devices.filter(({ id, facts }) => facts.controller && plans.some(({ output }) => output.device === id))
+}
+
+const plansAt = ({ loop }: LoopContext, { id }: ResolvedDevice) =>
+  plansOf(loop.settings.planned).filter(({ output }) => output.device === id)
+
+const verb = ({ action }: Pick<PlanOf, 'action'>) => (action === 'heating' ? 'Heats' : 'Cools')
+
+/** Water by the weather: coldest day, the warm end, and between them. */
+function lineOf(context: LoopContext, device: ResolvedDevice): OwnerTells['line'] {
+  const plan = controllerPlanOf(context, device).reset
+  if (!plan || !resetView(context, device)) return []
+  const { say } = context.words
+  const at = resetLine(shiftedLine(plan, plan.shiftK))
+  const { designOutdoorC, warmOutdoorC, shutdownAboveC = Infinity } = plan
+  const warmC = Math.min(warmOutdoorC, shutdownAboveC)
+  return [designOutdoorC, (designOutdoorC + warmC) / 2, warmC].map((outdoorC) => {
+    const waterC = at(outdoorC)
+    return { outdoor: say(outdoorC, 'temperature', 0), water: waterC === null ? 'off' : say(waterC, 'temperature', 0) }
+  })
+}
+
+/** What one controller does with its outputs. */
+function outputsDo(context: LoopContext, device: ResolvedDevice): readonly string[] {
+  const { say, term } = context.words
+  const plans = plansAt(context, device)
+  const { reset } = controllerPlanOf(context, device)
+  const [first] = plans
+  if (!first) return []
+  if (reset && resetView(context, device))
+    return [
+      'The water follows the weather: the colder it is outdoors, the warmer the water. No fixed temperature is set.',
+      ...(reset.shutdownAboveC === undefined
+        ? []
+        : [`Over ${say(reset.shutdownAboveC, 'temperature', 0)} outdoors the heating rests.`]),
+      ...(reset.setbackK > 0
+        ? [`In its night periods the water is ${say(reset.setbackK, 'difference', 0)} cooler.`]
+        : []),
+    ]
+  const switching = plans.filter((plan): plan is PlanOf<OnOffBehaviour> => plan.kind === 'on-off')
+  if (
+    switching.length > 1 &&
+    switching.length === plans.length &&
+    switching.every(({ action }) => action === first.action)
+  )
+    return [
+      `${verb(first)} in ${counted(switching.length, 'stage')} from one setpoint, ${say(first.setpointC, 'temperature')}: the further off it is, the more of them run.`,
+    ]
+  return plans.map((plan) => {
+    if (plan.kind === 'on-off') {
+      const { onC, offC } = switchingOf(plan)
+      return `${verb(plan)}: on at ${say(onC, 'temperature')}, off at ${say(offC, 'temperature')}. Between the two it stays as it was.`
+    }
+    if (plan.kind === 'band')
+      return `${verb(plan)} a little or a lot, as much as it takes, about ${say(plan.setpointC, 'temperature')}.`
+    const humid = plan.humidityPercent === undefined ? '' : ` or over ${say(plan.humidityPercent, 'percent')} humidity`
+    const least =
+      plan.minimumPercent === 'off'
+        ? 'It may stand still.'
+        : `It never runs under ${say(plan.minimumPercent, 'percent')}.`
+    return `Moves air: faster over ${say(plan.setpointC, 'temperature')}${humid}. ${least} The ${term('setpoint')} is where it begins to run faster.`
+  })
+}
+
+/** What a controller does besides: timer, week, defrost, battery. */
+function besides(context: LoopContext, device: ResolvedDevice): readonly string[] {
+  const { say } = context.words
+  const { timer, week, defrost, battery } = controllerPlanOf(context, device)
+  const periods = week ? ordered(week.periods) : []
+  return [
+    ...(timer
+      ? [
+          timer.mode === 'once'
+            ? `A timer ends it: ${spell(timer.aS)} from ${timer.from === 'key' ? 'when its key is pressed' : 'when it has reached its temperature'}. Then it is off until it is started again.`
+            : `A timer lets it run ${spell(timer.aS)}, then rest ${spell(timer.bS)}, over and over.`,
+        ]
+      : []),
+    ...periods.map(
+      ({ days, start, minutes, mode }) => `${daysSay(days)} from ${start} for ${spell(minutes * 60)}: ${mode}.`,
+    ),
+    ...(defrost
+      ? [
+          `It melts the ice off its coil ${defrost.by === 'coil' && defrost.coilC !== undefined ? `when the coil is at ${say(defrost.coilC, 'temperature')}, at the latest ` : ''}every ${say(defrost.everyH, 'hours', 0)}, for ${say(defrost.longestMin, 'minutes')} at most. It gets a little warmer meanwhile: that is no fault.`,
+        ]
+      : []),
+    ...(battery
+      ? [
+          `Under ${say(battery.cutOffV, 'voltage')} of battery for ${spell(battery.holdS)} it stops, so that the battery lasts. It starts again over ${say(battery.restartV, 'voltage')}.`,
+        ]
+      : []),
+  ]
+}
+
+/** What a controller shows that is no temperature, and what to do then. */
+function showsOf(context: LoopContext, device: ResolvedDevice): OwnerTells['shows'] {
+  const { say } = context.words
+  const { name, facts } = device
+  const controller = facts.controller!
+  const [plan] = plansAt(context, device)
+  if (!plan) return []
+  const { defrost, battery, timer } = controllerPlanOf(context, device)
+  const { tells = {}, faultDisplay } = controller
+  const codes = [...new Set([faultDisplay.open, faultDisplay.short])].filter((code) => code !== '' && code !== 'none')
+  // What has no alarm of its own tells none, whatever is planned.
+  const heard = Object.values(facts.ports).some((port) => port.kind === 'contact' && port.role === 'alarm')
+  const alarms = (binds: 'alarmHigh' | 'alarmLow') => boundTo(controller, binds) !== undefined || heard
+  const sees = (code: string | undefined, otherwise: string) =>
+    code === undefined ? `${name} ${otherwise}` : `${name} shows ${code}`
+  const alarm = heard ? 'gives its alarm' : 'tells an alarm'
+  return [
+    ...codes.map(
+      (code) =>
+        [
+          `${name} shows ${code}`,
+          `Its probe is broken; meanwhile: ${faultTitle(plan.probeFault).toLowerCase()}. Call.`,
+        ] as const,
+    ),
+    ...(codes.length === 0
+      ? ([
+          [
+            `${name} has no display`,
+            'It tells nothing of a broken probe: too warm or too cold is all there is to see. Then call.',
+          ],
+        ] as const)
+      : []),
+    ...(alarms('alarmHigh') && plan.alarmHighC !== undefined
+      ? ([
+          [
+            sees(tells.alarmHigh, alarm),
+            `Over ${say(plan.alarmHighC, 'temperature')}: look whether a door stands open or the plant is off; still so after an hour, call.`,
+          ],
+        ] as const)
+      : []),
+    ...(alarms('alarmLow') && plan.alarmLowC !== undefined
+      ? ([[sees(tells.alarmLow, alarm), `Under ${say(plan.alarmLowC, 'temperature')}: call.`]] as const)
+      : []),
+    ...(defrost
+      ? ([
+          [sees(tells.defrost, 'is warmer for a while'), 'It melts ice. Nothing to do; still so after an hour, call.'],
+        ] as const)
+      : []),
+    ...(battery
+      ? ([
+          [
+            sees(tells.batteryLow, 'stops by itself'),
+            `The battery is under ${say(battery.cutOffV, 'voltage')}. Charge it; it starts again over ${say(battery.restartV, 'voltage')}.`,
+          ],
+        ] as const)
+      : []),
+    ...(timer?.mode === 'once'
+      ? ([
+          [sees(tells.timerOver, 'is off'), 'The time is over. Start it again with its key when it is wanted.'],
+        ] as const)
+      : []),
+  ]
+}
+
+/** How to turn what may be turned, where that is not plain. */
+function howOf(context: LoopContext, device: ResolvedDevice, turns: readonly OwnerRow[]): readonly string[] {
+  const { reset } = controllerPlanOf(context, device)
+  const sets = turns.filter(({ binds }) => binds === 'setpoint')
+  return [
+    ...(reset && turns.some(({ binds }) => binds === 'reset.shift')
+      ? ['Rooms too cool or too warm: turn it by one, and wait a day before turning again.']
+      : []),
+    ...(sets.length > 1
+      ? [`${sets.map(({ name }) => name).join(', ')} hang together: turn them all by as much, or call.`]
+      : []),
+  ]
+}
+
+/** What the owner of a loop is told, by what the loop does. */
+export function ownerTells(context: LoopContext): OwnerTells {
+  const devices = controllersOf(context)
+  const { say } = context.words
+  const { survey } = context
+  // What is held is the rooms, whatever the water is.
+  const heldC = survey?.boiler ? context.loop.survey.answers['target'] : survey?.seen.targetC
+  const views = devices.map((device) => [device, ownerView(context, device)?.rows ?? []] as const)
+  const turnsAt = (rows: readonly OwnerRow[]) =>
+    rows.filter(({ may, level, idle }) => may && level === 'owner' && !idle)
+  const line = devices.flatMap((device) => lineOf(context, device))
+  const limiter = context.chain.devices.find(({ facts }) => facts.limiter?.reset === 'manual')
+  return {
+    line,
+    does: [
+      ...devices.flatMap((device) => [...outputsDo(context, device), ...besides(context, device)]),
+      ...(survey && typeof heldC === 'number'
+        ? [`It is made to hold ${survey.boiler ? 'rooms at ' : ''}${say(heldC, 'temperature')}.`]
+        : []),
+    ],
+    stages: devices.flatMap((device) => {
+      const plans = plansAt(context, device).filter((plan): plan is PlanOf<OnOffBehaviour> => plan.kind === 'on-off')
+      if (plans.length < 2) return []
+      return plans.map((plan, i) => {
+        const { onC, offC } = switchingOf(plan)
+        return { tag: `stage ${i + 1}`, on: say(onC, 'temperature'), off: say(offC, 'temperature') }
+      })
+    }),
+    turns: views.flatMap(([, rows]) => turnsAt(rows)),
+    how: views.flatMap(([device, rows]) => howOf(context, device, turnsAt(rows))),
+    shows: [
+      ...devices.flatMap((device) => showsOf(context, device)),
+      ...(limiter
+        ? [
+            [
+              `${limiter.name} has opened`,
+              'It protects against overheating. Do not reset it: call. It is reset once its cause is found.',
+            ] as const,
+          ]
+        : []),
+      [
+        'Smell of gas or burning, smoke',
+        'Switch off at the main switch if it is safe, out, call the emergency number.',
+      ] as const,
+    ],
+    mayNot: views.flatMap(([, rows]) => rows.filter(({ may, idle }) => !may && !idle).map(({ name }) => name)),
+  }
+}
