@@ -15,6 +15,7 @@ import {
   chain,
   feedFrom,
   join,
+  meantNear,
   option,
   proveAndSwitchOn,
   reading,
@@ -287,5 +288,11 @@ export const asPlanned: Story = {
         set(t, 'device 2', { nameplate: { startsPerHour: 6 } })
       },
     },
-  ],
+  ].map((each) => ({
+    ...each,
+    story: (teller: Teller) => {
+      each.story(teller)
+      meantNear(teller)
+    },
+  })),
 }

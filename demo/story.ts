@@ -2,6 +2,7 @@ import type { RecordField } from '@nachtigal/core/schema/field'
 import type { Hand } from '@nachtigal/core/actions/action'
 import { answerQuestions } from '@nachtigal/core/actions/answerQuestions'
 import { answerStep } from '@nachtigal/core/actions/answerStep'
+import { changeSettings, settingsChange } from '@nachtigal/core/actions/changeSettings'
 import { chooseDevice } from '@nachtigal/core/actions/chooseDevice'
 import { closeFinding } from '@nachtigal/core/actions/closeFinding'
 import { feedFrom as feedFromSupply } from '@nachtigal/core/actions/feedFrom'
@@ -18,6 +19,9 @@ import type { LoopDocument, Reading } from '@nachtigal/core/document/documents'
 import type { LoopKind } from '@nachtigal/core/kinds/kinds'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
+import { plansOf } from '@nachtigal/core/settings/behaviour'
+import { ownerView } from '@nachtigal/core/settings/owner/ownerView'
+import { withControllerPlan } from '@nachtigal/core/survey/controllerPlanOf'
 import { safetyBlockIds } from '@nachtigal/core/commissioning/safetyStep'
 import { nextStep, soundStepReading } from '@nachtigal/core/testing/soundSteps'
 import { type Quantity, quantityView } from '@nachtigal/core/units/quantity'
@@ -85,6 +89,23 @@ export function survey(
   for (const [id, answer] of Object.entries(answers))
     act(answerQuestions, { answers: { [id]: answer } }, { minutes: 1 })
   act(tickHazards, { hazards: Object.fromEntries(hazards.map((id) => [id, true as const])) })
+}
+
+/** A range for each setpoint that nothing holds, so that the panel card can print it. */
+export function meantNear({ act, current, context }: Teller, byK = 2) {
+  const [plan] = plansOf(current().loop.settings.planned)
+  const device = context().chain.devices.find(({ id }) => id === plan?.output.device)
+  if (!device) return
+  const meant = Object.fromEntries(
+    (ownerView(context(), device)?.rows ?? []).flatMap(({ code, binds, idle, held, plannedSi }) =>
+      binds === 'setpoint' && !idle && !held && plannedSi !== undefined
+        ? [[code, { low: plannedSi - byK, high: plannedSi + byK }]]
+        : [],
+    ),
+  )
+  if (Object.keys(meant).length === 0) return
+  const next = withControllerPlan(context(), device, { meant })
+  act(changeSettings, settingsChange(current().loop.settings, next.settings))
 }
 
 /** A chain, device by device, under steady ids; plans follow from what is there. */

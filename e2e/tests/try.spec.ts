@@ -95,7 +95,7 @@ test('where no setting helps the ways out stand, each with the figure that it wa
   await expect(page.locator('[data-sentence="strays"]')).toBeVisible()
   const advice = page.locator('[data-advice="fight"]')
   // A dial's own differential is as it was made: there is nothing to key.
-  await expect(advice).toContainText('no set keeps ±1.5', { timeout: 60_000 })
+  await expect(advice).toContainText('no setting keeps ±1.5', { timeout: 60_000 })
   await expect(advice.getByRole('button')).toHaveCount(0)
   await expect(page.getByRole('textbox', { name: 'Swing', exact: true })).toHaveCount(0)
   await expect(advice).toContainText(/Let it stray by \d\.\d\sK/)

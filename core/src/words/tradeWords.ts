@@ -62,7 +62,7 @@ export function sayTrade(
 ): { head: string; reason: string } {
   const bound = tradeWishes.filter((wish) => bounds[wish] !== undefined)
   const quantity = tradeQuantity(setting)
-  const name = setting === undefined ? 'set' : tradeTitle(setting, words)
+  const name = setting === undefined ? 'setting' : tradeTitle(setting, words)
   if (bound.length === 0)
     return { head: 'Nothing binds it.', reason: 'No tolerance and no most of starts is known for it.' }
   const wants = bound.map((wish) => [sayWish(wish, bounds[wish]!, words), ranges[wish] ?? []] as const)
@@ -75,7 +75,7 @@ export function sayTrade(
   if (setting === undefined || bound.length === 1)
     return {
       head: `No ${name} keeps ${alone.join(' and ') || wants.map(([wish]) => wish).join(' and ')}.`,
-      reason: 'The setting is not to blame.',
+      reason: 'It is the plant that is to be looked at.',
     }
   return {
     head: `No ${name} meets ${counts[bound.length]}: ${alone.length > 0 ? `none keeps ${alone.join(' or ')}` : 'the wishes fight'}.`,

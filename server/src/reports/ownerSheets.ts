@@ -1,30 +1,35 @@
 import type { LoopContext } from '@nachtigal/core/loop/context'
 import { faultView, faultTitle } from '@nachtigal/core/settings/fault/faultView'
-import { ownerTells, type OwnerTells } from '@nachtigal/core/settings/owner/ownerTells'
-import type { OwnerRow } from '@nachtigal/core/settings/owner/ownerView'
+import { ownerTells, type OwnerTells, type OwnerTurn } from '@nachtigal/core/settings/owner/ownerTells'
 import { plansOf } from '@nachtigal/core/settings/behaviour'
 import { hazards } from '@nachtigal/core/kinds/hazards'
 import { kindFacts } from '@nachtigal/core/kinds/kinds'
 import { shownDay } from '@nachtigal/core/time/shownMoment'
 import { type Block, heading, INK, sheet, type Stamp, t, table } from './sheetParts'
 
-const rangeOf = ({ name, planned, range }: OwnerRow) => [name, planned, range ?? 'as you like'] as const
+const rangeOf = ({ name, planned, range }: OwnerTurn) => [name, planned, range] as const
 
 /** What may be turned, from where to where, and how. */
-function turning({ turns, how }: OwnerTells, widths: readonly (string | number)[], meanings: boolean): Block[] {
+function turning(
+  { turns, how }: OwnerTells,
+  widths: readonly (string | number)[],
+  meanings: boolean,
+  spaced?: { readonly below: number },
+): Block[] {
   if (turns.length === 0) return [t('Nothing: leave it as it is.')]
   return [
     table(
       [...widths],
       ['what', 'left at', 'from, to', ...(meanings ? [''] : [])],
       turns.map((row) => [...rangeOf(row), ...(meanings ? [row.meaning] : [])]),
+      spaced,
     ),
     ...how.map((said) => t(said, { margin: [0, 2, 0, 0] })),
   ]
 }
 
 /** Three outdoor temperatures with their water, and stages with their points: tables where there is one. */
-function lineAndStages({ line, stages }: OwnerTells): Block[] {
+function lineAndStages({ line, stages }: OwnerTells, spaced?: { readonly below: number }): Block[] {
   return [
     ...(line.length === 0
       ? []
@@ -33,21 +38,29 @@ function lineAndStages({ line, stages }: OwnerTells): Block[] {
             ['auto', ...line.map(() => '*')],
             ['outdoors', ...line.map(({ outdoor }) => outdoor)],
             [['the water', ...line.map(({ water }) => water)]],
+            spaced,
           ),
         ]),
     ...(stages.length === 0
       ? []
       : [
           table(
-            ['auto', '*', '*'],
-            ['', 'on at', 'off at'],
-            stages.map(({ tag, on, off }) => [tag, on, off]),
+            ['auto', ...stages.map(() => '*')],
+            ['', ...stages.map(({ tag }) => tag)],
+            [
+              ['on at', ...stages.map(({ on }) => on)],
+              ['off at', ...stages.map(({ off }) => off)],
+            ],
+            spaced,
           ),
         ]),
   ]
 }
 
 const calls = ({ loop }: LoopContext) => loop.handover.call ?? '........................................'
+
+/** Under the tables of a card: it is one page, whatever it tells. */
+const TIGHT = { below: 2 }
 
 /** Size of the card in points: fits a pocket and a panel door, and laminates. */
 const CARD = { width: 297.64, height: 419.53 }
@@ -63,15 +76,16 @@ export function panelCard(context: LoopContext, stamp: Stamp): object {
       t(loop.name, { font: 'Barlow', fontSize: 20 }),
       t(`${job.name}${job.place ? `, ${job.place}` : ''}. ${kindFacts[loop.kind].title}.`, { margin: [0, 0, 0, 4] }),
       ...(tells.line.length + tells.stages.length > 0
-        ? [heading('What it does'), ...tells.does.slice(0, 1).map((said) => t(said)), ...lineAndStages(tells)]
+        ? [heading('What it does'), ...tells.does.slice(0, 1).map((said) => t(said)), ...lineAndStages(tells, TIGHT)]
         : []),
       heading('You may turn'),
-      ...turning(tells, ['*', 62, 74], false),
+      ...turning(tells, ['*', 62, 74], false, TIGHT),
       heading('When it tells something'),
       table(
         ['auto', '*'],
         [],
         tells.shows.map((line) => [...line]),
+        TIGHT,
       ),
       heading('Call'),
       t(calls(context), { fontSize: 12, bold: true }),
@@ -86,9 +100,9 @@ export function panelCard(context: LoopContext, stamp: Stamp): object {
     ],
     stamp,
     {
-      defaultStyle: { font: 'B612', fontSize: 7.5, lineHeight: 1.2, color: INK },
+      defaultStyle: { font: 'B612', fontSize: 7, lineHeight: 1.12, color: INK },
       styles: {
-        section: { font: 'Barlow', fontSize: 12, margin: [0, 6, 0, 1] },
+        section: { font: 'Barlow', fontSize: 11.5, margin: [0, 4, 0, 0] },
         head: { font: 'Barlow', fontSize: 8.5 },
       },
       footer: () =>
@@ -130,7 +144,8 @@ export function ownersPage(context: LoopContext, stamp: Stamp): object {
       tells.shows.map((line) => [...line]),
     ),
     heading('When its probe breaks'),
-    ...plans.map((plan) => {
+    ...[...new Set(plans.map(({ probeFault }) => probeFault))].map((probeFault) => {
+      const plan = plans.find((each) => each.probeFault === probeFault)!
       const choice = faultView(context, plan).choices.find(({ fault }) => fault === plan.probeFault)
       return t(`${faultTitle(plan.probeFault)}: ${choice?.says ?? ''}`, { margin: [0, 0, 0, 2] })
     }),

@@ -19,6 +19,7 @@ export function table(
   widths: readonly (string | number)[],
   head: readonly string[],
   rows: readonly (readonly (string | Block)[])[],
+  { below = 8 }: { readonly below?: number } = {},
 ): Block {
   return {
     table: {
@@ -37,7 +38,7 @@ export function table(
       paddingLeft: () => 0,
       paddingRight: () => 8,
     },
-    margin: [0, 2, 0, 8],
+    margin: [0, 2, 0, below],
   }
 }
 

@@ -31,9 +31,9 @@ describe.each(loopKinds)('what the owner of a sound loop is told: %s', (kind) =>
   })
   it('he may turn only what his keys reach and what turns something', () => {
     const rows = context.chain.devices.flatMap((device) => ownerView(context, device)?.rows ?? [])
-    for (const { code, level, idle, may } of told.turns) {
-      expect([code, level, idle, may]).toEqual([code, 'owner', false, true])
-      expect(rows.some((row) => row.code === code)).toBe(true)
+    for (const code of told.turns.flatMap(({ codes }) => codes)) {
+      const row = rows.find((each) => each.code === code && each.may)!
+      expect([code, row.level, row.idle]).toEqual([code, 'owner', false])
     }
   })
   it('an alarm, an empty battery, ice that melts and a time that is over stand as the display shows them', () => {
@@ -64,8 +64,10 @@ describe('water that follows the weather', () => {
     })
     const waters = told.line.map(({ water }) => parseFloat(water))
     expect(waters).toEqual([...waters].sort((a, b) => b - a))
-    expect(told.turns.map(({ binds }) => binds)).not.toContain('setpoint')
-    expect(told.turns.map(({ binds }) => binds)).toContain('reset.shift')
+    const bindsOf = (code: string) => mainDevice(context).facts.controller!.parameters[code]!.binds
+    const binds = told.turns.flatMap(({ codes }) => codes.map(bindsOf))
+    expect(binds).not.toContain('setpoint')
+    expect(binds).toContain('reset.shift')
     expect(told.how[0]).toMatch(/wait a day/)
   })
   it('shifted by its owner the pairs move with it', () => {
@@ -85,7 +87,10 @@ describe('stages', () => {
     const plans = plansOf(context.loop.settings.planned)
     expect(told.stages.length).toBe(plans.length)
     expect(told.does[0]).toMatch(/^Cools in \d stages from one setpoint/)
-    expect(told.how.join()).toMatch(/turn them all by as much/)
+    expect(told.turns[0]!.codes.length).toBe(plans.length)
+    expect(told.turns[0]!.name).toMatch(/: all by as much$/)
+    // From end to end of the keys is no range that anybody means.
+    expect(told.turns[0]!.range).toBe('no range agreed')
   })
 })
 
@@ -102,8 +107,8 @@ describe('the range that is meant', () => {
   const loop = withControllerPlan(context, device, { meant })
   it('is told in place of what the keys let through, and quiets the note that nothing holds his hand', () => {
     const after = contextOf({ job: edited.job, loop })
-    const row = ownerTells(after).turns.find(({ code }) => code === first!.code)!
-    expect(row.range).toBe('\u22123.0 to \u22121.0 °C')
+    const row = ownerTells(after).turns.find(({ codes }) => codes.includes(first!.code))!
+    expect(row.range).toBe(`${first!.name} \u22123.0 to \u22121.0 °C`)
     const codes = (of: typeof context) => checkLoop(of).open.map(({ code }) => code)
     expect(codes(context)).toContain('C118_OWNER_UNLIMITED')
     expect(codes(after)).not.toContain('C118_OWNER_UNLIMITED')

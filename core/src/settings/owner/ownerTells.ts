@@ -6,11 +6,19 @@ import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import { spell } from '../../time/spell'
 import { counted } from '../../words/words'
 import { type OnOffBehaviour, type PlanOf, plansOf, switchingOf } from '../behaviour'
-import { faultTitle } from '../fault/faultView'
 import { resetLine } from '../reset/law/resetLine'
 import { resetView, shiftedLine } from '../reset/resetView'
 import { daysSay } from '../week/weekView'
 import { type OwnerRow, ownerView } from './ownerView'
+
+/** One thing that may be turned: several setpoints that hang together are one. */
+export interface OwnerTurn {
+  readonly codes: readonly string[]
+  readonly name: string
+  readonly planned: string
+  readonly range: string
+  readonly meaning: string
+}
 
 /** What the owner of a loop is told: as it really behaves, and only what he can turn. */
 export interface OwnerTells {
@@ -20,7 +28,7 @@ export interface OwnerTells {
   readonly line: readonly { readonly outdoor: string; readonly water: string }[]
   /** Stages with where each runs, where there are several on one controller. */
   readonly stages: readonly { readonly tag: string; readonly on: string; readonly off: string }[]
-  readonly turns: readonly OwnerRow[]
+  readonly turns: readonly OwnerTurn[]
   /** How to turn it, where that is more than turning. */
   readonly how: readonly string[]
   /** What is seen on the display or heard, and what it means and asks for. */
@@ -125,6 +133,13 @@ function besides(context: LoopContext, device: ResolvedDevice): readonly string[
   ]
 }
 
+/** What an output does without its probe, as an owner lives with it. */
+function brokenWords({ probeFault, action }: PlanOf): string {
+  if (probeFault === 'on') return `it ${action === 'heating' ? 'heats' : 'cools'} without a stop`
+  if (probeFault === 'duty') return 'it runs part of the time, whatever the temperature'
+  return probeFault === 'last' ? 'it goes on as it last did' : `it does not ${action === 'heating' ? 'heat' : 'cool'}`
+}
+
 /** What a controller shows that is no temperature, and what to do then. */
 function showsOf(context: LoopContext, device: ResolvedDevice): OwnerTells['shows'] {
   const { say } = context.words
@@ -142,13 +157,14 @@ function showsOf(context: LoopContext, device: ResolvedDevice): OwnerTells['show
     code === undefined ? `${name} ${otherwise}` : `${name} shows ${code}`
   const alarm = heard ? 'gives its alarm' : 'tells an alarm'
   return [
-    ...codes.map(
-      (code) =>
-        [
-          `${name} shows ${code}`,
-          `Its probe is broken; meanwhile: ${faultTitle(plan.probeFault).toLowerCase()}. Call.`,
-        ] as const,
-    ),
+    ...(codes.length > 0
+      ? ([
+          [
+            `${name} shows ${codes.join(' or ')}`,
+            `Its probe is broken. Until it is mended ${brokenWords(plan)}. Call.`,
+          ],
+        ] as const)
+      : []),
     ...(codes.length === 0
       ? ([
           [
@@ -189,18 +205,42 @@ function showsOf(context: LoopContext, device: ResolvedDevice): OwnerTells['show
   ]
 }
 
+/** What is said of a range where none is typed and the keys hold nobody's hand. */
+const NO_RANGE = 'no range agreed'
+/** What does harm far from where it was left. */
+const unbound = /^(setpoint|humidity|timer)/
+
+const turnOf = ({ code, name, planned, range, meaning, binds, meant, held }: OwnerRow): OwnerTurn => ({
+  ...{ codes: [code], name, planned, meaning },
+  // From end to end of the keys is no range that anybody means.
+  range: unbound.test(binds ?? '') && !meant && !held ? NO_RANGE : (range ?? 'as you like'),
+})
+
+/** What may be turned on one controller; setpoints of stages as one. */
+function turnsOf(rows: readonly OwnerRow[]): readonly OwnerTurn[] {
+  const sets = rows.filter(({ binds }) => binds === 'setpoint')
+  const [first] = sets
+  if (!first || sets.length < 2) return rows.map(turnOf)
+  const one = turnOf(first)
+  return [
+    {
+      ...one,
+      codes: sets.map(({ code }) => code),
+      name: `${sets.map(({ name }) => name).join(', ')}: all by as much`,
+      planned: sets.map(({ planned }) => planned).join(', '),
+      range: one.range === NO_RANGE ? one.range : `${first.name} ${one.range}`,
+      meaning: 'They hang together.',
+    },
+    ...rows.filter(({ binds }) => binds !== 'setpoint').map(turnOf),
+  ]
+}
+
 /** How to turn what may be turned, where that is not plain. */
 function howOf(context: LoopContext, device: ResolvedDevice, turns: readonly OwnerRow[]): readonly string[] {
   const { reset } = controllerPlanOf(context, device)
-  const sets = turns.filter(({ binds }) => binds === 'setpoint')
-  return [
-    ...(reset && turns.some(({ binds }) => binds === 'reset.shift')
-      ? ['Rooms too cool or too warm: turn it by one, and wait a day before turning again.']
-      : []),
-    ...(sets.length > 1
-      ? [`${sets.map(({ name }) => name).join(', ')} hang together: turn them all by as much, or call.`]
-      : []),
-  ]
+  return reset && turns.some(({ binds }) => binds === 'reset.shift')
+    ? ['Rooms too cool or too warm: turn it by one, and wait a day before turning again.']
+    : []
 }
 
 /** What the owner of a loop is told, by what the loop does. */
@@ -231,7 +271,7 @@ export function ownerTells(context: LoopContext): OwnerTells {
         return { tag: `stage ${i + 1}`, on: say(onC, 'temperature'), off: say(offC, 'temperature') }
       })
     }),
-    turns: views.flatMap(([, rows]) => turnsAt(rows)),
+    turns: views.flatMap(([, rows]) => turnsOf(turnsAt(rows))),
     how: views.flatMap(([device, rows]) => howOf(context, device, turnsAt(rows))),
     shows: [
       ...devices.flatMap((device) => showsOf(context, device)),

@@ -17,6 +17,8 @@ export interface OwnerRow {
   /** Whether the plan lets the owner touch it. */
   readonly may: boolean
   readonly planned: string
+  /** The same as a number in the contract's unit, where it is one. */
+  readonly plannedSi?: number
   /** In which range the owner is meant to keep it, or the keys hold it; left out where the keys let any through. */
   readonly range?: string
   /** Whether it turns anything as things are planned: a fixed supply turns nothing while the water follows the weather. */
@@ -25,6 +27,8 @@ export interface OwnerRow {
   readonly view?: ParameterView
   readonly meant?: MeantRange
   readonly binds?: string
+  /** The keys hold it in its range. */
+  readonly held: boolean
   /** What stands in the way of the plan. */
   readonly note?: string
 }
@@ -69,7 +73,9 @@ export function ownerView(context: LoopContext, device: ResolvedDevice): OwnerVi
       const may = whole.owner?.[code] ?? parameter.level === 'owner'
       const meant = whole.meant?.[code]
       const isSet = parameter.binds === 'setpoint'
-      const idle = isSet && whole.reset !== undefined && controller.controls?.reset === true
+      const idle =
+        (isSet && whole.reset !== undefined && controller.controls?.reset === true) ||
+        (parameter.binds === 'timer.b' && whole.timer?.mode === 'once')
       const range =
         view && meant
           ? `${view.shows(meant.low)} to ${view.shows(meant.high)} ${view.label}`.trim()
@@ -93,7 +99,9 @@ export function ownerView(context: LoopContext, device: ResolvedDevice): OwnerVi
         level: parameter.level,
         may,
         planned,
+        ...(typeof value === 'number' ? { plannedSi: value } : {}),
         idle,
+        held: isSet && keysLimits && plan?.lowestC !== undefined && plan.highestC !== undefined,
         ...(view && turned.test(parameter.binds ?? '') ? { view } : {}),
         ...(meant ? { meant } : {}),
         ...(parameter.binds === undefined ? {} : { binds: parameter.binds }),

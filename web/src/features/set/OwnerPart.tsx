@@ -1,4 +1,5 @@
-import { ownerView } from '@nachtigal/core/settings/owner/ownerView'
+import { type OwnerRow, ownerView } from '@nachtigal/core/settings/owner/ownerView'
+import { PHONE, useMedia } from '../../lib/useMedia'
 import type { ParameterView } from '@nachtigal/core/device/parameterView'
 import type { MeantRange as Meant } from '@nachtigal/core/settings/owner/fields'
 import { meantFrom } from '@nachtigal/core/settings/owner/meantFrom'
@@ -15,6 +16,22 @@ export function OwnerPart() {
   const { context, device, whole, safely, withWhole } = useSetting()
   const view = ownerView(context, device)!
   const lock = view.lockParameter
+  const phone = useMedia(PHONE)
+  const meantAt = ({ code, name, level, may, idle, view: shown, meant, range }: OwnerRow) =>
+    may && level === 'owner' && !idle && shown ? (
+      <MeantRange
+        name={name}
+        view={shown}
+        meant={meant}
+        draftKey={`${loop.id}/${device.id}/${code}`}
+        onCommit={(next) => {
+          const { [code]: _, ...others } = whole.meant ?? {}
+          return safely(() => withWhole({ meant: next ? { ...others, [code]: next } : others }))
+        }}
+      />
+    ) : (
+      (range ?? '')
+    )
   return (
     <div className="work">
       <section className="flex flex-col min-h-0 min-w-0 overflow-auto p-4 gap-3" aria-labelledby="owner-title">
@@ -33,52 +50,44 @@ export function OwnerPart() {
               <th>owner</th>
               <th>parameter</th>
               <th>planned</th>
-              <th>meant to stay</th>
+              <th className="not-phone">meant to stay</th>
               <th className="not-phone">stands in</th>
             </tr>
           </thead>
           <tbody>
-            {view.rows.map(({ code, name, meaning, level, may, planned, range, note, idle, view: shown, meant }) => (
-              <tr key={code}>
-                <td>
-                  <Tick
-                    label={`Owner may touch ${name}`}
-                    checked={may}
-                    onChange={(next) => safely(() => withWhole({ owner: { ...whole.owner, [code]: next } }))}
-                  />
-                </td>
-                <td>
-                  <b>{name}</b>
-                  <span className="block small text-ink2">{meaning}</span>
-                  {idle ? (
-                    <span className="block small text-ink2">Turns nothing while the water follows the weather.</span>
-                  ) : null}
-                  {note ? (
-                    <span className="flex gap-1.5 small items-baseline">
-                      <Shape kind="look" size={12} labelled /> {note}
-                    </span>
-                  ) : null}
-                </td>
-                <td className="whitespace-nowrap">{planned}</td>
-                <td>
-                  {may && level === 'owner' && !idle && shown ? (
-                    <MeantRange
-                      name={name}
-                      view={shown}
-                      meant={meant}
-                      draftKey={`${loop.id}/${device.id}/${code}`}
-                      onCommit={(next) => {
-                        const { [code]: _, ...others } = whole.meant ?? {}
-                        return safely(() => withWhole({ meant: next ? { ...others, [code]: next } : others }))
-                      }}
+            {view.rows.map((row) => {
+              const { code, name, meaning, level, may, planned, note, idle } = row
+              return (
+                <tr key={code}>
+                  <td>
+                    <Tick
+                      label={`Owner may touch ${name}`}
+                      checked={may}
+                      onChange={(next) => safely(() => withWhole({ owner: { ...whole.owner, [code]: next } }))}
                     />
-                  ) : (
-                    (range ?? '')
-                  )}
-                </td>
-                <td className="not-phone">{level === 'owner' ? 'owner\u2019s level' : 'installer\u2019s level'}</td>
-              </tr>
-            ))}
+                  </td>
+                  <td>
+                    <b>{name}</b>
+                    <span className="block small text-ink2">{meaning}</span>
+                    {idle ? <span className="block small text-ink2">Turns nothing as it is planned.</span> : null}
+                    {note ? (
+                      <span className="flex gap-1.5 small items-baseline">
+                        <Shape kind="look" size={12} labelled /> {note}
+                      </span>
+                    ) : null}
+                    {phone && may && level === 'owner' && !idle ? (
+                      <span className="grid gap-0.5 pt-1">
+                        <span className="small text-ink2">meant to stay</span>
+                        {meantAt(row)}
+                      </span>
+                    ) : null}
+                  </td>
+                  <td className="whitespace-nowrap">{planned}</td>
+                  <td className="not-phone">{phone ? null : meantAt(row)}</td>
+                  <td className="not-phone">{level === 'owner' ? 'owner\u2019s level' : 'installer\u2019s level'}</td>
+                </tr>
+              )
+            })}
           </tbody>
         </table>
       </section>
