@@ -1,37 +1,25 @@
-import { checkLoop } from '../check/checkLoop'
 import { findingKey } from '../check/finding'
-import { applyFix } from '../check/fix'
-import { loopContext } from '../loop/context'
 import { id, maybe, record } from '../schema/field'
-import type { Fix } from '../shapes/fix'
-import { placing } from '../survey/placing'
 import { Refused } from '../units/refused'
 import { defineAction } from './action'
-import { asRefusal, chainChanged } from './chainParts'
+import { findingOfConnection, openIn, triedRemedy } from './triedRemedy'
 
-/** Carries out the remedy of a finding, or of a connection that does not fit. */
+/** Carries out the remedy of a finding, or of a connection that does not fit: what was tried on a copy, and helps. */
 export const carryOutRemedy = defineAction({
   id: 'carry-out',
   did: 'carried out a remedy',
   input: record('remedy', { finding: maybe(id('finding')), connection: maybe(id('connection')) }),
   run: (edited, { finding, connection }, hand) => {
-    const { job, loop } = edited
-    const context = loopContext(job, loop, hand.data, job, hand.loops)
     const field = finding === undefined ? 'connection' : 'finding'
     const named = finding ?? connection ?? ''
-    const fixes: readonly (Fix | undefined)[] =
-      finding === undefined
-        ? context.judgedConnections.filter((each) => each.connection === connection).map(({ fix }) => fix)
-        : checkLoop(context).open.flatMap((each) => (findingKey(each) === finding ? [each.fix] : []))
-    if (fixes.length === 0)
+    const open = openIn(edited, hand)
+    const found =
+      finding === undefined ? findingOfConnection(open, named) : open.find((each) => findingKey(each) === finding)
+    if (!found)
       throw new Refused(field, { must: 'other', says: `"${named.slice(0, 60)}" is nothing that is open here` })
-    const fix = fixes.find((each) => each !== undefined)
-    const made =
-      fix &&
-      asRefusal(field, () =>
-        applyFix(edited, fix, hand.shelf ?? [], hand.newId, (profile) => placing(loop, profile, hand.data)),
-      )
-    if (!made) throw new Refused(field, { must: 'other', says: 'has no remedy that one tap carries out' })
-    return chainChanged(edited, made, hand)
+    const tried = triedRemedy(edited, found, hand)
+    if (!tried)
+      throw new Refused(field, { must: 'other', says: 'has no remedy that one tap carries out, and that helps here' })
+    return tried.edited
   },
 })

@@ -22,8 +22,8 @@ const carriesIt = (profile: DeviceProfile, { load, volts, amps }: NonNullable<Wa
       ),
   )
 
-/** The smallest device of the shelf that can do what is wanted; undefined where there is none. */
-export function deviceFor(wants: WantedDevice, shelf: readonly DeviceProfile[]): DeviceProfile | undefined {
+/** The devices of the shelf that can do what is wanted, the smallest first. */
+export function devicesFor(wants: WantedDevice, shelf: readonly DeviceProfile[]): readonly DeviceProfile[] {
   const rated = (profile: DeviceProfile) =>
     Math.max(
       0,
@@ -61,18 +61,26 @@ export function deviceFor(wants: WantedDevice, shelf: readonly DeviceProfile[]):
         return false
       return true
     })
-    .sort((a, b) => rated(a) - rated(b) || (a.id < b.id ? -1 : 1))[0]
+    .sort((a, b) => rated(a) - rated(b) || (a.id < b.id ? -1 : 1))
 }
 
+/** The smallest of them; undefined where there is none. */
+export const deviceFor = (wants: WantedDevice, shelf: readonly DeviceProfile[]): DeviceProfile | undefined =>
+  devicesFor(wants, shelf)[0]
+
 /** What the button of a fix says; undefined where the shelf has nothing for it. */
-export function fixWords(fix: Fix, shelf: readonly DeviceProfile[]): string | undefined {
+export function fixWords(
+  fix: Fix,
+  shelf: readonly DeviceProfile[],
+  device = fix.do === 'insert' ? deviceFor(fix.wants, shelf) : undefined,
+): string | undefined {
   if (fix.do !== 'insert') return fix.say
-  const device = deviceFor(fix.wants, shelf)
   return device && `Put ${device.name} between`
 }
 
 /**
  * Carries a remedy out. What it changes is one undoable step, as every other change is.
+ * @param device what is put in; the smallest that the shelf has where it is left out
  * @returns undefined where the shelf has nothing for it, or what it is about is gone
  */
 export function applyFix(
@@ -81,10 +89,10 @@ export function applyFix(
   shelf: readonly DeviceProfile[],
   makeId: () => string,
   placing: (profile: DeviceProfile) => Placing = () => ({}),
+  device = fix.do === 'insert' ? deviceFor(fix.wants, shelf) : undefined,
 ): Edited | undefined {
   switch (fix.do) {
     case 'insert': {
-      const device = deviceFor(fix.wants, shelf)
       if (!device || !edited.loop.chain.connections[fix.connection]) return undefined
       return insertDevice(edited, fix.connection, device, makeId(), placing(device))
     }

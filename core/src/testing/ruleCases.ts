@@ -300,7 +300,7 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
   ],
   C140_SAFETY_UNANSWERED: [() => chained('floor', { screedKind: undefined, screedAge: undefined }), floor],
   C143_POWERS_DIFFER: [
-    () => asked(chained('cabinet'), { power: 6000 }),
+    () => asked(chained('cabinet'), { power: 2500 }),
     () => asked(chained('cabinet'), { power: 2000 }),
   ],
   C150_GOODS_BEAR_LESS: [() => asked(chained('cabinet'), { most: 47 }), () => asked(chained('cabinet'), { most: 55 })],
