@@ -229,7 +229,7 @@ export const asPlanned: Story = {
         chain(t, ['eider', 'chill-ntc10k', 'coil-ntc10k', 'cold-unit-1500', 'evaporator-fan', 'defrost-heater-800'])
         // Tried: at this swing it holds, and the coil gets as cold as its start asks for.
         const [plan] = ordered(t.current().loop.settings.planned)
-        const narrower = withLoopSetting(t.current().loop, plan!.id, 'swingK', 0.8)
+        const narrower = withLoopSetting(t.current().loop, plan!.id, 'swingK', 0.7)
         t.act(changeSettings, settingsChange(t.current().loop.settings, narrower.settings))
         const device = t.context().chain.devices.find(({ id }) => id === plan!.output.device)!
         const { defrost } = controllerPlanOf(t.context(), device)

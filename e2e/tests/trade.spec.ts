@@ -24,7 +24,7 @@ test('what a swing costs: the thumb is the setting, and Set, Try and the picture
   const lane = (id: string) => page.locator(`[data-lane="${id}"]`)
   await thumb(page).focus()
   await page.keyboard.press('Shift+ArrowRight')
-  await expect(thumb(page)).toHaveAttribute('aria-valuetext', '1.8 K')
+  await expect(thumb(page)).toHaveAttribute('aria-valuetext', '1.7 K')
   await saved(page)
   await expect(lane('stray')).toHaveAttribute('data-keeps', 'false')
   // Once it is let go the value itself is run: no more about.
@@ -34,7 +34,7 @@ test('what a swing costs: the thumb is the setting, and Set, Try and the picture
     stray: Number(await lane('stray').getAttribute('data-here')),
   }
   await part(page, 'Switching points')
-  await expect(swingField(page)).toHaveValue('1.8')
+  await expect(swingField(page)).toHaveValue('1.7')
   const told = numberIn(await page.locator('[data-fact^="starts.worst"]').first().innerText())
   expect(Math.abs(told - shown.starts)).toBeLessThan(0.006)
   await page.goto(page.url().replace(/\/set.*/, '/try'))

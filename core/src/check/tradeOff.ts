@@ -14,9 +14,9 @@ import { settingOf, settingsKept, withLoopSetting } from '../simulate/loop/sweep
 import { simulate } from '../simulate/simulate'
 import type { Quantity } from '../units/quantity'
 import type { Edited } from '../wiring/edited'
-import type { TradeRange } from '../words/adviceWords'
 import {
   type TradeBounds,
+  type TradeRange,
   type TradeFacts,
   type TradeSetting,
   tradeSettings,
@@ -142,7 +142,7 @@ function batteryNight({ survey, loop }: LoopContext) {
   const input = worked.input as unknown as BatteryInput
   return {
     hasAh: (input.capacityAh * input.usablePercent) / 100,
-    takesAh: (cyclesPerHour: number, dutyPercent: number) =>
+    givesAh: (cyclesPerHour: number, dutyPercent: number) =>
       batteryRuntime({ ...input, cyclesPerHour, dutyPercent }).averageA * hoursWanted,
   }
 }
@@ -216,7 +216,7 @@ function dayRun(context: LoopContext, day: TradeDay, hasAh: TradeBounds['battery
   const along = line && 'underK' in line.figures ? (line.figures as { underK: number; overK: number }) : undefined
   const night = batteryNight(context)
   const hours = run.scenario.durationS / HOUR_S
-  const ampereHours = night?.takesAh(figures.starts / hours, 100 * figures.onShare)
+  const ampereHours = night?.givesAh(figures.starts / hours, 100 * figures.onShare)
   const looks = sentences.filter(({ verdict }) => verdict === 'look').map(({ code }) => code)
   return {
     starts: figures.worstHour,

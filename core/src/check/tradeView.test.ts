@@ -30,14 +30,14 @@ describe('the picture of what a swing costs', () => {
     expect(viewAt().lanes.map(({ id, title, bound }) => [id, title, bound])).toEqual([
       ['starts', 'Starts an hour, worst half load', 8],
       ['stray', expect.stringMatching(/^Furthest from /), edited.loop.survey.answers['tolerance']],
-      ['energy', 'Heat taken out in a day', undefined],
+      ['energy', 'Heat removed in a day', undefined],
     ])
   })
   it('at a value that was run it says what the run said; between them it says about', () => {
     const [, second, third] = trade.points
     const stray = (swingK: number) => viewAt(swingK).lanes.find(({ id }) => id === 'stray')!
     expect(stray(second!.value).here).toBe(second!.days.design.strayK)
-    expect(stray(second!.value).keeps).toBe(second!.keeps.stray)
+    expect(stray(second!.value).keeps).toBe(second!.days.design.keeps.stray)
     const middle = stray((second!.value + third!.value) / 2 + 1e-4)
     expect(middle.hereText).toMatch(/^about /)
     const [low, high] = [second!.days.design.strayK, third!.days.design.strayK].sort((a, b) => a - b)
@@ -48,6 +48,14 @@ describe('the picture of what a swing costs', () => {
     const [design, mild] = [viewAt(undefined, 'design'), viewAt(undefined, 'mild')]
     expect(mild.lanes[2]!.here).toBeLessThan(design.lanes[2]!.here)
     expect(mild.lanes[0]!.here).toBe(design.lanes[0]!.here)
+  })
+  it('where only the other day strays it says so, and by how much', () => {
+    for (const point of trade.points) {
+      const said = viewAt(point.value, 'design').otherDay
+      const alone = point.days.design.keeps.stray && !point.days.mild.keeps.stray
+      expect([point.value, said !== undefined]).toEqual([point.value, alone])
+      if (alone) expect(said).toMatch(/^Mild day: .* astray at this value\.$/)
+    }
   })
   it('offers a value only where today does not meet everything, and is quiet where it does', () => {
     const kept = trade.ranges.all[0]!.low

@@ -1,5 +1,6 @@
 import type { LoopContext } from '../loop/context'
 import type { PlanOf } from '../settings/behaviour'
+import { dayTitle } from '../simulate/loop/runWeather'
 import { settingOf } from '../simulate/loop/sweep'
 import type { Quantity } from '../units/quantity'
 import {
@@ -7,13 +8,13 @@ import {
   sayWish,
   sayRanges,
   tradeQuantity,
+  type TradeRange,
   type TradeSetting,
   tradeTitle,
   type TradeWish,
   tradeWishes,
 } from '../words/tradeWords'
 import { capital } from '../words/terms'
-import type { TradeRange } from '../words/adviceWords'
 import { readTrade, tradeAxis, type TradeDay, type TradeOff, type TradePoint } from './tradeOff'
 
 type Spot = readonly [value: number, figure: number]
@@ -56,6 +57,8 @@ export interface TradeView {
   readonly verdict: 'fits' | 'look'
   readonly head: string
   readonly reason: string
+  /** What the other day breaks where the chosen one keeps it. */
+  readonly otherDay?: string
   /** What may be planned in its place, and what it does there. */
   readonly offer?: { readonly value: number; readonly text: string; readonly says: string }
 }
@@ -68,6 +71,10 @@ function between(spots: readonly Spot[], value: number): number {
   const [[x0, y0], [x1, y1]] = [spots[after - 1]!, spots[after]!]
   return Math.abs(x1 - value) < 1e-9 ? y1 : y0 + ((y1 - y0) * (value - x0)) / (x1 - x0)
 }
+
+/** Whether a wish is kept at a value on one day; starts of the worst half load are of no day. */
+const keptOn = (point: TradePoint, wish: TradeWish, day: TradeDay) =>
+  wish === 'starts' ? point.keeps.starts : point.days[day].keeps[wish]
 
 const barTitles: Readonly<Record<TradeWish, string>> = { starts: 'starts', stray: 'strays', battery: 'battery' }
 
@@ -110,7 +117,8 @@ export function tradeView(
     const value = between(main?.spots ?? [], now)
     const bound = id === 'energy' ? undefined : bounds[id]
     // Between values that were run the line alone judges.
-    const keeps = id === 'energy' ? undefined : here ? here.keeps[id] : bound === undefined || value <= bound + 0.05
+    const keeps =
+      id === 'energy' ? undefined : here ? keptOn(here, id, day) : bound === undefined || value <= bound + 0.05
     return {
       ...{ id, title, quantity: laneQuantity, decimals, lines, here: value },
       hereText: `${here ? '' : 'about '}${say(value, laneQuantity, decimals)}`,
@@ -154,7 +162,7 @@ export function tradeView(
     bounds.battery === undefined
       ? lane(
           'energy',
-          plan.action === 'heating' ? 'Heat given in a day' : 'Heat taken out in a day',
+          plan.action === 'heating' ? 'Heat given in a day' : 'Heat removed in a day',
           'energy',
           1,
           of((run) => run.energyKwh),
@@ -199,6 +207,11 @@ export function tradeView(
           ? 'look'
           : 'fits',
     ...said,
+    ...(here && !here.days[other].keeps.stray && here.days[day].keeps.stray
+      ? {
+          otherDay: `${dayTitle(context.loop, other)}: ${say(here.days[other].strayK, 'difference')} astray at this value.`,
+        }
+      : {}),
     ...(better
       ? {
           offer: {

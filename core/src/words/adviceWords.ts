@@ -1,12 +1,6 @@
 import type { Quantity } from '../units/quantity'
-import { sayTrade, type TradeFacts } from './tradeWords'
+import { sayTrade, type TradeFacts, type TradeRange } from './tradeWords'
 import type { Words } from './words'
-
-/** A stretch of values of a setting, both ends tried. */
-export interface TradeRange {
-  readonly low: number
-  readonly high: number
-}
 
 /** A way out where wishes fight, with the figure that it was tried with, and the values of the setting under which it then keeps them all. */
 export type WayOut =

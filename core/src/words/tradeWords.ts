@@ -1,7 +1,12 @@
 import type { Quantity } from '../units/quantity'
-import type { TradeRange } from './adviceWords'
 import { capital } from './terms'
 import type { Words } from './words'
+
+/** A stretch of values of a setting, both ends tried. */
+export interface TradeRange {
+  readonly low: number
+  readonly high: number
+}
 
 /** Settings that trade starts for closeness. */
 export const tradeSettings = ['swingK', 'bandK', 'minimumOffS'] as const
@@ -25,6 +30,7 @@ export interface TradeFacts {
   }
 }
 
+/** What a setting is a number of. */
 export const tradeQuantity = (setting: TradeSetting | undefined): Quantity =>
   setting === 'minimumOffS' ? 'seconds' : 'difference'
 

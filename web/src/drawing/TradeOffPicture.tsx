@@ -7,7 +7,7 @@ import { svgSpot, useHandles } from './useHandles'
 type Spot = readonly [x: number, y: number]
 
 /** One lane, in the units that are shown. */
-export interface LaneDrawing {
+interface LaneDrawing {
   readonly id: string
   readonly title: string
   readonly boundTitle?: string | undefined

@@ -218,6 +218,7 @@ function Says({
           <b>{view.head}</b> {view.reason}
         </p>
       </div>
+      {view.otherDay ? <p className="small">{view.otherDay}</p> : null}
       {view.bars.length > 1 && view.all.length > 0 ? (
         <ul className="small grid">
           {view.bars.map(({ id, text }) => (
