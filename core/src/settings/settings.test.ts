@@ -382,12 +382,12 @@ describe('what happens when', () => {
 
 describe('parts of the stage', () => {
   it.each([
-    ['floor', 'points offset fault owner'],
-    ['boiler', 'reset points week fault owner'],
+    ['floor', 'points trade offset fault owner'],
+    ['boiler', 'reset points trade week fault owner'],
     ['fan', 'fan offset fault owner'],
-    ['cold-room', 'points defrost offset fault owner other'],
-    ['cabin', 'points battery week offset fault owner'],
-    ['cabinet', 'points timer offset fault owner'],
+    ['cold-room', 'points trade defrost offset fault owner other'],
+    ['cabin', 'points trade battery week offset fault owner'],
+    ['cabinet', 'points trade timer offset fault owner'],
   ] as const)('%s: %s', (kind, parts) => {
     const edited = chained(kind)
     const context = contextOf(edited)
