@@ -70,17 +70,15 @@ export function TradeOff({ plan, context, hold, panel }: Props) {
             What {/^[aeiou]/.test(name) ? 'an' : 'a'} {name} costs
           </h2>
           {settings.length > 1 ? (
-            <fieldset className="choices">
-              <legend className="sr-only">Across</legend>
+            <div role="group" aria-label="Across" className="choices">
               {settings.map((each) => (
                 <button key={each} type="button" aria-pressed={each === setting} onClick={() => setChosen(each)}>
                   {capital(tradeTitle(each, words))}
                 </button>
               ))}
-            </fieldset>
+            </div>
           ) : null}
-          <fieldset className="choices">
-            <legend className="sr-only">Day</legend>
+          <div role="group" aria-label="Day" className="choices">
             {tradeDays.map((each) => (
               <button key={each} type="button" aria-pressed={each === day} onClick={() => setDay(each)}>
                 <svg width="22" height="8" aria-hidden="true">
@@ -94,7 +92,7 @@ export function TradeOff({ plan, context, hold, panel }: Props) {
                 {dayTitle(loop, each)}
               </button>
             ))}
-          </fieldset>
+          </div>
         </div>
         <div className="trade-picture">
           {view ? (
