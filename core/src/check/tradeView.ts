@@ -44,7 +44,6 @@ export interface TradeView {
   readonly high: number
   readonly step: number
   readonly now: number
-  readonly nowText: string
   readonly lanes: readonly TradeLane[]
   /** Where each wish is kept, with its name and in words. */
   readonly bars: readonly {
@@ -185,7 +184,6 @@ export function tradeView(
       title: capital(tradeTitle(setting, words)),
       quantity,
       now,
-      nowText: say(now, quantity),
       lanes,
       all: trade.ranges.all,
     },

@@ -4,7 +4,6 @@ import type { ParameterView } from '@nachtigal/core/device/parameterView'
 import type { MeantRange as Meant } from '@nachtigal/core/settings/owner/fields'
 import { meantFrom } from '@nachtigal/core/settings/owner/meantFrom'
 import { useState } from 'react'
-import { useLoop } from '../../loop/loopContext'
 import { Tick } from '../../design/Tick'
 import { Shape } from '../../design/Shape'
 import { MeaningPanel } from './MeaningPanel'
@@ -12,7 +11,6 @@ import { useSetting } from './setting'
 
 /** Two levels: what the owner may touch, and what only the installer may. */
 export function OwnerPart() {
-  const { loop } = useLoop()
   const { context, device, whole, safely, withWhole } = useSetting()
   const view = ownerView(context, device)!
   const lock = view.lockParameter
@@ -23,7 +21,7 @@ export function OwnerPart() {
         name={name}
         view={shown}
         meant={meant}
-        draftKey={`${loop.id}/${device.id}/${code}`}
+        id={`${device.id}-${code}`}
         onCommit={(next) => {
           const { [code]: _, ...others } = whole.meant ?? {}
           return safely(() => withWhole({ meant: next ? { ...others, [code]: next } : others }))
@@ -118,21 +116,27 @@ function MeantRange({
   name,
   view,
   meant,
-  draftKey,
+  id,
   onCommit,
 }: {
   readonly name: string
   readonly view: ParameterView
   readonly meant: Meant | undefined
-  readonly draftKey: string
+  /** Of its error. */
+  readonly id: string
   readonly onCommit: (meant: Meant | undefined) => string | undefined
 }) {
   const [typed, setTyped] = useState<{ readonly low?: string; readonly high?: string }>({})
   const [problem, setProblem] = useState<string>()
   const text = (end: 'low' | 'high') => typed[end] ?? (meant ? view.shows(meant[end]) : '')
   const commit = () => {
+    // A field that was only passed through changes nothing, and is no row of the log.
+    if (typed.low === undefined && typed.high === undefined) return
     const made = meantFrom({ name, view, low: text('low'), high: text('high') })
-    if ('waits' in made) return
+    if ('waits' in made) {
+      setProblem(undefined)
+      return
+    }
     if ('problem' in made) {
       setProblem(made.problem)
       return
@@ -146,7 +150,7 @@ function MeantRange({
       className="comb w-16 min-h-8 max-md:min-h-12 px-1 text-right"
       aria-label={`${name}, meant ${label}`}
       aria-invalid={problem !== undefined}
-      aria-describedby={problem ? `${draftKey}-problem` : undefined}
+      aria-describedby={problem ? `${id}-problem` : undefined}
       inputMode="decimal"
       value={text(end)}
       maxLength={12}
@@ -163,7 +167,7 @@ function MeantRange({
         {field('low', 'from')} to {field('high', 'to')} {view.label}
       </span>
       {problem ? (
-        <span id={`${draftKey}-problem`} role="alert" className="error small">
+        <span id={`${id}-problem`} role="alert" className="error small">
           {problem}
         </span>
       ) : null}
