@@ -1,6 +1,7 @@
 import { checkLoop } from '../check/checkLoop'
 import { type Finding, findingKey } from '../check/finding'
 import { applyFix, devicesFor, fixWords } from '../check/fix'
+import { tradePoint } from '../check/tradeOff'
 import { worseFindings } from '../check/worseFindings'
 import type { DeviceProfile } from '../device/deviceProfile'
 import { loopContext } from '../loop/context'
@@ -28,6 +29,25 @@ export const openIn = ({ job, loop }: Edited, { data, loops }: Pick<Hand, 'data'
   checkLoop(loopContext(job, loop, data, job, loops)).open
 
 /**
+ * Whether a loop strays no more, on a design day and on a mild one, with a setting moved than before: what concerns behaviour is run. What
+ * cannot be run is left to the rules.
+ */
+function behaves(before: Edited, after: Edited, plan: string, { data }: Hand): boolean {
+  const run = (edited: Edited) => {
+    if (!loopContext(edited.job, edited.loop, data).survey) return undefined
+    try {
+      return tradePoint({ edited, data, plan })
+    } catch (error) {
+      if (error instanceof RangeError) return undefined
+      throw error
+    }
+  }
+  const [was, is] = [run(before), run(after)]
+  if (!was || !is) return true
+  return (['stray', 'battery'] as const).every((wish) => is.keeps[wish] || !was.keeps[wish])
+}
+
+/**
  * The remedy of a finding, carried out on a copy and judged: its finding is gone, and nothing as grave has come in its place. Where a device is
  * to be put in, the first of the shelf that does so is taken.
  * @returns undefined where it has no remedy of that sort, or none that helps
@@ -52,6 +72,7 @@ export function triedRemedy(edited: Edited, finding: Finding, hand: Hand): Tried
     const say = fixWords(fix, shelf, device)
     if (!made || say === undefined) return undefined
     const after = openIn(made, hand)
+    if (fix.do === 'setting' && !behaves(edited, made, fix.plan, hand)) return undefined
     if (after.some((each) => findingKey(each) === key)) return undefined
     return worseFindings(before, after, severity).length > 0 ? undefined : { say, edited: made }
   }

@@ -1,6 +1,7 @@
 import type { Fix, WantedDevice } from '../shapes/fix'
 import type { Behaviour } from '../settings/behaviour'
 import { asSet } from '../device/asSet'
+import { withLoopSetting } from '../simulate/loop/sweep'
 import type { DeviceProfile } from '../device/deviceProfile'
 import {
   addDevice,
@@ -130,6 +131,10 @@ export function applyFix(
       const changed = { ...controllers, [fix.device]: { ...controllers?.[fix.device], ...fix.change } }
       return { ...edited, loop: { ...edited.loop, settings: { ...settings, controllers: changed } } }
     }
+    case 'setting':
+      return edited.loop.settings.planned[fix.plan]
+        ? { ...edited, loop: withLoopSetting(edited.loop, fix.plan, fix.setting, fix.value) }
+        : undefined
     case 'plan': {
       const plan = edited.loop.settings.planned[fix.plan]
       if (!plan) return undefined

@@ -171,7 +171,7 @@ function alongLine(context: LoopContext, run: LoopRun, plan: PlanOf, result: Sim
   }
   return under <= half * 1.25 + 1
     ? { verdict: 'fits', code: 'holds-line', figures }
-    : { verdict: 'look', code: 'strays-line', figures: { ...figures, lowerK: under - half } }
+    : { verdict: 'look', code: 'strays-line', figures }
 }
 
 /**

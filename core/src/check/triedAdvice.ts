@@ -2,6 +2,7 @@ import type { LoopDocument } from '../document/documents'
 import { loopContext } from '../loop/context'
 import type { FieldData } from '../plant/fieldValue'
 import { plansOf, type PlanOf } from '../settings/behaviour'
+import { controllerPlanOf, withControllerPlan } from '../survey/controllerPlanOf'
 import { loopScenario } from '../simulate/loop/loopScenario'
 import type { RunWeather } from '../simulate/loop/runWeather'
 import { settingOf, settingsKept, type SweepSetting, withLoopSetting } from '../simulate/loop/sweep'
@@ -29,6 +30,9 @@ const mendable: ReadonlySet<string> = new Set(['strays', 'droop', 'starts', 'str
 const beyondSettings: ReadonlySet<string> = new Set(['saturated', 'idle', 'cut-off', 'trip', 'frozen', 'fault'])
 /** Less than this is no difference to anybody, K. */
 const LEAST_K = 0.05
+const MINUTE_S = 60
+/** A timer is made longer this many times: each longer hold is another run. */
+const MOST_TIMERS = 3
 
 const mainPlan = ({ settings }: Pick<LoopDocument, 'settings'>): PlanOf | undefined => plansOf(settings.planned)[0]
 
@@ -38,10 +42,12 @@ function judge({ job, loop }: Edited, data: FieldData, weather: RunWeather) {
   const run = loopScenario(context, context.survey!, weather)
   const { sentences } = runOutcome(context, run, simulate(run.scenario), weather.extremeC)
   const looks = sentences.filter(({ verdict }) => verdict === 'look')
+  const over = looks.find(({ code }) => code === 'time-over')
   return {
     mends: looks.filter(({ code }) => mendable.has(code)).length,
     beyond: looks.some(({ code }) => beyondSettings.has(code)),
     looks: looks.length,
+    short: over?.code === 'time-over' ? over.figures.short : undefined,
     open: checkLoop(context).open,
   }
 }
@@ -56,6 +62,36 @@ function settingsBetween(kept: readonly SweepSetting[], before: PlanOf, after: P
   )
 }
 
+/** A timer that ends it too soon, longer by what it lacked, until it is at its temperature for as long as was asked for. */
+function longerTimer(
+  edited: Edited,
+  data: FieldData,
+  weather: RunWeather,
+  { output }: PlanOf,
+  first: { readonly wantedS: number; readonly heldS: number },
+): TriedAdvice | undefined {
+  const { job } = edited
+  let { loop } = edited
+  let lacks = first
+  for (let i = 0; i < MOST_TIMERS; i++) {
+    const context = loopContext(job, loop, data)
+    const device = context.chain.devices.find(({ id }) => id === output.device)
+    const timer = device && controllerPlanOf(context, device).timer
+    if (!device || timer?.mode !== 'once') return undefined
+    const aS = Math.ceil((timer.aS + lacks.wantedS - lacks.heldS) / MINUTE_S) * MINUTE_S
+    loop = withControllerPlan(context, device, { timer: { ...timer, aS } })
+    const after = judge({ job, loop }, data, weather)
+    if (!after.short) {
+      const open = checkLoop(loopContext(job, edited.loop, data)).open
+      return worseFindings(open, after.open).length > 0
+        ? undefined
+        : { facts: { settings: { timerS: aS }, ways: [] }, loop }
+    }
+    lacks = after.short
+  }
+  return undefined
+}
+
 /**
  * What settings would do for a loop that strays or starts too often under a day: tried on a copy, run on this day, the design day and a mild
  * one, and judged by the rules. What does not hold then is not offered: the wishes that fight are told instead, with ways out that were tried.
@@ -67,7 +103,9 @@ export function triedAdvice(edited: Edited, data: FieldData, weather: RunWeather
   const plan = mainPlan(loop)
   if (!context.survey || !plan || plan.kind === 'fan') return undefined
   const begun = judge(edited, data, weather)
-  if (begun.mends === 0 || begun.beyond) return undefined
+  if ((begun.mends === 0 && !begun.short) || begun.beyond) return undefined
+  const longer = begun.short && longerTimer(edited, data, weather, plan, begun.short)
+  if (longer) return longer
   const kept = settingsKept(context.chain, plan)
   const [setting] = tradeSettingsOf(context, plan)
   const trial: Trial = { edited, data, plan: plan.id, setting }

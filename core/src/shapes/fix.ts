@@ -1,5 +1,5 @@
 import type { ChainDevice, PortRef } from '../document/chain'
-import type { OnOffBehaviour } from '../settings/behaviour'
+import type { BandBehaviour, FanBehaviour, OnOffBehaviour } from '../settings/behaviour'
 import type { ControllerPlan } from '../settings/controllerPlan'
 import type { PermissiveFacts } from '../device/deviceProfile'
 import type { Nameplate } from '../device/withNameplate'
@@ -39,7 +39,20 @@ export type Fix =
       readonly say: string
     }
   | { readonly do: 'answer'; readonly question: string; readonly value: number | string; readonly say: string }
-  | { readonly do: 'plan'; readonly plan: string; readonly change: Partial<OnOffBehaviour>; readonly say: string }
+  | {
+      readonly do: 'plan'
+      readonly plan: string
+      readonly change: Partial<OnOffBehaviour> | Partial<BandBehaviour> | Partial<FanBehaviour>
+      readonly say: string
+    }
+  | {
+      /** One setting of an output moved, and what goes with it: switching points, the other stages of its controller. */
+      readonly do: 'setting'
+      readonly plan: string
+      readonly setting: 'swingK' | 'bandK' | 'minimumOffS' | 'setpointC'
+      readonly value: number
+      readonly say: string
+    }
   | {
       /** A circuit like the one that feeds a line now, for that line alone. */
       readonly do: 'own-circuit'

@@ -1,3 +1,4 @@
+import { spell } from '../time/spell'
 import type { Quantity } from '../units/quantity'
 import { sayTrade, type TradeFacts, type TradeRange } from './tradeWords'
 import type { Words } from './words'
@@ -28,7 +29,7 @@ export const helps = (way: WayOut): boolean => (way.way === 'control' ? way.keep
 
 /** Settings as they would be keyed. */
 export type AdvisedSettings = Readonly<
-  Partial<Record<'setpointC' | 'swingK' | 'bandK' | 'minimumOffS' | 'integralS' | 'minimumPercent', number>>
+  Partial<Record<'setpointC' | 'swingK' | 'bandK' | 'minimumOffS' | 'integralS' | 'minimumPercent' | 'timerS', number>>
 >
 
 /** What was tried, and what came of it. */
@@ -43,11 +44,12 @@ export interface AdviceFacts {
 /** What to set, in words that stand on a button; nothing where nothing is set. */
 export function saySettings({ settings }: Pick<AdviceFacts, 'settings'>, words: Words): string | undefined {
   const { say, term } = words
-  const { setpointC, swingK, bandK, minimumOffS } = settings
+  const { setpointC, swingK, bandK, minimumOffS, timerS } = settings
   const parts = [
     ...(setpointC === undefined ? [] : [`set ${say(setpointC, 'temperature')}`]),
     ...(swingK === undefined ? [] : [`${term('differential')} ${say(swingK, 'difference')}`]),
     ...(bandK === undefined ? [] : [`band ${say(bandK, 'difference')}`]),
+    ...(timerS === undefined ? [] : [`timer ${spell(timerS)}`]),
     ...(minimumOffS === undefined ? [] : [`${term('minimumOffTime')} ${say(minimumOffS, 'seconds')}`]),
   ]
   return parts.length === 0 ? undefined : parts.join(', ')

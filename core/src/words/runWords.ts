@@ -74,7 +74,7 @@ const runWords = {
   ): RunWords => ({
     head: `Reaches ${say(f.settlesC, 'temperature')}, not ${say(f.setC, 'temperature')}.`,
     reason: `It runs all the time: ${say(f.powerW, 'power')} give no more at ${say(f.aroundC, 'temperature')} around it.`,
-    next: `More ${f.action === 'heating' ? 'power, or less loss' : 'cooling, or less heat'}, or agree ${say(f.settlesC, 'temperature')}. No setting mends it.`,
+    next: `More ${f.action === 'heating' ? 'power, or less loss' : 'cooling, or less heat'}, or agree where it settles. No setting mends it.`,
   }),
   droop: (
     f: {
@@ -144,7 +144,7 @@ const runWords = {
   ): RunWords => ({
     head: `Down to ${say(f.lowestC, 'temperature')} while humidity commands.`,
     reason: `The fan dries, and takes the heat along: ${say(f.target, 'temperature')} is the target.`,
-    next: `It wants heat beside it, or damper air allowed than ${say(f.setPercent, 'percent')}.`,
+    next: 'It wants heat beside it, or damper air allowed.',
   }),
   'no-call': (f: { readonly roomsFromC: number; readonly roomsToC: number }, { say }: Words): RunWords => ({
     head: 'Stood still.',
@@ -154,10 +154,10 @@ const runWords = {
     head: 'Follows its line.',
     reason: alongText(f, say),
   }),
-  'strays-line': (f: AlongLine & { readonly lowerK: number }, { say }: Words): RunWords => ({
+  'strays-line': (f: AlongLine, { say }: Words): RunWords => ({
     head: 'Falls behind its line.',
     reason: alongText(f, say),
-    next: `It lacks power on the coldest hours, or the line is too steep: lower its design supply by about ${say(f.lowerK, 'difference')}.`,
+    next: 'It lacks power on the coldest hours, or the line is too steep.',
   }),
   fault: (f: { readonly atS: number; readonly fault: string; readonly of: string }, { say }: Words): RunWords => ({
     head: `With a fault since ${hourText(f.atS, say)}.`,
@@ -225,7 +225,7 @@ const runWords = {
   ): RunWords => ({
     head: `The coil never gets down to ${say(f.coilC, 'temperature')}.`,
     reason: `It got to ${say(f.lowestC, 'temperature')}: no defrost starts by it${f.everyH > 0 ? `, only every ${say(f.everyH, 'hours')} by the clock` : ''}.`,
-    next: `Key a start over ${say(f.lowestC, 'temperature')}, by what the coil does when it is iced.`,
+    next: 'Key a start that the coil gets to when it is iced: read it then.',
   }),
   'time-over': (
     f: {
@@ -250,8 +250,8 @@ const runWords = {
           next: !f.short.reached
             ? 'Look at its power, its loss and its setpoint first.'
             : f.short.fromKey
-              ? `This controller counts from the key. Key ${spell(f.atS + f.short.wantedS - f.short.heldS)}, or take one that counts from the temperature.`
-              : `Key ${spell(f.atS + f.short.wantedS - f.short.heldS)}, or look why it warms so late.`,
+              ? 'This controller counts from the key: a longer time, or one that counts from the temperature.'
+              : 'A longer time, or look why it warms so late.',
         }
       : {}),
   }),

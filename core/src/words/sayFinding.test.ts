@@ -33,6 +33,41 @@ describe('findings', () => {
     }
   })
 
+  /** Remedies that are work on site: what is to be bought, filled in or set by hand there, and answers that only a person gives. */
+  const onSite: ReadonlySet<string> = new Set([
+    // What a test found is keyed by its reading.
+    'C050_TEST_FAILED',
+    'C049_RESET_GOVERNS_HOT_WATER',
+    'C051_STORE_TOO_COOL',
+    'C068_THIN_GLYCOL',
+    'C096_CUT_OUT_IN_BAND',
+    'C098_FREEZE_CUT_OUT',
+    'C131_FLOOR_SUPPLY_UNLIMITED',
+    'C146_BATTERY_TOO_SMALL',
+    'C150_GOODS_BEAR_LESS',
+  ])
+  it.each(Object.keys(ruleCases))(
+    'the remedy of %s names no value to set: that stands on a button, once it was tried',
+    (code) => {
+      const { job, loop } = ruleCases[code]![0]()
+      const own = wordsFor(job)
+      const marking = { ...own, say: () => '#' }
+      for (const { figures } of checkLoop(loopContext(job, loop, fieldData)).open.filter(
+        (each) => each.code === code,
+      )) {
+        const { remedy } = sayFinding(code as FindingCode, figures as FiguresOf<FindingCode>, marking)
+        expect([code, remedy.includes('#') && !onSite.has(code)]).toEqual([code, false])
+      }
+    },
+  )
+
+  it('no sentence of a run names a value to set', () => {
+    const source = readFileSync(`${root}core/src/words/runWords.ts`, 'utf8')
+    const next = [...source.matchAll(/\bnext:([^,]*(?:,(?!\n)[^,]*)*),?\n/g)].map(([, said]) => said!)
+    expect(next.length).toBeGreaterThan(5)
+    expect(next.filter((said) => said.includes('say('))).toEqual([])
+  })
+
   // Names that a person or the shelf gave are theirs; what a sentence itself says is said as the practice says it.
   const ownWords = (sentence: string, figures: unknown) =>
     textsIn(figures)

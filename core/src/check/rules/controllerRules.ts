@@ -27,7 +27,7 @@ const resetLineFits: Rule = (context) => {
         'C102_NO_FROST_PROTECTION',
         {
           about: device.id,
-          figures: { designOutdoorC: plan.designOutdoorC, frostPipe: fieldValue(data, 'frost.pipe').typical },
+          figures: { designOutdoorC: plan.designOutdoorC },
           fix: {
             do: 'controller',
             device: device.id,
@@ -46,7 +46,14 @@ const resetLineFits: Rule = (context) => {
     found.push(
       stop(
         'C103_LINE_OVER_SCREED',
-        { about: device.id, figures: { hottest, known: answers['screedKind'] !== undefined, screed } },
+        {
+          about: device.id,
+          figures: { hottest, known: answers['screedKind'] !== undefined, screed },
+          fix: {
+            ...{ do: 'controller', device: device.id, change: { reset: { ...plan, maximumSupplyC: screed } } },
+            say: `Plan ${words.say(screed, 'temperature', 0)} at most`,
+          },
+        },
         'set',
       ),
     )
@@ -120,26 +127,36 @@ const defrostEnds: Rule = (context) =>
     const view = defrostView(context, device)
     if (!view) return []
     const { plan } = view
+    const { words, data } = context
+    const usualH = 24 / fieldValue(data, 'df.perday').typical
     if (view.none && plan.by === 'time' && plan.leads !== false)
       return [
         lookAgain(
           'C108_DEFROST_NEVER',
           {
             about: device.id,
-            figures: {
-              everyH: plan.everyH,
-              none: view.none,
-              usualH: 24 / fieldValue(context.data, 'df.perday').typical,
+            figures: { everyH: plan.everyH, none: view.none },
+            fix: {
+              ...{ do: 'controller', device: device.id, change: { defrost: { ...plan, everyH: usualH } } },
+              say: `Plan a defrost every ${words.say(usualH, 'hours', 0)}`,
             },
           },
           'set',
         ),
       ]
+    const usualMin = fieldValue(data, 'df.time.electric').typical
     if (view.electric && plan.longestMin <= 0)
       return [
         stop(
           'C109_DEFROST_ENDLESS',
-          { about: device.id, figures: { dfTimeElectric: fieldValue(context.data, 'df.time.electric').typical } },
+          {
+            about: device.id,
+            figures: {},
+            fix: {
+              ...{ do: 'controller', device: device.id, change: { defrost: { ...plan, longestMin: usualMin } } },
+              say: `Plan ${words.say(usualMin, 'minutes')} at most`,
+            },
+          },
           'set',
         ),
       ]
@@ -152,13 +169,18 @@ const defrostEnds: Rule = (context) =>
           'set',
         ),
       )
+    const usualC = fieldValue(data, 'df.fan.coil').high
     if (plan.fanBackC > 0)
       found.push(
         lookAgain(
           'C111_FAN_BACK_WARM',
           {
             about: device.id,
-            figures: { fanBackC: plan.fanBackC, dfFanCoil: fieldValue(context.data, 'df.fan.coil').high },
+            figures: { fanBackC: plan.fanBackC },
+            fix: {
+              ...{ do: 'controller', device: device.id, change: { defrost: { ...plan, fanBackC: usualC } } },
+              say: `Plan the fan back at ${words.say(usualC, 'temperature', 0)}`,
+            },
           },
           'set',
         ),
@@ -171,7 +193,9 @@ const batteryKept: Rule = (context) =>
     const view = batteryView(context, device)
     if (!view) return []
     const { plan, cutOff, glowS, leftAh, afterRunAh, volts } = view
-    const { data } = context
+    const { data, words } = context
+    const usualV = fieldValue(data, 'bat.cutoff.v').typical * (volts > 18 ? 2 : 1)
+    const restartV = fieldValue(data, 'bat.restart').typical * (volts > 18 ? 2 : 1)
     const leastV = fieldValue(data, 'bat.cutoff.v').low * (volts > 18 ? 2 : 1)
     const found: Found[] = []
     if (plan.cutOffV < leastV || (leftAh !== undefined && leftAh < 2 * afterRunAh))
@@ -184,7 +208,10 @@ const batteryKept: Rule = (context) =>
               cutOffV: plan.cutOffV,
               leftAh,
               afterRunAh,
-              usualV: fieldValue(data, 'bat.cutoff.v').typical * (volts > 18 ? 2 : 1),
+            },
+            fix: {
+              ...{ do: 'controller', device: device.id, change: { battery: { ...plan, cutOffV: usualV } } },
+              say: `Plan a cut-off at ${words.say(usualV, 'voltage', 1)}`,
             },
           },
           'set',
@@ -210,7 +237,10 @@ const batteryKept: Rule = (context) =>
             figures: {
               runDropV: cutOff.runDropV,
               restartV: plan.restartV,
-              usualV: fieldValue(data, 'bat.restart').typical * (volts > 18 ? 2 : 1),
+            },
+            fix: {
+              ...{ do: 'controller', device: device.id, change: { battery: { ...plan, restartV } } },
+              say: `Plan a restart at ${words.say(restartV, 'voltage', 1)}`,
             },
           },
           'set',

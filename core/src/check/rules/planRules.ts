@@ -5,7 +5,8 @@ import { floorLimit } from '../../plant/floorOutput'
 import { limitersOf } from '../../wiring/protections'
 import { lineOfOutput } from '../../wiring/outputPath'
 import { translate } from '../../settings/switching/law/translate'
-import { plansOf } from '../../settings/behaviour'
+import { type PlanOf, plansOf } from '../../settings/behaviour'
+import type { Fix } from '../../shapes/fix'
 import type { LoopContext } from '../../loop/context'
 import { consequences } from '../../settings/consequences'
 import { workingRange } from '../../settings/workingRange'
@@ -14,7 +15,30 @@ import { eachPlan, eachSwitching, lookAgain, type Rule, stop } from './rule'
 import type { Outcome } from '../../commissioning/proofTest'
 import { failed, proofTests } from '../../commissioning/proofTests'
 
-const surfaceLimit = eachSwitching((plan, { survey }) => {
+/** An alarm is planned so far from where it works, K: what a display and a probe may err by together. */
+const ALARM_CLEAR_K = 2
+
+/** Up or down to a whole step of a display. */
+const upTo = (value: number, stepK: number) => Number((Math.ceil(value / stepK - 1e-6) * stepK).toPrecision(9))
+const downTo = (value: number, stepK: number) => Number((Math.floor(value / stepK + 1e-6) * stepK).toPrecision(9))
+
+/** A remedy that moves one setting of a plan. */
+const setTo = ({ id }: PlanOf, value: number, { say }: LoopContext['words']): Fix => ({
+  ...{ do: 'setting', plan: id, setting: 'setpointC', value },
+  say: `Plan a set of ${say(value, 'temperature')}`,
+})
+const swingTo = ({ id }: PlanOf, value: number, { say, term }: LoopContext['words']): Fix => ({
+  ...{ do: 'setting', plan: id, setting: 'swingK', value },
+  say: `Plan a ${term('differential')} of ${say(value, 'difference')}`,
+})
+
+/** The step in which the controller of a plan is keyed, K. */
+const stepOf = (chain: LoopContext['chain'], { output }: PlanOf, job: LoopContext['job']): number => {
+  const controller = chain.devices.find(({ id }) => id === output.device)?.facts.controller
+  return controller ? displayStepK(controller, job) : 0.1
+}
+
+const surfaceLimit = eachSwitching((plan, { survey, words, chain, job }) => {
   if (!survey?.floor) return []
   const { facts, plant, zone } = survey.floor
   const inScreed = facts.probePlace === 'screed'
@@ -25,7 +49,13 @@ const surfaceLimit = eachSwitching((plan, { survey }) => {
   return [
     stop(
       'C025_SURFACE_OVER_LIMIT',
-      { about: plan.id, figures: { inScreed, hottestC, limitC, limitC2: limitC } },
+      {
+        about: plan.id,
+        figures: { inScreed, hottestC, limitC },
+        ...(inScreed
+          ? { fix: setTo(plan, downTo(plan.setpointC - (hottestC - limitC), stepOf(chain, plan, job)), words) }
+          : {}),
+      },
       'set',
     ),
   ]
@@ -78,7 +108,20 @@ const alarmOutsideBand: Rule = (context) => {
     return [
       lookAgain(
         'C022_ALARM_INSIDE_BAND',
-        { about: plan.id, figures: { highC: high ? highC : undefined, topC, lowC: low ? lowC : undefined, bottomC } },
+        {
+          about: plan.id,
+          figures: { highC: high ? highC : undefined, topC, lowC: low ? lowC : undefined, bottomC },
+          fix: {
+            ...{ do: 'plan', plan: plan.id },
+            change: {
+              ...(high ? { alarmHighC: topC + ALARM_CLEAR_K } : {}),
+              ...(low ? { alarmLowC: bottomC - ALARM_CLEAR_K } : {}),
+            },
+            say: high
+              ? `Plan the alarm at ${context.words.say(topC + ALARM_CLEAR_K, 'temperature')}`
+              : `Plan the low alarm at ${context.words.say(bottomC - ALARM_CLEAR_K, 'temperature')}`,
+          },
+        },
         'set',
       ),
     ]
@@ -94,7 +137,11 @@ const swingResolved = eachSwitching((plan, { chain, words, data }) => {
   return [
     lookAgain(
       'C023_SWING_UNDER_RESOLUTION',
-      { about: plan.id, figures: { swingK: plan.swingK, stepK, leastK } },
+      {
+        about: plan.id,
+        figures: { swingK: plan.swingK, stepK },
+        fix: swingTo(plan, upTo(leastK, stepK), words),
+      },
       'set',
     ),
   ]
@@ -125,7 +172,7 @@ const conventionFits = eachSwitching((plan, { chain }) => {
 })
 
 /** A place that may stray less than its control's display tells apart, or than its own swing. */
-const toleranceKept = eachSwitching((plan, { loop, chain, job, survey }) => {
+const toleranceKept = eachSwitching((plan, { loop, chain, job, survey, words }) => {
   const { tolerance } = loop.survey.answers
   const device = chain.devices.find(({ id }) => id === plan.output.device)
   const display = device?.facts.controller?.display
@@ -138,7 +185,15 @@ const toleranceKept = eachSwitching((plan, { loop, chain, job, survey }) => {
   // Stages follow one another: the swing of one is not what the place goes through.
   if (rungsOf(loop.settings.planned, plan.id).length > 1 || plan.swingK <= 2 * tolerance + stepK / 2) return []
   return [
-    lookAgain('C152_SWING_OVER_TOLERANCE', { about: plan.id, figures: { tolerance, swingK: plan.swingK } }, 'set'),
+    lookAgain(
+      'C152_SWING_OVER_TOLERANCE',
+      {
+        about: plan.id,
+        figures: { tolerance, swingK: plan.swingK },
+        fix: swingTo(plan, downTo(2 * tolerance, stepK), words),
+      },
+      'set',
+    ),
   ]
 })
 

@@ -62,16 +62,28 @@ const leftOtherwise: Rule = (context) =>
 /** A band that the display cannot tell, that never gets there, or that beats a contactor to death. */
 const bandWorks = eachPlan((plan, context) => {
   if (plan.kind !== 'band') return []
-  const { chain, data, job, loop } = context
+  const { chain, data, job, loop, words } = context
   const found: Found[] = []
   const controller = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller
   const setpoint = controller && Object.values(controller.parameters).find(({ binds }) => binds === 'setpoint')
   const view = controller && setpoint && parameterView(setpoint, controller, job)
   const stepK = view ? Math.abs(view.toSi(view.step) - view.toSi(0)) : 0
   const leastK = fieldValue(data, 'resolve.swing').low * stepK
+  const wider = stepK > 0 ? Number((Math.ceil(leastK / stepK - 1e-6) * stepK).toPrecision(9)) : leastK
   if (plan.bandK < leastK - 1e-9)
     found.push(
-      lookAgain('C119_BAND_UNDER_RESOLUTION', { about: plan.id, figures: { bandK: plan.bandK, stepK, leastK } }, 'set'),
+      lookAgain(
+        'C119_BAND_UNDER_RESOLUTION',
+        {
+          about: plan.id,
+          figures: { bandK: plan.bandK, stepK },
+          fix: {
+            ...{ do: 'setting', plan: plan.id, setting: 'bandK', value: wider },
+            say: `Plan a band of ${words.say(wider, 'difference')}`,
+          },
+        },
+        'set',
+      ),
     )
   const { rest } = bandView(context, plan)
   const tolerance = loop.survey.answers['tolerance']
@@ -95,7 +107,7 @@ const bandWorks = eachPlan((plan, context) => {
   const contactor = line?.contacts.find(
     ({ device, port }) => device.id !== plan.output.device && device.facts.category === 'relay' && !port.solidState,
   )
-  const leastS = fieldValue(data, 'cycle.contactor').low
+  const { low: leastS, typical: usualS } = fieldValue(data, 'cycle.contactor')
   if (plan.cycleS !== undefined && contactor && plan.cycleS < leastS)
     found.push(
       lookAgain(
@@ -106,7 +118,10 @@ const bandWorks = eachPlan((plan, context) => {
             tag: contactor.device.tag,
             cycleS: plan.cycleS,
             leastS,
-            cycleContactor: fieldValue(data, 'cycle.contactor').typical,
+          },
+          fix: {
+            ...{ do: 'plan', plan: plan.id, change: { cycleS: usualS } },
+            say: `Plan a cycle of ${words.say(usualS, 'seconds')}`,
           },
         },
         'set',

@@ -2,7 +2,9 @@ import { remembered } from '../../memory/remembered'
 import { switchingPlans, type OnOffBehaviour, type PlanOf } from '../../settings/behaviour'
 import { rungsOf } from '../../settings/stages/stageGroup'
 import { fieldValue } from '../../plant/fieldValue'
-import { bindsAny } from '../../device/bound'
+import { bindsAny, boundTo } from '../../device/bound'
+import { displayStepK } from '../../settings/displayStep'
+import type { Fix } from '../../shapes/fix'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import { controlOutputs, reachOf } from '../../wiring/reach'
 import type { LoopContext } from '../../loop/context'
@@ -59,6 +61,22 @@ const heatAgainstCold: Rule = (context) =>
     return [note('C092_DEADBAND_NARROW', { about: first.id, figures: { spacingK, usualK: deadband.typical } }, 'set')]
   })
 
+/** The swing under which it starts no oftener than it may, where its controller can be keyed to one. */
+function wider(
+  plan: PlanOf<OnOffBehaviour>,
+  { chain, job, words }: LoopContext,
+  leastK: number,
+): { readonly fix?: Fix } {
+  const controller = chain.devices.find(({ id }) => id === plan.output.device)?.facts.controller
+  const bound = controller && boundTo(controller, 'swing')
+  if (!controller || !bound) return {}
+  const stepK = displayStepK(controller, job)
+  const value = Number((Math.ceil(leastK / stepK - 1e-6) * stepK).toPrecision(9))
+  if (bound.high !== undefined && value > bound.high) return {}
+  const say = `Plan a ${words.term('differential')} of ${words.say(value, 'difference')}`
+  return { fix: { do: 'setting', plan: plan.id, setting: 'swingK', value, say } }
+}
+
 /** More starts than the load bears, or than is usual for its kind. */
 const startsBearable = eachSwitching((plan, context) => {
   const starts = startsOf(context, plan)
@@ -75,8 +93,8 @@ const startsBearable = eachSwitching((plan, context) => {
           tag: allowed.device?.tag,
           mostAnHour: allowed.perHour,
           minimumOffS: worst.minimumOffRules ? load.minimumOffS : undefined,
-          widerK: allowedSwingK,
         },
+        ...wider(plan, context, allowedSwingK),
         worked: [worst.worked],
       },
       'set',

@@ -18,13 +18,10 @@ export const controllerFindings = {
     reason: `By up to ${say(f.shortK, 'difference')} while there is a load: rooms stay cool there.`,
     remedy: 'Raise the point that is too low, or the minimum.',
   }),
-  C102_NO_FROST_PROTECTION: (
-    f: { readonly designOutdoorC: number; readonly frostPipe: number },
-    { say, term }: Words,
-  ): Sentences => ({
+  C102_NO_FROST_PROTECTION: (f: { readonly designOutdoorC: number }, { say, term }: Words): Sentences => ({
     head: `A ${term('warmWeatherShutdown')}, and no frost protection.`,
     reason: `Design day ${say(f.designOutdoorC, 'temperature', 0)}: whatever stops the heating must give way to frost.`,
-    remedy: `Plan frost protection at ${say(f.frostPipe, 'temperature', 0)} outdoors.`,
+    remedy: 'Plan frost protection.',
   }),
   C103_LINE_OVER_SCREED: (
     f: { readonly hottest: number; readonly known: boolean; readonly screed: number },
@@ -32,7 +29,7 @@ export const controllerFindings = {
   ): Sentences => ({
     head: `The line goes over what a ${term('screed')} bears.`,
     reason: `${say(f.hottest, 'temperature', 0)} at its hottest; ${!f.known ? `a ${term('screed')} of unknown kind` : `this ${term('screed')}`} takes ${say(f.screed, 'temperature', 0)} at the pipe.`,
-    remedy: `Bring the maximum to ${say(f.screed, 'temperature', 0)} or under, and a ${term('limiter')} of its own in the supply.`,
+    remedy: `A lower maximum, and a ${term('limiter')} of its own in the supply.`,
   }),
   C100_LINE_CROSSED: (
     f: {
@@ -69,41 +66,37 @@ export const controllerFindings = {
     reason: `${f.periodsCount} are planned: the last ${f.over === 1 ? 'one is' : `${f.over} are`} not keyed.`,
     remedy: 'Join some, or choose a controller with more.',
   }),
-  C108_DEFROST_NEVER: (
-    f: { readonly everyH: number; readonly none: NoDefrost; readonly usualH: number },
-    { say }: Words,
-  ): Sentences => ({
+  C108_DEFROST_NEVER: (f: { readonly everyH: number; readonly none: NoDefrost }): Sentences => ({
     head: f.everyH === 0 ? 'It never defrosts.' : 'The defrost does not fit.',
     reason: noDefrostWords[f.none],
-    remedy: `Plan one every ${say(f.usualH, 'hours', 0)}.`,
+    remedy: 'Plan defrosts, as often as they are usual.',
   }),
-  C109_DEFROST_ENDLESS: (f: { readonly dfTimeElectric: number }, { say }: Words): Sentences => ({
+  C109_DEFROST_ENDLESS: (_: object): Sentences => ({
     head: 'Electric defrost without a longest time.',
     reason: 'A coil probe that falls off never gets warm: the heater melts on in a closed coil.',
-    remedy: `Plan ${say(f.dfTimeElectric, 'minutes')} at most.`,
+    remedy: 'Plan a longest time.',
   }),
   C110_DEFROST_CUT_SHORT: (f: { readonly longestMin: number; readonly endC: number }, { say }: Words): Sentences => ({
     head: 'The defrost is cut short.',
     reason: `The longest time of ${say(f.longestMin, 'minutes')} is over before the coil is at ${say(f.endC, 'temperature')}: ice stays and grows.`,
     remedy: 'More time, more often, or more heat.',
   }),
-  C111_FAN_BACK_WARM: (f: { readonly fanBackC: number; readonly dfFanCoil: number }, { say }: Words): Sentences => ({
+  C111_FAN_BACK_WARM: (f: { readonly fanBackC: number }, { say }: Words): Sentences => ({
     head: 'The fan comes back while the coil is wet.',
     reason: `At ${say(f.fanBackC, 'temperature')} it throws water and warm air into the room.`,
-    remedy: `Plan ${say(f.dfFanCoil, 'temperature', 0)} or colder.`,
+    remedy: 'Plan it back on a colder coil.',
   }),
   C112_CUT_OFF_LOW: (
     f: {
       readonly cutOffV: number
       readonly leftAh: number | undefined
       readonly afterRunAh: number
-      readonly usualV: number
     },
     { say }: Words,
   ): Sentences => ({
     head: 'The cut-off leaves nothing for the after-run.',
     reason: `${say(f.cutOffV, 'voltage', 1)} under load${f.leftAh === undefined ? '' : `, about ${say(f.leftAh, 'ampereHours', 1)} left`}; the after-run takes ${say(f.afterRunAh, 'ampereHours', 2)} and must finish.`,
-    remedy: `Plan ${say(f.usualV, 'voltage', 1)} or more.`,
+    remedy: 'A higher cut-off, or a larger battery.',
   }),
   C113_START_CUTS_OFF: (
     f: { readonly glowDropV: number; readonly glowS: number; readonly holdS: number; readonly startsAboveV: number },
@@ -111,14 +104,11 @@ export const controllerFindings = {
   ): Sentences => ({
     head: 'A start cuts itself off.',
     reason: `The glow pulls the controller down by ${say(f.glowDropV, 'voltage', 1)} for ${say(f.glowS, 'seconds')}, longer than the hold of ${say(f.holdS, 'seconds')}: under ${say(f.startsAboveV, 'voltage', 1)} at the battery it never starts.`,
-    remedy: `A hold over ${say(f.glowS, 'seconds')} as far as the keys go, thicker cable, or a lower cut-off.`,
+    remedy: 'A longer hold as far as the keys go, thicker cable, or a lower cut-off.',
   }),
-  C114_RESTART_HUNTS: (
-    f: { readonly runDropV: number; readonly restartV: number; readonly usualV: number },
-    { say }: Words,
-  ): Sentences => ({
+  C114_RESTART_HUNTS: (f: { readonly runDropV: number; readonly restartV: number }, { say }: Words): Sentences => ({
     head: 'It starts again at once.',
     reason: `Without current the voltage rises by ${say(f.runDropV, 'voltage', 1)}; restart at ${say(f.restartV, 'voltage', 1)} is no more than that over the cut-off.`,
-    remedy: `Plan ${say(f.usualV, 'voltage', 1)}.`,
+    remedy: 'A higher restart.',
   }),
 }

@@ -11,7 +11,7 @@ const FAR_K = 20
 /** Sentences of the findings about what is planned and proved. */
 export const planFindings = {
   C025_SURFACE_OVER_LIMIT: (
-    f: { readonly inScreed: boolean; readonly hottestC: number; readonly limitC: number; readonly limitC2: number },
+    f: { readonly inScreed: boolean; readonly hottestC: number; readonly limitC: number },
     { say }: Words,
   ): Sentences => ({
     head: 'Floor goes over its surface limit.',
@@ -19,7 +19,7 @@ export const planFindings = {
       ? `Cuts out at ${say(f.hottestC, 'temperature')}; ${`this floor may reach ${say(f.limitC, 'temperature')} (EN 1264, covering).`}`
       : `Holding the room at design takes a floor of ${say(f.hottestC, 'temperature')}; ${`this floor may reach ${say(f.limitC, 'temperature')} (EN 1264, covering).`}`,
     remedy: f.inScreed
-      ? `Bring the cut-out to ${say(f.limitC2, 'temperature')} or under.`
+      ? 'Lower the cut-out.'
       : 'Lower the target, insulate, or give what heat is missing by other means.',
   }),
   C020_SETPOINT_OUTSIDE_LIMITS: (
@@ -52,18 +52,15 @@ export const planFindings = {
       f.highC !== undefined
         ? `Alarm at ${say(f.highC, 'temperature')}, the output works up to ${say(f.topC, 'temperature')}.`
         : `Low alarm at ${say(f.lowC!, 'temperature')}, the output works down to ${say(f.bottomC, 'temperature')}.`,
-    remedy:
-      f.highC !== undefined
-        ? `Raise the alarm over ${say(f.topC, 'temperature')}.`
-        : `Bring the low alarm under ${say(f.bottomC, 'temperature')}.`,
+    remedy: f.highC !== undefined ? 'Move the alarm over where it works.' : 'Move the low alarm under where it works.',
   }),
   C023_SWING_UNDER_RESOLUTION: (
-    f: { readonly swingK: number; readonly stepK: number; readonly leastK: number },
+    f: { readonly swingK: number; readonly stepK: number },
     { say, term }: Words,
   ): Sentences => ({
     head: `${capital(term('differential'))} is narrower than the display resolves.`,
     reason: `${say(f.swingK, 'difference', 2)} of ${term('differential')}, display step ${say(f.stepK, 'difference', 2)}.`,
-    remedy: `Widen it to ${say(f.leastK, 'difference', 2)} or more.`,
+    remedy: 'Widen it.',
   }),
   C027_CONVENTION_NOT_ON_CONTROLLER: (
     f: {

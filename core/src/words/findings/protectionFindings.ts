@@ -44,7 +44,7 @@ export const protectionFindings = {
   ): Sentences => ({
     head: `${f.tag} is set over the ${term('screed')}\u2019s limit.`,
     reason: `${say(f.dialC, 'temperature', 0)} at the pipe; ${f.known ? `this ${term('screed')}` : `a ${term('screed')} of unknown kind`} takes ${say(f.highest, 'temperature', 0)} (EN 1264-4).`,
-    remedy: `Set it to ${f.usual} or lower.`,
+    remedy: 'Set it lower.',
   }),
   C019_LIMITER_LOOSE: (
     f: { readonly tag: string; readonly dialC: number; readonly usualC: number; readonly targetC: number },
@@ -52,7 +52,7 @@ export const protectionFindings = {
   ): Sentences => ({
     head: `${f.tag} is set far over what it protects.`,
     reason: `${say(f.dialC, 'temperature', 0)}; ${say(f.usualC, 'temperature', 0)} is usual for ${say(f.targetC, 'temperature', 0)}.`,
-    remedy: `Set it to ${say(f.usualC, 'temperature', 0)} or lower.`,
+    remedy: 'Set it lower.',
   }),
   C028_LIMITER_UNDER_TARGET: (
     f: { readonly tag: string; readonly dialC: number; readonly targetC: number },
@@ -86,7 +86,7 @@ export const protectionFindings = {
       ? `Planned ${term('minimumOffTime')} ${say(f.minimumOffS, 'seconds')}; ${f.name} asks for ${say(f.minimumOffS2, 'seconds')}.`
       : `${f.name} asks for ${say(f.minimumOffS2, 'seconds')}; this controller has no ${term('minimumOffTime')}.`,
     remedy: f.able
-      ? `Plan ${say(f.minimumOffS2, 'seconds')}.`
+      ? `A longer ${term('minimumOffTime')}.`
       : `A controller with ${withArticle(term('minimumOffTime'))}, or a delay on the load’s own call.`,
   }),
   C034_MINIMUM_OFF_TWICE: (

@@ -50,7 +50,7 @@ export const safetyFindings = {
   ): Sentences => ({
     head: `${f.tag} stands at its least speed.`,
     reason: `${say(f.plannedPercent, 'percent')} is planned; it needs ${say(f.needsPercent, 'percent')} to turn at all, and ${f.who} live on it.`,
-    remedy: `Plan more than ${say(f.needsPercent, 'percent')}, measured at the fan.`,
+    remedy: 'Plan a higher least speed, measured at the fan.',
   }),
   C105_FAN_FAILS_SLOW: (
     f: { who: 'animals' | 'people'; goes: 'off' | 'last' | 'duty'; leastPercent: number },
@@ -126,7 +126,7 @@ export const safetyFindings = {
   C137_WATER_TOO_HOT: (f: { targetC: number; mostC: number }, { say, term }: Words): Sentences => ({
     head: 'People touch water that is too hot.',
     reason: `${say(f.targetC, 'temperature', 0)} is planned; over ${say(f.mostC, 'temperature', 0)} the body cannot cool itself.`,
-    remedy: `Plan ${say(f.mostC, 'temperature', 0)} or less, with a ${term('limiter')} of its own.`,
+    remedy: `A lower target, with a ${term('limiter')} of its own.`,
   }),
   C139_GROUND_FAULT_REFER: (f: { tag: string; volts: number }, { say }: Words): Sentences => ({
     head: `${f.tag} stands ${say(f.volts, 'voltage', 0)} over ground: refer.`,

@@ -45,15 +45,12 @@ export const settingFindings = {
   ): Sentences => ({
     head: `The ${term('differential')} is wider than it may stray.`,
     reason: `${say(f.swingK, 'difference')} from on to off; the survey lets it stray by ${say(f.tolerance, 'difference')} either way.`,
-    remedy: `A ${term('differential')} of ${say(2 * f.tolerance, 'difference')} or less, a wider tolerance, or a control that modulates.`,
+    remedy: `A narrower ${term('differential')}, a wider tolerance, or a control that modulates.`,
   }),
-  C119_BAND_UNDER_RESOLUTION: (
-    f: { readonly bandK: number; readonly stepK: number; readonly leastK: number },
-    { say }: Words,
-  ): Sentences => ({
+  C119_BAND_UNDER_RESOLUTION: (f: { readonly bandK: number; readonly stepK: number }, { say }: Words): Sentences => ({
     head: 'Band is narrower than the display resolves.',
     reason: `${say(f.bandK, 'difference', 2)} of band, display step ${say(f.stepK, 'difference', 2)}: it jumps from nothing to full.`,
-    remedy: `Widen it to ${say(f.leastK, 'difference', 2)} or more.`,
+    remedy: 'Widen it.',
   }),
   C120_BAND_SETTLES_AWAY: (
     f: {
@@ -75,13 +72,12 @@ export const settingFindings = {
       readonly tag: string
       readonly cycleS: number
       readonly leastS: number
-      readonly cycleContactor: number
     },
     { say }: Words,
   ): Sentences => ({
     head: `The cycle time wears ${f.tag} out.`,
     reason: `${say(f.cycleS, 'seconds')} a cycle are ${say(3600 / f.cycleS, 'perHour', 0)}; a contactor wants ${say(f.leastS, 'seconds')} or more.`,
-    remedy: `Plan ${say(f.cycleContactor, 'seconds')}, or a solid-state relay.`,
+    remedy: 'A longer cycle, or a solid-state relay.',
   }),
   C122_DUTY_LARGE: (f: { readonly dutyPercent: number }, { say, term }: Words): Sentences => ({
     head: 'Without its probe it heats more than half of the time.',

@@ -15,7 +15,7 @@ export const stageFindings = {
   C091_HEAT_AGAINST_COLD: (f: { readonly fromC: number; readonly toC: number }, { say }: Words): Sentences => ({
     head: 'Heating and cooling fight.',
     reason: `From ${say(f.fromC, 'temperature')} to ${say(f.toC, 'temperature')} both can run.`,
-    remedy: `Let heating cut out under ${say(f.fromC, 'temperature')}.`,
+    remedy: 'Let heating cut out before cooling cuts in.',
   }),
   C092_DEADBAND_NARROW: (f: { readonly spacingK: number; readonly usualK: number }, { say }: Words): Sentences => ({
     head: 'Heating and cooling are close.',
@@ -28,13 +28,12 @@ export const stageFindings = {
       readonly tag: string | undefined
       readonly mostAnHour: number
       readonly minimumOffS: number | undefined
-      readonly widerK: number
     },
     { say, term }: Words,
   ): Sentences => ({
     head: `Starts up to ${say(f.cyclesPerHour, 'perHour', 1)}.`,
     reason: `${f.tag ? `${f.tag} bears` : 'Usual are at most'} ${say(f.mostAnHour, 'perHour', 0)}${f.minimumOffS !== undefined ? `; ${withArticle(term('minimumOffTime'))} of ${say(f.minimumOffS, 'seconds')} is kept` : ''}.`,
-    remedy: `A ${term('differential')} of ${say(f.widerK, 'difference')}, or a longer ${term('minimumOffTime')}, or more store.`,
+    remedy: `A wider ${term('differential')}, a longer ${term('minimumOffTime')}, a smaller power, or more store.`,
   }),
   C094_STAGE_WAIT_SHORT: (
     f: { readonly waitS: number; readonly stages: number; readonly leastS: number },
@@ -42,7 +41,7 @@ export const stageFindings = {
   ): Sentences => ({
     head: f.waitS === 0 ? 'No delay between stages.' : 'Delay between stages is short.',
     reason: `After a power loss ${f.stages} start ${f.waitS === 0 ? 'at once' : `within ${say(f.waitS * (f.stages - 1), 'seconds')}`}; usual are ${say(f.leastS, 'seconds')} or more.`,
-    remedy: `Key ${say(f.leastS, 'seconds')}.`,
+    remedy: 'A longer delay.',
   }),
   C098_FREEZE_CUT_OUT: (
     f: { readonly tag: string; readonly atC: number; readonly iceC: number },

@@ -13,7 +13,7 @@ import { advise } from '../../workers/advise'
 import { useTrial } from './trial'
 
 /** What a run says that another setting may mend. */
-const mayBeSet: ReadonlySet<string> = new Set(['strays', 'droop', 'starts', 'strays-line'])
+const mayBeSet: ReadonlySet<string> = new Set(['strays', 'droop', 'starts', 'strays-line', 'time-over'])
 
 type State = 'none' | 'trying' | 'stopped' | { readonly problem: string } | TriedAdvice
 
@@ -23,7 +23,9 @@ export function AdvicePart({ outcome }: { readonly outcome: RunOutcome }) {
   const { choice, weather, context } = useTrial()
   const act = useAct()
   const asked =
-    choice.faults.length === 0 && context.loop === loop && outcome.sentences.some(({ code }) => mayBeSet.has(code))
+    choice.faults.length === 0 &&
+    context.loop === loop &&
+    outcome.sentences.some(({ code, verdict }) => verdict === 'look' && mayBeSet.has(code))
   const [state, setState] = useState<State>('none')
   const [turn, setTurn] = useState(0)
   const cancel = useRef<() => void>(undefined)
