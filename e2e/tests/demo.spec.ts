@@ -111,9 +111,13 @@ test('once the first screen has stood for a moment, every stage opens without a 
   await page.waitForLoadState('networkidle')
   await expect
     .poll(() =>
-      page.evaluate(() => performance.getEntriesByType('resource').filter((r) => /TryStep|Worker/.test(r.name)).length),
+      page.evaluate(
+        () =>
+          performance.getEntriesByType('resource').filter((r) => /TryStep|simulateWorker|adviceWorker/.test(r.name))
+            .length,
+      ),
     )
-    .toBeGreaterThan(1)
+    .toBeGreaterThan(2)
   await server.kill()
   await page.keyboard.press('5')
   await expect(page.locator('[data-result="starts"]')).toBeVisible({ timeout: 20_000 })
@@ -125,6 +129,10 @@ test('once the first screen has stood for a moment, every stage opens without a 
     await page.keyboard.press(key)
     await expect(page.getByRole('heading', { name: heading })).toBeVisible()
   }
+  // What is tried before it is said is tried without a server too.
+  await page.keyboard.press('4')
+  await page.getByRole('link', { name: 'Trade-off' }).click()
+  await expect(page.locator('[data-trade]')).toBeVisible({ timeout: 60_000 })
 })
 
 test('a broken screen keeps what was typed', async ({ page, server }) => {

@@ -10,6 +10,7 @@ const fetchPages = async () => (pages = await import('./jobPages'))
 // The strip brings the chart package.
 const fetchTry = () => import('../features/try/TryStep')
 const fetchWorker = async () => (await import('../workers/simulator')).warmWorker()
+const fetchAdvice = async () => (await import('../workers/remedies')).warmAdvice()
 const fetchLayout = async () => (await import('../workers/layPicture')).warmLayout()
 
 /**
@@ -128,7 +129,8 @@ export function App() {
   // What is not there yet is fetched once the first screen stands: a plant room may have no network later.
   useEffect(() => {
     const timer = setTimeout(() => {
-      for (const ready of [fetchPages(), fetchTry(), fetchWorker(), fetchLayout()]) ready.catch(() => undefined)
+      for (const ready of [fetchPages(), fetchTry(), fetchWorker(), fetchLayout(), fetchAdvice()])
+        ready.catch(() => undefined)
     }, FETCH_AFTER_MS)
     return () => clearTimeout(timer)
   }, [])

@@ -1,7 +1,7 @@
-import { proxy, wrap } from 'comlink'
+import { proxy } from 'comlink'
 import type { TradeOff, TradePoint, Trial } from '@nachtigal/core/check/tradeOff'
 import type { WayOut } from '@nachtigal/core/words/adviceWords'
-import type { TradeWorker } from './tradeWorker'
+import { startAdviser } from './adviser'
 
 /** A worker that tries a setting across. */
 export interface Trader {
@@ -17,17 +17,11 @@ export interface Trader {
 
 /** Starts a worker of its own. */
 export function startTrader(): Trader {
-  const worker = new Worker(new URL('./tradeWorker.ts', import.meta.url), { type: 'module' })
-  const remote = wrap<TradeWorker>(worker)
-  const broken = new Promise<never>((_, reject) => {
-    worker.onerror = () => reject(new Error('its program could not be fetched; is the server running?'))
-  })
-  // Whoever asks hears of it; nobody may be asking.
-  broken.catch(() => undefined)
+  const { remote, asked, end } = startAdviser()
   return {
-    trade: (trial, onPart) => Promise.race([remote.trade(trial, proxy(onPart)), broken]),
-    point: (trial, value) => Promise.race([remote.point(trial, value), broken]),
-    ways: (trial, trade) => Promise.race([remote.ways(trial, trade), broken]),
-    end: () => worker.terminate(),
+    trade: (trial, onPart) => asked(remote.trade(trial, proxy(onPart))),
+    point: (trial, value) => asked(remote.point(trial, value)),
+    ways: (trial, trade) => asked(remote.ways(trial, trade)),
+    end,
   }
 }
