@@ -286,18 +286,26 @@ test('a run that would take long says so before it runs, and runs when one wants
   await expect.poll(() => turn(page), { timeout: 60_000 }).toBe(before + 1)
 })
 
-test('a reset line over a season against a fixed supply: saving with its range', async ({ page, server }) => {
+test('a reset line over a season against a fixed supply: one is asked once for both, and its saving is what Set says', async ({
+  page,
+  server,
+}) => {
   test.setTimeout(180_000)
   await allow(page, 1)
   await openTry(page, server.url, 'Clinic boiler', 'try/ways')
   await page.getByLabel('Compare').selectOption('Reset or fixed supply')
-  await page.getByRole('button', { name: 'What it saves shows over a season' }).click()
+  await page.getByRole('button', { name: 'A season' }).click()
   // One is asked once, for both.
   await page.getByRole('button', { name: 'Run it', exact: true }).click()
-  await expect(page.locator('[data-saving]')).toContainText(
-    /saves [\d.,]+\skWh, \d+\s%, over this season\. The estimates leave/,
-    { timeout: 120_000 },
+  await expect(page.locator('[data-compared]')).toBeVisible({ timeout: 120_000 })
+  const told = await page.locator('[data-fact="saving"]').innerText()
+  expect(told).toMatch(
+    /saves in a season [\d.,]+\skWh, \d+\s% \([\d.,]+\skWh to [\d.,]+\skWh, by how much is lost\): \d+\sm³ of gas\./,
   )
+  await page.goto(page.url().replace(/\/try.*/, '/set'))
+  const set = page.locator('[data-fact="saving"]')
+  await expect(set).toBeVisible()
+  expect(told).toContain(await set.innerText())
 })
 
 test('a sweep: pairs that meet the target are marked, a tap takes one', async ({ page, server }) => {

@@ -108,6 +108,14 @@ export const questions: readonly Question[] = [
     'Look for a valve with a sensor on the return pipe at the boiler.',
     { when: { question: 'condensing', is: ['no'] }, safety: true },
   ),
+  asks(
+    PLANT,
+    'price',
+    'Price of a kWh',
+    'factor',
+    [0, 1000],
+    'From the last bill, in your own money; a saving is then told in it.',
+  ),
   power('Nameplate, or the gas meter by stopwatch.', ['gas-meter', 'volts-amps']),
   asks(
     PLANT,

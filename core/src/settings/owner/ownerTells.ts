@@ -7,6 +7,7 @@ import { spell } from '../../time/spell'
 import { counted } from '../../words/words'
 import { type OnOffBehaviour, type PlanOf, plansOf, switchingOf } from '../behaviour'
 import { resetLine } from '../reset/law/resetLine'
+import { resetSavingOf, saySaved } from '../reset/resetSeason'
 import { resetView, shiftedLine } from '../reset/resetView'
 import { daysSay } from '../week/weekView'
 import { type OwnerRow, ownerView } from './ownerView'
@@ -68,6 +69,7 @@ function outputsDo(context: LoopContext, device: ResolvedDevice): readonly strin
   const plans = plansAt(context, device)
   const { reset } = controllerPlanOf(context, device)
   const [first] = plans
+  const saving = reset && resetSavingOf(context)
   if (!first) return []
   if (reset && resetView(context, device))
     return [
@@ -75,6 +77,7 @@ function outputsDo(context: LoopContext, device: ResolvedDevice): readonly strin
       ...(reset.shutdownAboveC === undefined
         ? []
         : [`Over ${say(reset.shutdownAboveC, 'temperature', 0)} outdoors the heating rests.`]),
+      ...(saving ? [`Against one fixed temperature it saves in a season ${saySaved(saving, context.words)}.`] : []),
       ...(reset.setbackK > 0
         ? [`In its night periods the water is ${say(reset.setbackK, 'difference', 0)} cooler.`]
         : []),

@@ -3,7 +3,21 @@ import { fieldValue } from '../../plant/fieldValue'
 import { hoursByTemperature, weatherYear } from '../../plant/weatherYear'
 import type { LoopContext } from '../../loop/context'
 import type { Consequence } from '../consequences'
-import { type ResetView, shiftedLine } from './resetView'
+import { remembered } from '../../memory/remembered'
+import type { Quantity } from '../../units/quantity'
+import type { Words } from '../../words/words'
+import { type ResetView, resetView, shiftedLine } from './resetView'
+
+/** What is saved in a season, and what it comes to. */
+interface ResetSaved {
+  readonly kwh: number
+  readonly low: number
+  readonly high: number
+  readonly fuel?: { readonly amount: number; readonly quantity: Quantity; readonly name: string }
+  readonly money?: number
+}
+
+type ResetSaving = NonNullable<ResetSeason['saving']>
 
 /** A made-up year along a reset line, against a fixed supply, and what stands beside the line. */
 interface ResetSeason {
@@ -16,6 +30,8 @@ interface ResetSeason {
     readonly hoursUnderLimit: number
     readonly lowPercent: number
     readonly highPercent: number
+    /** The same in kilowatt-hours, fuel and money; fuel and money where what burns and its price are known. */
+    readonly saved: ResetSaved
   }
   readonly lines: readonly Consequence[]
 }
@@ -80,6 +96,11 @@ export function resetSeason(context: LoopContext, view: ResetView): ResetSeason 
           hoursUnderLimit: usual.hoursCondensing,
           lowPercent: Math.min(narrow.savingPercent, usual.savingPercent),
           highPercent: Math.max(wide.savingPercent, usual.savingPercent),
+          // In kilowatt-hours more loss and longer pipes save more, in percent the pipes alone do.
+          saved: savedOf(
+            context,
+            [usual, saved(0.7, pipe.low), saved(1.4, pipe.high)].map(({ fixedKwh, resetKwh }) => fixedKwh - resetKwh),
+          ),
         }
       : undefined
   return {
@@ -89,8 +110,47 @@ export function resetSeason(context: LoopContext, view: ResetView): ResetSeason 
   }
 }
 
-/** A season's energy in words: kilowatt-hours are too many to read. */
-const megawattHours = (kwh: number) => `${(kwh / 1000).toFixed(1)} MWh`
+/** Fuels by what burns: the row of their heat, and what they are counted in. */
+const fuels = {
+  gas: ['fuel.gas', 'volume', 'gas'],
+  oil: ['fuel.oil', 'litres', 'oil'],
+  pellet: ['fuel.pellet', 'mass', 'pellets'],
+} as const satisfies Readonly<Record<string, readonly [string, Quantity, string]>>
+
+/** Kilowatt-hours, and what they are in fuel and in money. */
+function savedOf({ data, loop }: LoopContext, [kwh = 0, ...others]: readonly number[]): ResetSaved {
+  const { fuel, price } = loop.survey.answers
+  const low = Math.min(kwh, ...others)
+  const high = Math.max(kwh, ...others)
+  const known = typeof fuel === 'string' && Object.hasOwn(fuels, fuel) ? fuels[fuel as keyof typeof fuels] : undefined
+  return {
+    ...{ kwh, low, high },
+    ...(known
+      ? { fuel: { amount: kwh / fieldValue(data, known[0]).typical, quantity: known[1], name: known[2] } }
+      : {}),
+    ...(typeof price === 'number' ? { money: kwh * price } : {}),
+  }
+}
+
+/**
+ * What a line saves over a season, in the one sentence that Set, Try and the owner's page have it in: kilowatt-hours with their range,
+ * the share, fuel and money where they are known.
+ */
+export function saySaved({ saved, savingPercent }: ResetSaving, { say }: Words): string {
+  const { kwh, low, high, fuel, money } = saved
+  const of = [
+    ...(fuel ? [`${say(fuel.amount, fuel.quantity, 0)} of ${fuel.name}`] : []),
+    ...(money === undefined ? [] : [`${Math.round(money)} in your money`]),
+  ]
+  const range = `${say(low, 'energy', 0)} to ${say(high, 'energy', 0)}, by how much is lost`
+  return `${say(kwh, 'energy', 0)}, ${say(savingPercent, 'percent')} (${range})${of.length > 0 ? `: ${of.join(', ')}` : ''}`
+}
+
+/** The saving of a loop whose water follows the weather; undefined where none does, or nothing is known of its load. */
+export const resetSavingOf = remembered((context: LoopContext): ResetSaving | undefined => {
+  const view = resetView(context)
+  return view && resetSeason(context, view).saving
+})
 
 /** What stands beside the line. */
 function linesOf(view: ResetView, saving: ResetSeason['saving'], { words }: LoopContext): Consequence[] {
@@ -108,14 +168,10 @@ function linesOf(view: ResetView, saving: ResetSeason['saving'], { words }: Loop
           line(
             'fixed',
             `Fixed at ${words.say(view.fixedC, 'temperature', 0)}, a season`,
-            megawattHours(saving.fixedKwh),
+            words.say(saving.fixedKwh, 'energy', 0),
           ),
-          line('reset', 'With this line', megawattHours(saving.resetKwh)),
-          line(
-            'saving',
-            'Saves',
-            `${words.say(saving.savingPercent, 'percent')} (${Math.round(saving.lowPercent)} to ${Math.round(saving.highPercent)})`,
-          ),
+          line('reset', 'With this line', words.say(saving.resetKwh, 'energy', 0)),
+          { ...line('saving', 'Saves', saySaved(saving, words)), fact: 'saving' },
           line(
             'condensing',
             `Return under ${words.say(view.returnLimitC, 'temperature', 0)}`,

@@ -16,7 +16,6 @@ import { loopPlant } from './loopPlant'
 import { loopScenario } from './loopScenario'
 import { runWeather } from './runWeather'
 import { meetsTarget, nearestAt, shadesOf } from './readSweep'
-import { savingRange } from './savingRange'
 import { schools } from './schools'
 import { settingSpan, spanValues } from './settingSpan'
 import {
@@ -324,23 +323,4 @@ describe('a run that is kept', () => {
   )
   it('leaves the loop as it is where the plan is no plan', () =>
     expect(keptLoop(loop, { ...kept, planned: 'x' })).toBe(loop))
-})
-
-describe('savingRange', () => {
-  const figure = { value: 100, source: 'estimate', low: 60, high: 140, why: '' } as const
-  it('leaves as much range as the estimated loss does', () => {
-    const made0 = savingRange(900, 1000, { figures: { loss: figure } })
-    expect(made0.savedKwh).toBe(100)
-    expect(made0.percent).toBe(10)
-    expect(made0.lowKwh).toBeCloseTo(60, 9)
-    expect(made0.highKwh).toBeCloseTo(140, 9)
-  })
-  it('leaves none once the loss was answered', () =>
-    expect(savingRange(900, 1000, { figures: { loss: { ...figure, source: 'answer' } } })).toMatchObject({
-      lowKwh: 100,
-      highKwh: 100,
-    }))
-  it('costs count under 0', () =>
-    expect(savingRange(1100, 1000, { figures: {} })).toMatchObject({ savedKwh: -100, lowKwh: -100 }))
-  it('refuses nothing to compare with', () => expect(() => savingRange(1, 0, { figures: {} })).toThrow('otherKwh 0'))
 })

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react'
 import { compareFigures } from '@nachtigal/core/check/compareFigures'
 import { runFigures, type RunFigures } from '@nachtigal/core/simulate/runFigures'
 import { type ComparedSide, comparisons } from '@nachtigal/core/check/comparisons'
-import { savingRange } from '@nachtigal/core/simulate/loop/savingRange'
+import { resetSavingOf, saySaved } from '@nachtigal/core/settings/reset/resetSeason'
 import type { Scenario } from '@nachtigal/core/simulate/scenario'
 import type { LoopRun } from '@nachtigal/core/simulate/loop/loopScenario'
 import { simulators } from '../../workers/simulator'
@@ -29,7 +29,8 @@ export function WaysPart() {
   const inHand = useLoop()
   const { loop, words, survey } = inHand
   const tap = useTap()
-  const { scenarioOf, choice, choose } = useTrial()
+  const { scenarioOf } = useTrial()
+  const saving = useMemo(() => resetSavingOf(inHand), [inHand])
   const offered = useMemo(() => comparisons(inHand), [inHand])
   const [chosen, setChosen] = useState<string>()
   const school = offered.find(({ id }) => id === chosen) ?? offered[0]
@@ -95,14 +96,8 @@ export function WaysPart() {
               : 'What differs stands here when both have been run.'}
           </p>
         )}
-        {school.id === 'reset' && figures[0] && figures[1] && survey ? (
-          choice.span === 'season' ? (
-            <p data-saving>{savingText(savingRange(figures[0].energyKwh, figures[1].energyKwh, survey), words)}</p>
-          ) : (
-            <button type="button" className="third self-start" onClick={() => choose({ span: 'season' })}>
-              What it saves shows over a season
-            </button>
-          )
+        {school.id === 'reset' && saving ? (
+          <p data-fact="saving">The first way saves in a season {saySaved(saving, words)}.</p>
         ) : null}
         <Cautions step="try" brief />
         <div className="mt-auto action-bar grid gap-2">
@@ -128,14 +123,6 @@ const figuresOf = ({ report, of: ran, status }: RunState, { run, scenario }: Sid
         run.scenario.durationS,
       )
     : undefined
-
-function savingText(
-  { savedKwh, percent, lowKwh, highKwh }: ReturnType<typeof savingRange>,
-  { say }: ReturnType<typeof useLoop>['words'],
-) {
-  const way = savedKwh >= 0 ? 'saves' : 'costs'
-  return `The first way ${way} ${say(Math.abs(savedKwh), 'energy')}, ${say(Math.abs(percent), 'percent')}, over this season. The estimates leave ${say(Math.abs(lowKwh), 'energy')} to ${say(Math.abs(highKwh), 'energy')}.`
-}
 
 /** Starts, energy, furthest from the target, side by side, and by how much they differ. */
 export function Compared({
