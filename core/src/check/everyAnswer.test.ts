@@ -98,9 +98,10 @@ const valuesOf = (question: Question): readonly Answer[] => {
 
 /**
  * Read where these samples do not show it: how far a place may stray judges a run; where the box goes judges its housing, which all of these
- * bear; whether a plan for the water is kept counts where it is warm and sprayed.
+ * bear; whether a plan for the water is kept counts where it is warm and sprayed; the price makes money of a line's saving (`resetSeason.test`),
+ * and a season for each pair of answers would take minutes.
  */
-const readElsewhere: ReadonlySet<string> = new Set(['tolerance', 'outdoors', 'waterPlan'])
+const readElsewhere: ReadonlySet<string> = new Set(['tolerance', 'outdoors', 'waterPlan', 'price'])
 
 describe.each(loopKinds)('every answer is read: %s', (kind) => {
   const sound = chained(kind)
