@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import type { LoopContext } from '../loop/context'
 import type { FanBehaviour, PlanOf } from '../settings/behaviour'
 import type { LoopRun } from '../simulate/loop/loopScenario'
@@ -53,7 +54,7 @@ export function saysRuling(
   rule: Ruling,
   { lowestC }: RunFigures,
 ): RunFound[] {
-  const { target, tolerance } = context.loop.survey.answers
+  const { target, tolerance } = answersOf(context.loop)
   const { humidityPercent: setPercent, humidityBandPercent: bandPercent = 10 } = plan
   if (setPercent === undefined) return []
   const fullPercent = setPercent + bandPercent

@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import type { FieldData } from '../plant/fieldValue'
 import { mismatch } from '../probes/mismatch'
 import { givesOf } from '../device/duty'
@@ -154,7 +155,7 @@ function controllersThatCan(
   { control, stages }: Pick<Proposal, 'control' | 'stages'>,
   tools: Tools,
 ): readonly DeviceProfile[] {
-  const { answers } = edited.loop.survey
+  const answers = answersOf(edited.loop)
   const { action } = factsOfKind(edited.loop.kind)
   return tools.shelf
     .filter((profile) => {
@@ -243,7 +244,7 @@ function feedBy(edited: Edited, ways: readonly (readonly DeviceProfile[])[], too
  * that names it then says what has to be brought.
  */
 function feed(edited: Edited, tools: Tools): Edited {
-  const { answers } = edited.loop.survey
+  const answers = answersOf(edited.loop)
   const supplies = tools.shelf.filter(
     (profile) =>
       profile.category === 'supply' && suitsKind(edited, profile) && suitsPractice(profile, edited.job.practice),
@@ -402,7 +403,7 @@ function built(
   suits: (profile: DeviceProfile) => boolean,
 ): Built {
   const facts = factsOfKind(edited.loop.kind)
-  const { answers } = edited.loop.survey
+  const answers = answersOf(edited.loop)
   const { survey } = contextOf(edited, tools)
   const leaning = facts.leaning(answers)
   const also = (category: Wanted['category']) => proposal.wants.filter((wanted) => wanted.category === category)
@@ -458,7 +459,7 @@ const bestOf = (all: readonly Built[]): Built | undefined =>
  * @returns undefined where the shelf has no controller for it
  */
 export function proposedChain(edited: Edited, proposal: Proposal, tools: Tools): Edited | undefined {
-  const { answers } = edited.loop.survey
+  const answers = answersOf(edited.loop)
   const controllers = controllersFor(edited, proposal, tools)
   const about = (suits: (profile: DeviceProfile) => boolean) =>
     bestOf(controllers.map((controller) => built(edited, controller, proposal, tools, suits)))

@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import type { FanBehaviour, PlanOf } from '../settings/behaviour'
 import { allowedStarts } from '../settings/allowedStarts'
 import { fieldValue } from '../plant/fieldValue'
@@ -32,7 +33,7 @@ const IDLE_SHARE = 0.03
 
 /** What the target is that a loop's controlled place is held against, and how far it may stray. */
 function wanted({ loop, survey }: LoopContext, run: LoopRun) {
-  const { tolerance } = loop.survey.answers
+  const { tolerance } = answersOf(loop)
   // Water that follows the weather has no one target: its line is held against it instead.
   const target = survey && !survey.boiler ? survey.seen.targetC : undefined
   return {
@@ -52,7 +53,7 @@ function shortOf(
   const sign = plan.action === 'heating' ? 1 : -1
   const setC = plan.kind === 'on-off' ? (plan.onC + plan.offC) / 2 : plan.setpointC
   const shortK = sign * (setC - figures.settlesC)
-  const { tolerance } = context.loop.survey.answers
+  const { tolerance } = answersOf(context.loop)
   const mayK = typeof tolerance === 'number' ? tolerance : 1
   if (onShare >= FULL_SHARE && shortK > mayK + LEAST_SEEN_K) {
     const powerW = context.survey?.seen.fullPowerW ?? context.survey?.seen.powerW ?? 0
@@ -314,7 +315,7 @@ function timeOver(
   lowestC: number,
 ): RunFound {
   const timer = run.scenario.controls.find((control) => control.kind === 'timer')
-  const { hold } = loop.survey.answers
+  const { hold } = answersOf(loop)
   const wantedS = typeof hold === 'number' ? hold * MINUTE_S : undefined
   const reachedAt = trace.nodes[run.controlled]?.findIndex((value) => value >= reachedC(loop, run)) ?? -1
   const heldS = reachedAt < 0 ? 0 : Math.max(0, atS - trace.timeS[reachedAt]!)
@@ -340,8 +341,8 @@ function timeOver(
 }
 
 /** From where on it counts as being at its temperature: within what it may stray of the setpoint. */
-function reachedC({ survey }: LoopContext['loop'], run: LoopRun): number {
-  const { tolerance } = survey.answers
+function reachedC(loop: LoopContext['loop'], run: LoopRun): number {
+  const { tolerance } = answersOf(loop)
   const plan = run.outputs[0]?.plan
   return (plan?.setpointC ?? Infinity) - (typeof tolerance === 'number' ? tolerance : 1)
 }
@@ -351,7 +352,7 @@ function judgedWithin({ loop, survey }: LoopContext, run: LoopRun, { events, tra
   const over = events.find(({ what }) => what === 'time-over')
   if (!factsOfKind(loop.kind).startsCold && !over) return undefined
   const values = trace.nodes[run.controlled]
-  const { tolerance } = loop.survey.answers
+  const { tolerance } = answersOf(loop)
   const nearC = (survey?.seen.targetC ?? Infinity) - (typeof tolerance === 'number' ? tolerance : 1)
   const reached = values?.findIndex((value) => value >= nearC) ?? -1
   return {

@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import { boundTo } from '../device/bound'
 import type { LoopDocument } from '../document/documents'
 import { loopContext, type LoopContext } from '../loop/context'
@@ -137,7 +138,7 @@ export function tradeValues({ low, high, step }: TradeAxis, count = FIRST): read
 /** What a battery gives at this many starts and this share of the time on, over the hours that it must last; as the survey reckons it. */
 function batteryNight({ survey, loop }: LoopContext) {
   const worked = survey?.lines.find(({ id }) => id === 'batteryLasts')?.worked
-  const { hoursWanted } = loop.survey.answers
+  const { hoursWanted } = answersOf(loop)
   if (!worked || typeof hoursWanted !== 'number') return undefined
   const input = worked.input as unknown as BatteryInput
   return {
@@ -149,7 +150,7 @@ function batteryNight({ survey, loop }: LoopContext) {
 
 /** What is wished for of a plan, in figures. */
 export function tradeBounds(context: LoopContext, plan: PlanOf): TradeBounds {
-  const { tolerance } = context.loop.survey.answers
+  const { tolerance } = answersOf(context.loop)
   const starts = allowedStarts(context, plan.output)?.perHour
   const battery = batteryNight(context)?.hasAh
   return {

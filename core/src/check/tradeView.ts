@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import type { LoopContext } from '../loop/context'
 import type { PlanOf } from '../settings/behaviour'
 import { dayTitle } from '../simulate/loop/runWeather'
@@ -131,7 +132,7 @@ export function tradeView(
   const halves = spotsOf(({ halfLoad }) => halfLoad)
   const starts = of((run) => run.starts)
   const target = survey && !survey.boiler ? say(survey.seen.targetC, 'temperature') : 'its line'
-  const hours = context.loop.survey.answers['hoursWanted']
+  const hours = answersOf(context.loop)['hoursWanted']
   const lanes: TradeLane[] = [
     halves.length > 0
       ? lane(

@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import { displayStepK } from '../settings/displayStep'
 import { boundTo } from '../device/bound'
 import { factsOfKind } from '../kinds/kinds'
@@ -85,7 +86,7 @@ function mainOutput({ job, loop }: Edited, data: FieldData) {
     narrowestK: Math.max(
       fieldValue(data, 'resolve.swing').low * stepK,
       // Nobody keys a swing that wears its contact out for a figure on paper.
-      fieldValue(data, factsOfKind(loop.kind).swing(loop.survey.answers)).low,
+      fieldValue(data, factsOfKind(loop.kind).swing(answersOf(loop))).low,
       Math.ceil((boundTo(controller, 'swing')?.low ?? 0) / stepK - 1e-6) * stepK,
     ),
     kept: settingsKept(context.chain, plan),
@@ -130,7 +131,7 @@ export function tunedPlans(
   weather: RunWeather = dayWeather(edited.loop, 'design'),
 ): Tuned {
   const { survey } = loopContext(edited.job, edited.loop, data)
-  const { tolerance } = edited.loop.survey.answers
+  const { tolerance } = answersOf(edited.loop)
   const fan = plansOf(edited.loop.settings.planned)[0]?.kind === 'fan'
   if (!survey || survey.boiler || fan || typeof tolerance !== 'number')
     return { edited, beyondK: 0, overStarts: 0, beyondSettings: true }

@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import { toldOf } from './stepMaker'
 import type { LoopContext } from '../loop/context'
 import { fieldValue } from '../plant/fieldValue'
@@ -64,7 +65,7 @@ const LONG_EARTH_OHM = 2
 
 /** Metal at water that is touched is joined: each part to the earth bar. */
 function bondingSteps({ loop, data, rows }: LoopContext, make: StepMaker): SafetyStep[] {
-  const { users } = loop.survey.answers
+  const { users } = answersOf(loop)
   if (users !== 'people' && users !== 'animals') return []
   const { high, source } = fieldValue(data, 'bond.limit')
   return [

@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import type { StepFact } from '../words/stepWords'
 import type { LoopContext } from '../loop/context'
 import { deadTestVerdict, type DeadTestVerdict } from '../wiring/deadTest'
@@ -17,7 +18,7 @@ const ids = (rows: readonly WireRow[]) => rows.map(({ id }) => id)
 /** Whether everything hangs on a battery whose minus is the chassis of a vehicle, or may be: insulation voltage would run through all of it. */
 export const onChassis = ({ rows, wires, loop }: Pick<LoopContext, 'rows' | 'wires' | 'loop'>): boolean =>
   wires.main?.kind === 'battery' &&
-  loop.survey.answers['chassis'] !== 'apart' &&
+  answersOf(loop)['chassis'] !== 'apart' &&
   rows.every(({ circuit }) => circuit === 'extra-low')
 
 /** Transformers and power supplies whose return is earthed at one point. */

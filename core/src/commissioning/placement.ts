@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import type { PlacementRule } from '../kinds/kind'
 import { factsOfKind } from '../kinds/kinds'
 import type { LoopContext } from '../loop/context'
@@ -324,7 +325,7 @@ function judged(context: LoopContext, device: ResolvedDevice, data: FieldData, m
 /** Where each probe and each guard of the loop goes and where not, with the reason, and what each mistake costs here. */
 export function placements(context: LoopContext): readonly Placement[] {
   const { chain, data, loop } = context
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const extra = (factsOfKind(loop.kind).placing ?? []).filter(
     ({ when }) => !when || (answers[when.question] ?? when.is) === when.is,
   )

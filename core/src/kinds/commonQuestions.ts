@@ -1,4 +1,5 @@
-import { asks, asksWhich, type Question } from './question'
+import type { Answer, Answers } from './answers'
+import { type Assumed, asks, asksWhich, type Question } from './question'
 
 export const HOLD = 'What it must hold'
 export const PLACE = 'The place'
@@ -6,24 +7,68 @@ export const PLANT = 'The plant'
 export const SCHOOL = 'How to go about it'
 const SITE = 'Supplies and surroundings'
 
+/** A choice that is taken until somebody looked, and why. */
+export const taken = (as: Answer | ((answers: Answers) => Answer), why: string): Assumed => ({ as, why })
+
+/** A number that is taken until somebody measured, and by which factor it may be off. */
+export const about = (as: number | ((answers: Answers) => number), spread: number, why: string): Assumed => ({
+  as,
+  why,
+  spread,
+})
+
+/** A temperature that is taken until somebody knows better, and by how many kelvins it may be off. */
+export const aboutC = (as: number | ((answers: Answers) => number), within: number, why: string): Assumed => ({
+  as,
+  why,
+  within,
+})
+
+/** Two figures are enough of a size that is only guessed. */
+const twoFigures = (value: number) => Number(value.toPrecision(2))
+
+/**
+ * A size by the power that goes into it, as such plants are usually found; another where no power was answered.
+ * @param wPerUnit watts to a square or cubic metre, or what share of the power it is
+ */
+export const byPower =
+  (wPerUnit: (answers: Answers) => number, otherwise: number) =>
+  (answers: Answers): number =>
+    typeof answers['power'] === 'number' ? twoFigures(answers['power'] / wPerUnit(answers)) : otherwise
+
+/** Watts of heater to a square metre of floor on a cold day, by how it is insulated (practice). */
+export const heaterWPerM2 = ({ insulation: walls }: Answers): number =>
+  walls === 'poor' ? 160 : walls === 'good' ? 45 : 90
+
 /** What the owner wants, °C. */
 export const target = (
   what = 'What the owner wants at the place of the probe.',
   span: readonly [number, number] = [-40, 90],
-) => asks(HOLD, 'target', 'Target', 'temperature', span, what, { required: true })
+) => asks(HOLD, 'target', 'Target', 'temperature', span, what, { required: true, opens: true })
 
 /** How far it may stray, K. */
-export const tolerance = (hint = 'Up or down from the target, before anyone minds.') =>
-  asks(HOLD, 'tolerance', 'May stray by', 'difference', [0.1, 20], hint, { required: true })
+export const tolerance = (hint = 'Up or down from the target, before anyone minds.', usualK = 1) =>
+  asks(HOLD, 'tolerance', 'May stray by', 'difference', [0.1, 20], hint, {
+    assumed: about(usualK, 2, 'what usually nobody minds (practice)'),
+  })
 
 /** The coldest, or for cooling the hottest, outdoors that counts, °C. */
 export const designOutdoor = (
   hint = 'The coldest day the plant is made for: local table, or the old plant\u2019s papers.',
-) => asks(PLACE, 'designOutdoor', 'Design outdoor', 'temperature', [-60, 55], hint, { required: true })
+) =>
+  asks(PLACE, 'designOutdoor', 'Design outdoor', 'temperature', [-60, 55], hint, {
+    assumed: aboutC(-10, 8, 'a hard winter day; the local table knows better'),
+  })
 
 /** Floor area, m². */
-export const floorArea = (title = 'Floor area', hint = 'Tape: length times width.') =>
-  asks(PLACE, 'floorArea', title, 'area', [0.5, 5000], hint, { required: true, ways: ['sides-area'] })
+export const floorArea = (
+  title = 'Floor area',
+  hint = 'Tape: length times width.',
+  assumed: Assumed = about(byPower(heaterWPerM2, 20), 1.5, 'as such a power usually heats, else a room (practice)'),
+) => asks(PLACE, 'floorArea', title, 'area', [0.5, 5000], hint, { assumed, ways: ['sides-area'] })
+
+/** Until somebody knocked on the wall. */
+export const fairly = taken('fair', 'between poor and good, until somebody looked')
 
 export const insulation = asksWhich(
   PLACE,
@@ -35,7 +80,7 @@ export const insulation = asksWhich(
     good: ['Good', 'To a recent code.'],
   },
   'Knock on the wall, look at the panes, ask for the year.',
-  { required: true },
+  { assumed: fairly },
 )
 
 export const build = asksWhich(
@@ -66,12 +111,12 @@ export const capacity = asks(
 
 /** Power of what heats or cools, W. */
 export const power = (hint: string, ways: readonly string[] = ['volts-amps']) =>
-  asks(PLANT, 'power', 'Power of the plant', 'power', [1, 1e7], hint, { ways })
+  asks(HOLD, 'power', 'Power of the plant', 'power', [1, 1e7], hint, { ways, opens: true })
 
 /** Asked of every kind last: what there is to feed it from, and what is around it. */
 export const siteQuestions: readonly Question[] = [
   asksWhich(
-    SITE,
+    HOLD,
     'mainsAtHand',
     'Mains at hand',
     {
@@ -82,6 +127,7 @@ export const siteQuestions: readonly Question[] = [
       none: ['None', 'Extra-low voltage or a battery only.'],
     },
     'Nameplate of the panel, then measured by whoever may.',
+    { opens: true },
   ),
   asksWhich(
     SITE,

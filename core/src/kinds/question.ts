@@ -1,17 +1,31 @@
-import type { Answer } from './answers'
+import type { Answer, Answers } from './answers'
 import type { Quantity } from '../units/quantity'
 
 /** One thing to find out on the first visit. */
 export type Question = NumberQuestion | ChoiceQuestion
+
+/** What stands in for an answer that nobody gave, by what was answered so far, and why. */
+export interface Assumed {
+  readonly as: Answer | ((answers: Answers) => Answer)
+  readonly why: string
+  /** Of a number that may as well be this much smaller or greater, as a factor. */
+  readonly spread?: number
+  /** Of a number that may as well lie this much lower or higher. */
+  readonly within?: number
+}
 
 interface Common {
   readonly id: string
   readonly title: string
   /** How to find it out on site. */
   readonly hint: string
-  /** Survey is done only when these are answered; the others carry an estimate. */
+  /** Survey is done only when these are answered; the others carry an estimate, or an answer is assumed. */
   readonly required: boolean
   readonly group: string
+  /** What is taken until somebody answers. */
+  readonly assumed?: Assumed
+  /** Enough to begin with: what it must hold, and what it switches. It stands open, whether answered or not. */
+  readonly opens?: true
   /** Asked only where another answer is one of these. */
   readonly when?: { readonly question: string; readonly is: readonly string[] }
   /** Somebody may be hurt by what it asks for: while nobody has answered, first live and signing stay shut. */
@@ -54,7 +68,7 @@ const choicesOf = (
     Object.entries(choices).map(([id, [title, consequence]], i) => [id, { order: i + 1, title, consequence }]),
   )
 
-type Rest = Partial<Pick<Common, 'required' | 'when' | 'safety'>>
+type Rest = Partial<Pick<Common, 'required' | 'when' | 'safety' | 'assumed' | 'opens'>>
 
 /** A question that takes a number. */
 export const asks = (

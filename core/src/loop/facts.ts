@@ -4,7 +4,6 @@ import { factsOfKind } from '../kinds/kinds'
 import { remembered } from '../memory/remembered'
 import { plansOf, switchingOf } from '../settings/behaviour'
 import { factOf } from '../settings/factOf'
-import { resetSavingOf, saySaved } from '../settings/reset/resetSeason'
 import { restingWords, startsOf, startsTitles, worstTitle } from '../settings/starts'
 import type { Quantity } from '../units/quantity'
 import { contactLoad } from '../wiring/contactLoad'
@@ -147,18 +146,6 @@ function planFacts(context: LoopContext, put: Put): void {
   }
 }
 
-/** What a line by the weather saves over a season. */
-function savingFact(context: LoopContext, put: Put): void {
-  const saving = resetSavingOf(context)
-  if (!saving) return
-  const { kwh, low, high } = saving.saved
-  put({
-    ...{ id: 'saving', title: 'The line saves, a season', value: kwh, low, high, quantity: 'energy', source: 'worked' },
-    why: 'against one fixed supply; heat loss and pipes are estimated',
-    instead: saySaved(saving, context.words),
-  })
-}
-
 /**
  * The facts of a loop: every figure that several places tell, resolved once, by its id. Places show `sayFact` of it and carry its id.
  * What was put first counts: a line of the survey that tells another value under the same id is a fault that the tests find.
@@ -171,6 +158,5 @@ export const loopFacts = remembered((context: LoopContext): ReadonlyMap<string, 
   surveyFacts(context, put)
   deviceFacts(context, put)
   planFacts(context, put)
-  savingFact(context, put)
   return facts
 })

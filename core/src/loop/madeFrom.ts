@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import type { Answer } from '../kinds/answers'
 import type { Question } from '../kinds/question'
 import { remembered } from '../memory/remembered'
@@ -43,7 +44,7 @@ export const madeFrom = remembered((context: LoopContext): ReadonlyMap<string, r
   const made = new Map<string, string[]>([...loopFacts(context).keys()].map((id) => [id, []]))
   for (const question of askedQuestions(context.loop)) {
     const moved = new Set(
-      otherAnswers(question, context.loop.survey.answers[question.id]).flatMap((answer) =>
+      otherAnswers(question, answersOf(context.loop)[question.id]).flatMap((answer) =>
         movedFacts(context, answeredOtherwise(context, question.id, answer)),
       ),
     )

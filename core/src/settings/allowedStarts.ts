@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import type { PortRef, ResolvedDevice } from '../document/chain'
 import { fieldValue } from '../plant/fieldValue'
 import { factsOfKind } from '../kinds/kinds'
@@ -35,7 +36,7 @@ export function allowedStarts(
     .sort((a, b) => a.perHour - b.perHour)
   if (named) return named
   if (ends.length > 0 && !ends.some(wears)) return undefined
-  const row = factsOfKind(loop.kind).starts(loop.survey.answers)
+  const row = factsOfKind(loop.kind).starts(answersOf(loop))
   if (row === undefined) return undefined
   const { typical, source } = fieldValue(data, row)
   return { perHour: typical, source }

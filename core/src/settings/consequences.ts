@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import { lagReach } from '../control/lagReach'
 import { feedOf } from '../document/chain'
 import { relayLifeYears } from '../control/worstCycling'
@@ -34,7 +35,7 @@ type Given = Pick<LoopContext, 'loop' | 'chain' | 'survey' | 'data' | 'words'>
 /** Outdoor temperature that was written down on the visit, against that of the design day. */
 export function outdoorNow({ loop, words }: Pick<LoopContext, 'loop' | 'words'>) {
   const nowC = loop.survey.found?.outdoorC
-  const design = loop.survey.answers['designOutdoor']
+  const design = answersOf(loop)['designOutdoor']
   if (nowC === undefined || typeof design !== 'number') return undefined
   return { nowC, shiftK: nowC - design, says: `outdoors ${words.say(nowC, 'temperature', 0)}` }
 }

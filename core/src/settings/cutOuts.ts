@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import type { ResolvedDevice } from '../document/chain'
 import { freezePoint, liquids } from '../kinds/freezePoint'
 import type { LoopContext } from '../loop/context'
@@ -21,7 +22,7 @@ export function cutOuts({ chain }: Pick<LoopContext, 'chain'>): CutOut[] {
 
 /** Where the liquid of a loop turns to ice; nothing where none is told of. */
 export function iceLine({ loop, survey, data }: Pick<LoopContext, 'loop' | 'survey' | 'data'>): number | undefined {
-  const { liquid, glycol } = loop.survey.answers
+  const { liquid, glycol } = answersOf(loop)
   const kind = liquids.find((each) => each === liquid)
   if (!kind) return undefined
   const percent = kind === 'water' ? 0 : typeof glycol === 'number' ? glycol : survey?.figures['glycol']?.value

@@ -1,6 +1,8 @@
 import type { Asked, Estimate, SurveyFigure } from '../kinds/asked'
 import type { ResolvedChain } from '../document/chain'
 import type { LoopDocument } from '../document/documents'
+import { answersOf } from '../kinds/answersOf'
+import { factsOfKind } from '../kinds/kinds'
 import { dutyOf } from '../device/duty'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 import { readsPlate } from './plates'
@@ -9,19 +11,23 @@ import { readsPlate } from './plates'
  * Answers of a survey with what stands in for those that are missing, each with its range and source. What was measured comes first, then
  * the plates of the devices that are there, what was answered, what the shelf's devices usually have, and estimates last.
  */
-export function askedOf(
-  { answers, ways }: Pick<LoopDocument['survey'], 'answers' | 'ways'>,
-  chain: ResolvedChain,
-  data: FieldData,
-): Asked {
+export function askedOf(loop: Pick<LoopDocument, 'kind' | 'survey'>, chain: ResolvedChain, data: FieldData): Asked {
+  const { answers: given, ways } = loop.survey
+  const answers = answersOf(loop)
   const figures: Record<string, SurveyFigure> = {}
   const put = (id: string, figure: SurveyFigure) => (figures[id] = figure).value
+  for (const { id, ask, assumed } of factsOfKind(loop.kind).questions) {
+    const value = answers[id]
+    if (ask !== 'number' || !assumed || given[id] !== undefined || typeof value !== 'number') continue
+    const { why, spread = 1, within = 0 } = assumed
+    put(id, { value, source: 'estimate', why, low: value / spread - within, high: value * spread + within })
+  }
   const answered = (id: string): SurveyFigure | undefined => {
-    const given = answers[id]
-    if (typeof given !== 'number') return undefined
+    const value = given[id]
+    if (typeof value !== 'number') return undefined
     return ways?.[id]
-      ? { value: given, source: 'measured', why: 'measured on site' }
-      : { value: given, source: 'answer', why: 'answered on site' }
+      ? { value, source: 'measured', why: 'measured on site' }
+      : { value, source: 'answer', why: 'answered on site' }
   }
   const take = (id: string, estimate: Estimate, chosen?: Estimate) =>
     put(id, answered(id) ?? (chosen ? { ...chosen, source: 'chain' } : { ...estimate, source: 'estimate' }))

@@ -1,11 +1,12 @@
+import { answersOf } from '../kinds/answersOf'
 import type { LoopDocument } from '../document/documents'
 
-type Surveyed = { readonly loop: Pick<LoopDocument, 'survey'> }
+type Surveyed = { readonly loop: Pick<LoopDocument, 'kind' | 'survey'> }
 /** Who may be hurt by a loop that fails. */
 type AtRisk = 'animals' | 'people'
 
 const whom = ({ loop }: Surveyed, question: string): AtRisk | undefined => {
-  const who = loop.survey.answers[question]
+  const who = answersOf(loop)[question]
   return who === 'animals' || who === 'people' ? who : undefined
 }
 
@@ -17,4 +18,4 @@ export const livesOnAir = (context: Surveyed): AtRisk | undefined => whom(contex
 
 /** Whether water makes a residual-current device necessary: it is touched, or thrown about. */
 export const wantsGroundFault = (context: Surveyed): boolean =>
-  touchedBy(context) !== undefined || context.loop.survey.answers['wet'] === 'washed'
+  touchedBy(context) !== undefined || answersOf(context.loop)['wet'] === 'washed'

@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import { startReset } from '../settings/reset/startReset'
 import {
   type BandBehaviour,
@@ -32,7 +33,7 @@ function startOf(
   { contact, action: made, stage = 0 }: OutputPlace,
 ) {
   const facts = factsOfKind(loop.kind)
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const action = contact?.action ?? made ?? facts.action
   const heats = action === 'heating'
   const asked = typeof answers['target'] === 'number' ? answers['target'] : undefined
@@ -57,7 +58,7 @@ function startOf(
 
 /** Minimum off time that a fitter would start from, s: what is usual for what burns or compresses, else three minutes. */
 export function usualMinimumOffS(loop: Pick<LoopDocument, 'kind' | 'survey'>, data: FieldData): number {
-  const row = factsOfKind(loop.kind).minimumOff(loop.survey.answers)
+  const row = factsOfKind(loop.kind).minimumOff(answersOf(loop))
   return row ? fieldValue(data, row).typical * MINUTE : 180
 }
 
@@ -76,7 +77,7 @@ export function defaultBehaviour(
   place: OutputPlace = {},
 ): OnOffBehaviour {
   const facts = factsOfKind(loop.kind)
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const { heats: _heats, action, setpointC, highestC, ...start } = startOf(loop, controller, data, place)
   const swing = fieldValue(data, facts.swing(answers))
   const [first] = Object.values(controller.conventions).sort((a, b) => a.order - b.order)
@@ -110,7 +111,7 @@ export function defaultBand(
   data: FieldData,
   place: OutputPlace = {},
 ): BandBehaviour {
-  const { band } = factsOfKind(loop.kind).leaning(loop.survey.answers)
+  const { band } = factsOfKind(loop.kind).leaning(answersOf(loop))
   const { heats: _heats, ...start } = startOf(loop, controller, data, place)
   const cycled = boundTo(controller, 'cycle')
   const [integral, cycle, travel] = (['integral', 'cycle', 'travel'] as const).map((binds) => {
@@ -144,7 +145,7 @@ export function defaultFan(
   order: number,
   data: FieldData,
 ): FanBehaviour {
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const { heats: _heats, lowestC: _low, ...start } = startOf(loop, controller, data, { action: 'cooling' })
   const humid = boundTo(controller, 'humidity') !== undefined && answers['first'] !== 'temperature'
   const { tolerance } = answers

@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import { startDefrost } from '../settings/defrost/startDefrost'
 import { startReset } from '../settings/reset/startReset'
 import type { ControllerPlan } from '../settings/controllerPlan'
@@ -22,7 +23,7 @@ export function defaultControllerPlan(
   data: FieldData,
   volts = 12,
 ): ControllerPlan {
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const { controls = {} } = controller
   const cools = factsOfKind(loop.kind).action === 'cooling'
   const wait = fieldValue(data, cools ? 'delay.stage.compressor' : 'delay.stage.boiler').typical * MINUTE

@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import type { Behaviour } from '../settings/behaviour'
 import { type PortRef, resolveChain } from '../document/chain'
 import { ordered } from '../schema/ordered'
@@ -71,7 +72,7 @@ export function withDefaultPlans({ job, loop }: Edited, data: FieldData, makeId:
           contact: at?.kind === 'contact' ? at : undefined,
           action: at?.kind === 'signal-out' ? at.action : undefined,
           // One setpoint with delays between is one setpoint for all.
-          stage: controller.controls?.staged && loop.survey.answers['stageSchool'] !== 'delays' ? i : 0,
+          stage: controller.controls?.staged && answersOf(loop)['stageSchool'] !== 'delays' ? i : 0,
         }
         const make = { 'on-off': defaultBehaviour, band: defaultBand, fan: defaultFan }[kind]
         plans[found?.[0] ?? makeId()] = keptPlan(make(loop, controller, output, input, order, data, place), controller)

@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import type { LoopDocument } from '../document/documents'
 import type { FieldData } from '../plant/fieldValue'
 import type { DeviceProfile } from '../device/deviceProfile'
@@ -13,8 +14,8 @@ import { freezePoint, liquids } from '../kinds/freezePoint'
  */
 export function placing(loop: LoopDocument, profile: DeviceProfile, data: FieldData): Placing {
   const { limiter, probe, permissive } = profile
-  const { transformerVa } = loop.survey.answers
-  if (typeof transformerVa === 'number' && isLowAtHand(loop.survey.answers, profile))
+  const { transformerVa } = answersOf(loop)
+  if (typeof transformerVa === 'number' && isLowAtHand(answersOf(loop), profile))
     return { nameplate: { ratedVa: transformerVa } }
   const facts = factsOfKind(loop.kind)
   if (permissive?.senses === 'frost' && permissive.lowC !== undefined && permissive.highC !== undefined) {
@@ -22,18 +23,18 @@ export function placing(loop: LoopDocument, profile: DeviceProfile, data: FieldD
     return usualC === undefined ? {} : { dialC: Math.min(permissive.highC, Math.max(permissive.lowC, usualC)) }
   }
   if (limiter && limiter.opens !== 'fall') {
-    const usualC = facts.limiterC(loop.survey.answers, data)
+    const usualC = facts.limiterC(answersOf(loop), data)
     return { dialC: Math.round(Math.min(limiter.highC, Math.max(limiter.lowC, usualC))) }
   }
-  const wanted = facts.places(loop.survey.answers).find((place) => probe?.places?.[place])
+  const wanted = facts.places(answersOf(loop)).find((place) => probe?.places?.[place])
   const own = Object.keys(probe?.places ?? {})[0] as ProbePlace | undefined
   const sits = wanted ?? own
   return sits === undefined ? {} : { sits }
 }
 
 /** A freeze thermostat's place: in the middle between the ice and the coldest that the control goes, on half kelvins. */
-function freezeCutOutC({ survey }: LoopDocument, data: FieldData): number | undefined {
-  const { target, liquid, glycol } = survey.answers
+function freezeCutOutC(loop: LoopDocument, data: FieldData): number | undefined {
+  const { target, liquid, glycol } = answersOf(loop)
   const kind = liquids.find((each) => each === liquid)
   if (!kind || typeof target !== 'number') return undefined
   const iceC = freezePoint(kind, typeof glycol === 'number' ? glycol : 0, data)

@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import { droop } from '../settings/band/law/proportional'
 import { swingForStarts, worstStarts } from '../control/starts'
 import { allowedStarts } from '../settings/allowedStarts'
@@ -69,7 +70,7 @@ function oneStep(context: Proposed, survey: LoopSurvey) {
   const { powerW, capacityJPerK, lossWPerK, restC, targetC, action } = survey.seen
   const plan = switchingPlans(loop.settings.planned).find((each) => each.action === action)
   const starts = plan && startsOf({ ...context, survey }, plan)
-  const swingK = starts ? plan.swingK : fieldValue(data, factsOfKind(loop.kind).swing(loop.survey.answers)).typical
+  const swingK = starts ? plan.swingK : fieldValue(data, factsOfKind(loop.kind).swing(answersOf(loop))).typical
   const needW = lossWPerK * (action === 'heating' ? targetC - restC : restC - targetC)
   const given = (ofW: number) => ({
     ...{ powerW: ofW, capacityJPerK },
@@ -106,7 +107,7 @@ export function propose(context: Proposed & { readonly words: Words }, survey: L
   const { seen, figures: known } = survey
   const { say } = context.words
   const facts = factsOfKind(loop.kind)
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const leaning = facts.leaning(answers)
   const { powerW, loadW, lossWPerK, restC, targetC, action } = seen
   const fullW = seen.fullPowerW ?? powerW

@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import type { LoopDocument } from '../document/documents'
 import type { ResolvedChain } from '../document/chain'
 import type { FieldData } from '../plant/fieldValue'
@@ -19,11 +20,11 @@ export type SurveyOutcome =
 
 /** The questions that are asked of this loop, given its answers so far. */
 export const askedQuestions = (loop: Pick<LoopDocument, 'kind' | 'survey'>) =>
-  factsOfKind(loop.kind).questions.filter((question) => isAsked(question, loop.survey.answers))
+  factsOfKind(loop.kind).questions.filter((question) => isAsked(question, answersOf(loop)))
 
 /** The required questions that have no answer yet, in order. */
 export const openQuestions = (loop: Pick<LoopDocument, 'kind' | 'survey'>) =>
-  askedQuestions(loop).filter(({ id, required }) => required && loop.survey.answers[id] === undefined)
+  askedQuestions(loop).filter(({ id, required }) => required && answersOf(loop)[id] === undefined)
 
 /** The questions that somebody may be hurt by, asked of this loop and answered by nobody, in order. */
 export const unansweredSafety = (loop: Pick<LoopDocument, 'kind' | 'survey'>) =>
@@ -41,7 +42,7 @@ export function surveyResult(
 ): SurveyOutcome {
   const open = openQuestions(loop)
   if (open.length > 0) return { ok: false, missing: open.map(({ title }) => title) }
-  const asked = askedOf(loop.survey, chain, data)
+  const asked = askedOf(loop, chain, data)
   const reckoned = factsOfKind(loop.kind).reckon(asked)
   return { ok: true, survey: { ...reckoned, figures: asked.figures } }
 }

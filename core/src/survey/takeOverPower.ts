@@ -1,3 +1,4 @@
+import { answersOf } from '../kinds/answersOf'
 import { resolveChain, type ResolvedChain } from '../document/chain'
 import { dutyOf } from '../device/duty'
 import type { Effect } from '../choices/deviceChoices'
@@ -12,7 +13,7 @@ import { surveyResult } from './surveyResult'
 const SAME_POWER = 0.005
 
 const answeredOf = ({ loop }: Edited) => {
-  const { power } = loop.survey.answers
+  const { power } = answersOf(loop)
   return typeof power === 'number' ? power : undefined
 }
 const loadsOf = (chain: ResolvedChain, effects: readonly Effect[]) =>

@@ -1,3 +1,4 @@
+import { answersOf, isAssumed } from '@nachtigal/core/kinds/answersOf'
 import { figureSources } from '@nachtigal/core/survey/figureSources'
 import { consequences } from '@nachtigal/core/settings/consequences'
 import { checkLoop } from '@nachtigal/core/check/checkLoop'
@@ -37,21 +38,21 @@ const shown = (reading: Reading | undefined) =>
 /** Survey figures and what follows from them, each with its unit and whether it was answered or estimated. */
 function surveyLines(context: LoopContext): SheetLine[] {
   const { loop, survey, words, missing } = context
-  const { target, tolerance } = loop.survey.answers
+  const { target, tolerance } = answersOf(loop)
   const lines: SheetLine[] = []
   if (typeof target === 'number')
     lines.push([
       'Target',
-      `${words.say(target, 'temperature')}${typeof tolerance === 'number' ? ` \u00b1 ${words.say(tolerance, 'difference')}` : ''}`,
+      `${words.say(target, 'temperature')}${typeof tolerance === 'number' ? ` \u00b1 ${words.say(tolerance, 'difference')}` : ''}${isAssumed(loop, 'tolerance') ? ', straying assumed' : ''}`,
     ])
   if (!survey) return [...lines, ['Survey lacks', missing.join(', ').toLowerCase()]]
   for (const question of askedQuestions(loop)) {
     const { id, title } = question
-    const answer = loop.survey.answers[id]
+    const answer = answersOf(loop)[id]
     const figure = survey.figures[id]
     if (id === 'target' || id === 'tolerance') continue
     if (question.ask === 'choice' && typeof answer === 'string')
-      lines.push([title, question.choices[answer]?.title ?? answer])
+      lines.push([title, `${question.choices[answer]?.title ?? answer}${isAssumed(loop, id) ? ', assumed' : ''}`])
     if (question.ask === 'number' && (typeof answer === 'number' || figure))
       lines.push([
         title,

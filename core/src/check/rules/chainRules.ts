@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import type { ConnectionFact } from '../../words/connectionWords'
 import { factsOfKind } from '../../kinds/kinds'
 import { loadLogics } from '../../wiring/loadLogic'
@@ -137,7 +138,7 @@ const actionMatches = eachPlan((plan, { chain, loop }) =>
 const permissivesThere: Rule = (context) => {
   const { loop, chain } = context
   const wanted = factsOfKind(loop.kind)
-    .leaning(loop.survey.answers)
+    .leaning(answersOf(loop))
     .also.filter(({ category }) => category === 'permissive')
   const ends = [...powerPaths(chain), ...callPaths(chain)].filter(
     ({ loadPort, connections }) => connections.length > 0 && !['none', 'light', 'defrost'].includes(loadPort.does),

@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { factsOfKind } from '../../kinds/kinds'
 import { fieldValue } from '../../plant/fieldValue'
 import type { LoopContext } from '../../loop/context'
@@ -40,7 +41,7 @@ const resetLineFits: Rule = (context) => {
     )
   const floor = factsOfKind(loop.kind).emitter === 'floor' || answered(context, 'emitter') === 'floor'
   const hottest = Math.max(...view.line.map(({ supplyC }) => supplyC))
-  const { answers } = context.loop.survey
+  const answers = answersOf(context.loop)
   const screed = screedMostC(answers, data)
   if (floor && answers['screedKind'] !== 'none' && hottest > screed)
     found.push(

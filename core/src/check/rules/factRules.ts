@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { movedBy } from '../../kinds/movedBy'
 import { dutyOf } from '../../device/duty'
 import { goesAgainst } from '../../device/goesWith'
@@ -72,7 +73,7 @@ const airAgrees: Rule = ({ survey, chain, words }) => {
 
 /** A circuit of a voltage that the survey did not find. */
 const suppliesAtHand: Rule = ({ chain, loop }) => {
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const mains = siteQuestions.find(({ id }) => id === 'mainsAtHand')
   const found = mains?.ask === 'choice' ? mains.choices[String(answers['mainsAtHand'])]?.title : undefined
   if (found === undefined) return []
@@ -86,7 +87,7 @@ const suppliesAtHand: Rule = ({ chain, loop }) => {
 /** A load of the loop's control that is another sort than the survey found: a cast boiler where a condensing one was answered. */
 const loadsAsAnswered: Rule = ({ chain, loop }) => {
   const [first] = plansOf(loop.settings.planned)
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const driven = chain.devices
     .filter(({ id }) => id === first?.output.device)
     .flatMap((device) => controlOutputs(device).flatMap((port) => reachOf(chain, { device: device.id, port })))

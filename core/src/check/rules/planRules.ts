@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { displayStepK } from '../../settings/displayStep'
 import { rungsOf } from '../../settings/stages/stageGroup'
 import { fieldValue } from '../../plant/fieldValue'
@@ -173,7 +174,7 @@ const conventionFits = eachSwitching((plan, { chain }) => {
 
 /** A place that may stray less than its control's display tells apart, or than its own swing. */
 const toleranceKept = eachSwitching((plan, { loop, chain, job, survey, words }) => {
-  const { tolerance } = loop.survey.answers
+  const { tolerance } = answersOf(loop)
   const device = chain.devices.find(({ id }) => id === plan.output.device)
   const display = device?.facts.controller?.display
   // What a boiler is set for is its water, what may stray its rooms.

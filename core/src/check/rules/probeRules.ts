@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { displayStepK } from '../../settings/displayStep'
 import { feedOf } from '../../document/chain'
 import { switchingPlans, plansOf } from '../../settings/behaviour'
@@ -64,7 +65,7 @@ const rangeCovers: Rule = (context) => {
 }
 
 const resolvesTolerance: Rule = ({ survey, chain, loop, words }) => {
-  const { tolerance } = loop.survey.answers
+  const { tolerance } = answersOf(loop)
   if (!survey || typeof tolerance !== 'number') return []
   return chain.devices.flatMap((device): Found[] => {
     const { controller } = device.facts
@@ -78,7 +79,7 @@ const resolvesTolerance: Rule = ({ survey, chain, loop, words }) => {
 const accurateEnough: Rule = (context) => {
   const { loop, survey } = context
   const swings = switchingPlans(loop.settings.planned).map(({ swingK }) => swingK)
-  const { tolerance } = loop.survey.answers
+  const { tolerance } = answersOf(loop)
   if (!survey || typeof tolerance !== 'number') return []
   const leastK = Math.min(...swings, Infinity)
   return controlling(context).flatMap(({ fromDevice }): Found[] => {
@@ -120,7 +121,7 @@ const leadLength: Rule = ({ chain, data }) =>
 
 const feelsRightPlace: Rule = (context) => {
   const { loop } = context
-  const wanted = factsOfKind(loop.kind).places(loop.survey.answers)
+  const wanted = factsOfKind(loop.kind).places(answersOf(loop))
   return controlling(context).flatMap(({ fromDevice }): Found[] => {
     const place = placeOf(fromDevice)
     if (!place || wanted.includes(place)) return []
@@ -150,7 +151,7 @@ const otherInputs: Rule = ({ chain, loop }) =>
       if (port.kind !== 'probe-in' || port.feels === undefined) return []
       const connection = chain.connections.find(({ to }) => to.device === device.id && to.port === portId)
       if (!connection) {
-        const timed = port.feels === 'coil' && loop.survey.answers['defrost'] === 'time'
+        const timed = port.feels === 'coil' && answersOf(loop)['defrost'] === 'time'
         const make = timed ? note : lookAgain
         return [
           make('C062_INPUT_EMPTY', {

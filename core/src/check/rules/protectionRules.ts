@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { keeps } from '../../settings/keptPlan'
 import { switchingPlans } from '../../settings/behaviour'
 import { fieldValue } from '../../plant/fieldValue'
@@ -114,7 +115,7 @@ const limiterSetting: Rule = (context) => {
   const facts = factsOfKind(loop.kind)
   const heaters = heatersOf(context)
   if (heaters.length === 0 && facts.limiterFor.length === 0) return []
-  const usual = words.say(facts.limiterC(loop.survey.answers, data), 'temperature', 0)
+  const usual = words.say(facts.limiterC(answersOf(loop), data), 'temperature', 0)
   return chain.devices.flatMap((device): Found[] => {
     if (!device.facts.limiter || device.facts.limiter.opens === 'fall') return []
     if (device.dialC === undefined)
@@ -127,9 +128,9 @@ const floorLimiterLow: Rule = ({ chain, words, data, survey, loop }) => {
   if (!survey?.floor && !factsOfKind(loop.kind).limiterFor.includes('water-flow')) return []
   if (survey && !survey.floor) return []
   // An electric mat in adhesive, dry boards: their maker tells.
-  if (loop.survey.answers['screedKind'] === 'none') return []
-  const highest = screedMostC(loop.survey.answers, data)
-  const known = loop.survey.answers['screedKind'] !== undefined
+  if (answersOf(loop)['screedKind'] === 'none') return []
+  const highest = screedMostC(answersOf(loop), data)
+  const known = answersOf(loop)['screedKind'] !== undefined
   const usual = words.say(fieldValue(data, 'floor.limiter').typical, 'temperature', 0)
   return chain.devices.flatMap((device): Found[] => {
     if (!device.facts.limiter || device.dialC === undefined || device.dialC <= highest) return []
@@ -168,7 +169,7 @@ const mixesWater = ({ facts }: ResolvedDevice) =>
 /** A boiler, a valve or a line that feeds a floor: the pipe to it has a limiter of its own, whatever protects the boiler. */
 const floorSupplyLimited: Rule = (context) => {
   const { loop, chain, data } = context
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   if (answers['screedKind'] === 'none') return []
   // A valve that mixes stays where it is when it fails or loses its voltage: a limiter in its line stops nothing.
   const mixes = factsOfKind(loop.kind).emitter === 'floor' && chain.devices.some(mixesWater)
@@ -192,7 +193,7 @@ const floorSupplyLimited: Rule = (context) => {
 }
 
 const screedOld: Rule = (context) => {
-  const { answers } = context.loop.survey
+  const answers = answersOf(context.loop)
   const waitDays = screedWaitDays(answers, context.data)
   const days = answers['screedAge']
   return waitDays !== undefined && typeof days === 'number' && days < waitDays
@@ -234,7 +235,7 @@ const bothLegsBroken: Rule = (context) =>
 /** A limiter far over what it protects lets too much through; one under the working point trips every day. */
 const limiterNearTarget: Rule = ({ chain, survey, words, loop, data }) => {
   if (!survey || survey.floor || survey.seen.action !== 'heating') return []
-  const usualC = factsOfKind(loop.kind).limiterC(loop.survey.answers, data)
+  const usualC = factsOfKind(loop.kind).limiterC(answersOf(loop), data)
   return chain.devices.flatMap((device): Found[] => {
     const { dialC } = device
     if (!device.facts.limiter || device.facts.limiter.opens === 'fall' || dialC === undefined) return []

@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { type OnOffBehaviour, type PlanOf, plansOf, switchingPlans } from '../../settings/behaviour'
 import type { Answer } from '../../kinds/answers'
 import type { WorkflowStep } from '../../kinds/hazards'
@@ -56,4 +57,4 @@ export const told = <C extends FindingCode>(
 
 /** An answer of the survey as text. */
 export const answered = ({ loop }: Pick<LoopContext, 'loop'>, question: string): Answer | undefined =>
-  loop.survey.answers[question]
+  answersOf(loop)[question]

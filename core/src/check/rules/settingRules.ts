@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { tenfold } from '../../numeric/tenfold'
 import { fieldValue } from '../../plant/fieldValue'
 import { keyingSheet } from '../../commissioning/keyingSheet'
@@ -86,7 +87,7 @@ const bandWorks = eachPlan((plan, context) => {
       ),
     )
   const { rest } = bandView(context, plan)
-  const tolerance = loop.survey.answers['tolerance']
+  const tolerance = answersOf(loop)['tolerance']
   if (rest && typeof tolerance === 'number' && Math.abs(rest.offsetK) > tolerance)
     found.push(
       lookAgain(

@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { fieldValue } from '../../plant/fieldValue'
 import { freezePoint, liquids } from '../../kinds/freezePoint'
 import type { Found } from '../finding'
@@ -57,7 +58,7 @@ const warmStore: Rule = (context) => {
 /** What keeps a boiler’s return warm: a mixing valve for the rooms does not, it cools it. */
 const returnWarm: Rule = (context) => {
   const { survey, loop } = context
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const lifted = answers['returnLift'] === 'loading' || answers['returnLift'] === 'own'
   const needC = leastReturnC(context)
   if (!survey || lifted || needC === undefined) return []
@@ -91,7 +92,7 @@ const flowAndFrost = ({ chain }: LoopContext): boolean => {
 
 const freezing: Rule = (context) => {
   const { survey, loop, data } = context
-  const { liquid, glycol } = loop.survey.answers
+  const { liquid, glycol } = answersOf(loop)
   const kind = liquids.find((each) => each === liquid)
   if (!survey || !kind) return []
   const evaporatingC = survey.figures['evaporating']?.value
@@ -140,7 +141,7 @@ const compressorWire: Rule = (context) => {
 }
 
 const wetterAir: Rule = (context) => {
-  const { humiditySet } = context.loop.survey.answers
+  const { humiditySet } = answersOf(context.loop)
   if (typeof humiditySet !== 'number' || answered(context, 'first') === 'temperature') return []
   const measures = context.chain.devices.some(({ facts }) =>
     Object.values(facts.ports).some((port) => port.kind === 'measure-out' && port.measures === 'humidity'),

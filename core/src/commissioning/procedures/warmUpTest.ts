@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import type { LoopContext } from '../../loop/context'
 import type { PlanOf } from '../../settings/behaviour'
 import { quantityView } from '../../units/quantity'
@@ -31,7 +32,7 @@ export function warmUpTest(context: LoopContext, plan: PlanOf): TestSpec | undef
   // What is around it and where it starts are read first; until then the design day stands for them.
   const id = `warm-up/${plan.id}`
   const readings = readingsOf(context, id)
-  const design = context.loop.survey.answers['designOutdoor']
+  const design = answersOf(context.loop)['designOutdoor']
   const designC = typeof design === 'number' ? design : restC
   const aroundC = (readings.get('around')?.value ?? designC) + restC - designC
   const endC = aroundC + (sign * powerW) / lossWPerK

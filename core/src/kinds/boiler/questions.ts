@@ -1,9 +1,12 @@
 import type { Question } from '../question'
 import {
+  about,
   build,
+  byPower,
   capacity,
   designOutdoor,
   floorArea,
+  heaterWPerM2,
   HOLD,
   insulation,
   loss,
@@ -11,6 +14,7 @@ import {
   power,
   SCHOOL,
   siteQuestions,
+  taken,
   target,
   tolerance,
 } from '../commonQuestions'
@@ -34,14 +38,18 @@ export const questions: readonly Question[] = [
       plate: ['Through a plate, nothing stored', 'Boiler goes up while a tap runs.'],
     },
     'Look for a cylinder and a second pump.',
-    { required: true, safety: true },
+    { safety: true },
   ),
   asks(HOLD, 'storeC', 'Stored at', 'temperature', [10, 95], 'Thermometer at the top of the cylinder.', {
     when: { question: 'hotWater', is: ['stored'] },
     safety: true,
   }),
   designOutdoor(),
-  floorArea('Floor area served'),
+  floorArea(
+    'Floor area served',
+    undefined,
+    about(byPower(heaterWPerM2, 150), 1.5, 'as such a boiler usually heats, else a house (practice)'),
+  ),
   insulation,
   build,
   loss,
@@ -58,7 +66,7 @@ export const questions: readonly Question[] = [
       coils: ['Fan coils', 'Under {35 C} the air feels cold.'],
     },
     'Walk through the rooms.',
-    { required: true },
+    { assumed: taken('radiators-old', 'the hottest water that is usual, until somebody looked') },
   ),
   ...screedQuestions(PLANT, { question: 'emitter', is: ['floor'] }),
   asks(
@@ -91,7 +99,7 @@ export const questions: readonly Question[] = [
       no: ['Not condensing', 'Return under its dew point eats it: {55 C} and more at steady burn.'],
     },
     'A plastic flue and a drain say yes.',
-    { required: true, safety: true },
+    { safety: true },
   ),
   asks(PLANT, 'returnMin', 'Return not under', 'temperature', [20, 90], 'The boiler\u2019s leaflet.', {
     when: { question: 'condensing', is: ['no'] },

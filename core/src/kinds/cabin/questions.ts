@@ -1,5 +1,18 @@
 import type { Question } from '../question'
-import { HOLD, loss, PLACE, PLANT, power, SCHOOL, siteQuestions, target, tolerance } from '../commonQuestions'
+import {
+  about,
+  aboutC,
+  HOLD,
+  loss,
+  PLACE,
+  PLANT,
+  power,
+  SCHOOL,
+  siteQuestions,
+  taken,
+  target,
+  tolerance,
+} from '../commonQuestions'
 import { asks, asksWhich } from '../question'
 
 /** What is asked on the first visit. */
@@ -14,10 +27,10 @@ export const questions: readonly Question[] = [
       nobody: ['Nobody', 'Preheating only.'],
     },
     'Ask who sleeps in it.',
-    { required: true },
+    { assumed: taken('people', 'until somebody says otherwise somebody sleeps there') },
   ),
   target('Air in the cabin.', [2, 35]),
-  tolerance(),
+  tolerance(undefined, 2),
   asksWhich(
     PLACE,
     'parked',
@@ -27,7 +40,7 @@ export const questions: readonly Question[] = [
       enclosed: ['Garage, hall or ferry', 'Stop: exhaust fills the room. No timed start there.'],
     },
     'Ask for every place, not only the usual one.',
-    { required: true, safety: true },
+    { safety: true },
   ),
   asks(PLACE, 'volume', 'Inside', 'volume', [1, 100], 'Tape: three sides.', { ways: ['sides-volume'] }),
   asksWhich(
@@ -40,13 +53,15 @@ export const questions: readonly Question[] = [
       good: ['Insulated', 'Panes still lose.'],
     },
     'Knock.',
-    { required: true },
+    { assumed: taken('good', 'most vans are insulated where one sleeps in them') },
   ),
-  asks(PLACE, 'designOutdoor', 'Coldest night', 'temperature', [-45, 20], 'Where it will stand.', { required: true }),
+  asks(PLACE, 'designOutdoor', 'Coldest night', 'temperature', [-45, 20], 'Where it will stand.', {
+    assumed: aboutC(-15, 8, 'a hard night'),
+  }),
   loss,
   power('Nameplate of the heater, full.', []),
   asks(PLANT, 'batteryAh', 'Battery', 'ampereHours', [1, 5000], 'Label. A cold lead battery gives half.', {
-    required: true,
+    assumed: about(100, 1.5, 'a common battery'),
   }),
   asksWhich(
     PLANT,
@@ -57,7 +72,7 @@ export const questions: readonly Question[] = [
       lfp: ['Lithium iron phosphate', 'No charging under {0 C}.'],
     },
     'Label.',
-    { required: true },
+    { assumed: taken('lead', 'the one that gives less') },
   ),
   asks(PLANT, 'glowA', 'Glow current', 'current', [0.5, 60], 'Clamp meter at a start; leaflet.'),
   asks(PLANT, 'glowS', 'Glow time', 'seconds', [5, 600], 'Stopwatch.'),
@@ -72,7 +87,7 @@ export const questions: readonly Question[] = [
       no: ['None, or out of date', 'Stop: none runs a fuel heater without it.'],
     },
     'Look for it, read its date.',
-    { required: true, safety: true },
+    { safety: true },
   ),
   asksWhich(
     PLANT,

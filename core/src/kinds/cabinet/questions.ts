@@ -1,11 +1,27 @@
 import type { Question } from '../question'
-import { capacity, HOLD, loss, PLACE, PLANT, power, SCHOOL, siteQuestions, target, tolerance } from '../commonQuestions'
+import {
+  about,
+  aboutC,
+  byPower,
+  capacity,
+  fairly,
+  HOLD,
+  loss,
+  PLACE,
+  PLANT,
+  power,
+  SCHOOL,
+  siteQuestions,
+  taken,
+  target,
+  tolerance,
+} from '../commonQuestions'
 import { asks, asksWhich } from '../question'
 
 /** What is asked on the first visit. */
 export const questions: readonly Question[] = [
   target('What the goods want.', [25, 400]),
-  tolerance(),
+  tolerance(undefined, 3),
   asks(HOLD, 'most', 'Goods bear at most', 'temperature', [25, 600], 'Label or maker of the goods.'),
   asks(HOLD, 'hold', 'Time at temperature', 'minutes', [0, 10000], 'Empty where it runs on.'),
   asksWhich(
@@ -14,10 +30,14 @@ export const questions: readonly Question[] = [
     'Do the goods give off solvent or gas',
     { no: ['No', 'Water vapour is none.'], yes: ['Yes, or may be', 'Stop: explosion. A specialist plans it.'] },
     'Ask what they were painted, glued or washed with.',
-    { required: true, safety: true },
+    { safety: true },
   ),
   asks(PLACE, 'volume', 'Inside', 'volume', [0.01, 200], 'Tape: three sides.', {
-    required: true,
+    assumed: about(
+      byPower(() => 2500, 0.5),
+      2,
+      'as such a power usually heats (practice)',
+    ),
     ways: ['sides-volume'],
   }),
   asksWhich(
@@ -30,10 +50,10 @@ export const questions: readonly Question[] = [
       good: ['Thick wool', 'Cool to touch.'],
     },
     'Knock, and touch when hot with the back of a hand.',
-    { required: true },
+    { assumed: fairly },
   ),
   asks(PLACE, 'designOutdoor', 'Air around it, coldest', 'temperature', [-30, 45], 'Of the room it stands in.', {
-    required: true,
+    assumed: aboutC(15, 5, 'a cool workshop'),
   }),
   loss,
   capacity,

@@ -1,13 +1,31 @@
 import type { Question } from '../question'
-import { loss, PLACE, PLANT, power, SCHOOL, siteQuestions, target, tolerance } from '../commonQuestions'
+import {
+  about,
+  aboutC,
+  byPower,
+  fairly,
+  loss,
+  PLACE,
+  PLANT,
+  power,
+  SCHOOL,
+  siteQuestions,
+  taken,
+  target,
+  tolerance,
+} from '../commonQuestions'
 import { asks, asksWhich } from '../question'
 
 /** What is asked on the first visit. */
 export const questions: readonly Question[] = [
   target('Of the liquid, where the school below says.', [-30, 25]),
-  tolerance(),
+  tolerance(undefined, 2),
   asks(PLACE, 'volume', 'Liquid in the loop', 'volume', [0.02, 5000], 'Tank by tape, pipes by litres a metre.', {
-    required: true,
+    assumed: about(
+      ({ power: has }) => (typeof has === 'number' ? has / 40_000 : 0.3),
+      2,
+      'by its power, as such loops usually hold (practice)',
+    ),
     ways: ['sides-volume'],
   }),
   asksWhich(
@@ -20,10 +38,10 @@ export const questions: readonly Question[] = [
       good: ['Well insulated', 'Closed, vapour-tight.'],
     },
     'Feel for sweat.',
-    { required: true },
+    { assumed: fairly },
   ),
   asks(PLACE, 'designOutdoor', 'Warmest air around it', 'temperature', [-10, 50], 'Of the plant room.', {
-    required: true,
+    assumed: aboutC(30, 5, 'a hot plant room'),
   }),
   loss,
   asks(
@@ -33,7 +51,13 @@ export const questions: readonly Question[] = [
     'power',
     [10, 1e7],
     'What is cooled: nameplates, or flow times difference.',
-    { required: true },
+    {
+      assumed: about(
+        byPower(() => 1.2, 10_000),
+        1.5,
+        'what such a chiller is usually chosen for (practice)',
+      ),
+    },
   ),
   asksWhich(
     PLANT,
@@ -45,7 +69,12 @@ export const questions: readonly Question[] = [
       eg: ['Ethylene glycol', 'Poisonous: closed plants only.'],
     },
     'Refractometer, and the label at the filling point.',
-    { required: true },
+    {
+      assumed: taken(
+        ({ target: set }) => (typeof set === 'number' && set < 8 ? 'pg' : 'water'),
+        'under {8 C} water freezes in the evaporator',
+      ),
+    },
   ),
   asks(PLANT, 'glycol', 'Share of glycol', 'percent', [0, 60], 'Refractometer. Under 25 % it feeds bacteria.', {
     when: { question: 'liquid', is: ['pg', 'eg'] },
@@ -58,7 +87,9 @@ export const questions: readonly Question[] = [
     [-45, 20],
     'Suction gauge by licensed people; else {8 K} under what leaves.',
   ),
-  asks(PLANT, 'stages', 'Compressors or steps', 'count', [1, 8], 'Count them.', { required: true }),
+  asks(PLANT, 'stages', 'Compressors or steps', 'count', [1, 8], 'Count them.', {
+    assumed: taken(({ power: has }) => (typeof has === 'number' && has > 30_000 ? 2 : 1), 'by its power (practice)'),
+  }),
   power('Cooling power of all steps together, nameplate at your temperatures.', []),
   asksWhich(
     SCHOOL,

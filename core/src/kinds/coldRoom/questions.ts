@@ -1,9 +1,25 @@
 import type { Question } from '../question'
-import { capacity, HOLD, loss, PLACE, PLANT, power, SCHOOL, siteQuestions, target, tolerance } from '../commonQuestions'
+import {
+  about,
+  aboutC,
+  byPower,
+  capacity,
+  HOLD,
+  loss,
+  PLACE,
+  PLANT,
+  power,
+  SCHOOL,
+  siteQuestions,
+  taken,
+  target,
+  tolerance,
+} from '../commonQuestions'
 import { asks, asksWhich } from '../question'
 
 /** What is asked on the first visit. */
 export const questions: readonly Question[] = [
+  target('What the food code or the label asks for.', [-40, 15]),
   asksWhich(
     HOLD,
     'goods',
@@ -15,12 +31,20 @@ export const questions: readonly Question[] = [
       frozen: ['Frozen goods', '{-20 C}: electric or hot-gas defrost.'],
     },
     'Open the door.',
-    { required: true },
+    {
+      assumed: taken(
+        ({ target: set }) => (typeof set === 'number' && set < -5 ? 'frozen' : 'meat'),
+        'by what it is held at',
+      ),
+    },
   ),
-  target('What the food code or the label asks for.', [-40, 15]),
-  tolerance(),
+  tolerance(undefined, 2),
   asks(PLACE, 'volume', 'Inside', 'volume', [0.5, 5000], 'Tape: three sides.', {
-    required: true,
+    assumed: about(
+      byPower(({ goods }) => (goods === 'frozen' ? 120 : 90), 15),
+      1.5,
+      'as such a power usually cools (practice)',
+    ),
     ways: ['sides-volume'],
   }),
   asksWhich(
@@ -33,10 +57,10 @@ export const questions: readonly Question[] = [
       good: ['150 mm', 'Freezers.'],
     },
     'At the door frame.',
-    { required: true },
+    { assumed: taken(({ goods }) => (goods === 'frozen' ? 'good' : 'fair'), 'usual for what lies in it') },
   ),
   asks(PLACE, 'designOutdoor', 'Warmest air around it', 'temperature', [-10, 50], 'Of the room it stands in.', {
-    required: true,
+    assumed: aboutC(25, 5, 'a warm room'),
   }),
   loss,
   capacity,
@@ -53,7 +77,7 @@ export const questions: readonly Question[] = [
       ],
     },
     'Nameplate.',
-    { required: true },
+    { assumed: taken('made', 'a unit that is made for it') },
   ),
   asksWhich(
     PLANT,
@@ -65,7 +89,7 @@ export const questions: readonly Question[] = [
       inverter: ['Inverter compressor', 'Its own electronics rule: never split its wire.'],
     },
     'Nameplate: a flame sign, or a frequency range.',
-    { required: true, safety: true },
+    { safety: true },
   ),
   power('Cooling power at your temperatures: nameplate or leaflet.', []),
   asksWhich(

@@ -1,5 +1,17 @@
 import type { Question } from '../question'
-import { HOLD, PLACE, PLANT, power, SCHOOL, siteQuestions, tolerance } from '../commonQuestions'
+import {
+  about,
+  aboutC,
+  byPower,
+  HOLD,
+  PLACE,
+  PLANT,
+  power,
+  SCHOOL,
+  siteQuestions,
+  taken,
+  tolerance,
+} from '../commonQuestions'
 import { asks, asksWhich } from '../question'
 
 /** What is asked on the first visit. */
@@ -11,12 +23,14 @@ export const questions: readonly Question[] = [
     'temperature',
     [20, 60],
     'What the electronics bear; lower brings condensate and no gain.',
-    { required: true },
+    { required: true, opens: true },
   ),
-  tolerance('Over that, before the electronics mind.'),
-  asks(PLACE, 'height', 'Height', 'length', [0.2, 5], 'Tape, outside.', { required: true }),
-  asks(PLACE, 'width', 'Width', 'length', [0.2, 10], 'Tape, outside.', { required: true }),
-  asks(PLACE, 'depth', 'Depth', 'length', [0.1, 5], 'Tape, outside.', { required: true }),
+  tolerance('Over that, before the electronics mind.', 5),
+  asks(PLACE, 'height', 'Height', 'length', [0.2, 5], 'Tape, outside.', { assumed: about(2, 1.3, 'a common cabinet') }),
+  asks(PLACE, 'width', 'Width', 'length', [0.2, 10], 'Tape, outside.', {
+    assumed: about(0.8, 1.5, 'a common cabinet'),
+  }),
+  asks(PLACE, 'depth', 'Depth', 'length', [0.1, 5], 'Tape, outside.', { assumed: about(0.6, 1.3, 'a common cabinet') }),
   asksWhich(
     PLACE,
     'mounting',
@@ -50,7 +64,7 @@ export const questions: readonly Question[] = [
     'temperature',
     [-10, 60],
     'Hottest afternoon, at the cabinet.',
-    { required: true },
+    { assumed: aboutC(35, 5, 'a hot afternoon in a works') },
   ),
   asks(PLACE, 'sun', 'Sunlit wall', 'area', [0, 50], 'Face that the sun reaches; 0 indoors.'),
   asks(
@@ -60,7 +74,13 @@ export const questions: readonly Question[] = [
     'power',
     [1, 1e6],
     'Sum of the losses: drives 3 % of their output, power supplies 10 %.',
-    { required: true },
+    {
+      assumed: about(
+        byPower(() => 1.4, 500),
+        2,
+        'what such a cooler is usually chosen for (practice)',
+      ),
+    },
   ),
   asksWhich(
     PLANT,
@@ -72,7 +92,7 @@ export const questions: readonly Question[] = [
       unit: ['Cooling unit', 'Compressor with its own minimum off time.'],
     },
     'What is there, what is at hand.',
-    { required: true },
+    { assumed: taken('unit', 'a cooler that also cools under what is around it') },
   ),
   power('Cooling power on the nameplate at your temperatures.', []),
   asksWhich(

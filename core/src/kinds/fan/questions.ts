@@ -1,5 +1,7 @@
 import type { Question } from '../question'
 import {
+  about,
+  aboutC,
   floorArea,
   HOLD,
   insulation,
@@ -8,6 +10,7 @@ import {
   PLANT,
   SCHOOL,
   siteQuestions,
+  taken,
   target,
   tolerance,
 } from '../commonQuestions'
@@ -25,10 +28,10 @@ export const questions: readonly Question[] = [
       nobody: ['Nobody', 'The fan may stand.'],
     },
     'Ask what becomes of them when the fan stands for an hour.',
-    { required: true, safety: true },
+    { safety: true, assumed: taken('animals', 'until somebody says otherwise the air is needed') },
   ),
   target('Air temperature over which the fan goes faster.', [0, 45]),
-  tolerance('How far over it the fan may take to full speed.'),
+  tolerance('How far over it the fan may take to full speed.', 3),
   asks(
     HOLD,
     'humiditySet',
@@ -37,12 +40,12 @@ export const questions: readonly Question[] = [
     [20, 95],
     'Leave it empty where only temperature counts.',
   ),
-  floorArea(),
+  floorArea(undefined, undefined, about(30, 2, 'a room (practice)')),
   asks(PLACE, 'height', 'Height', 'length', [1, 20], 'Tape, or a laser.', {}),
   insulation,
   loss,
   asks(PLACE, 'designOutdoor', 'Warmest outdoor air', 'temperature', [-20, 55], 'Local table of summer days.', {
-    required: true,
+    assumed: aboutC(28, 5, 'a hot day; the local table knows better'),
   }),
   asks(
     PLACE,
@@ -80,7 +83,7 @@ export const questions: readonly Question[] = [
       onoff: ['On and off only', 'Backup or extra stage.'],
     },
     'Nameplate and terminals.',
-    { required: true },
+    { assumed: taken('ec', 'most new fans have their own electronics') },
   ),
   asks(PLANT, 'minimum', 'Least speed', 'percent', [0, 100], 'Just over where it stalls, and enough fresh air.'),
   asksWhich(

@@ -1,3 +1,4 @@
+import { about, aboutC, taken } from '../commonQuestions'
 import type { Question } from '../question'
 import { screedQuestions } from '../screedQuestions'
 
@@ -11,7 +12,11 @@ export const floorQuestions: readonly Question[] = [
     id: 'probePlace',
     ask: 'choice',
     group: HOLD,
-    required: true,
+    required: false,
+    assumed: taken(
+      ({ target: set }) => (typeof set === 'number' && set < 24 ? 'room' : 'screed'),
+      'under {24 C} a room is meant, over it a floor',
+    ),
     title: 'What is controlled',
     school: true,
     hint: 'Look where the probe goes: a conduit in the screed, or a box on the wall.',
@@ -33,6 +38,7 @@ export const floorQuestions: readonly Question[] = [
     ask: 'number',
     group: HOLD,
     required: true,
+    opens: true,
     title: 'Target',
     quantity: 'temperature',
     low: -40,
@@ -43,7 +49,8 @@ export const floorQuestions: readonly Question[] = [
     id: 'tolerance',
     ask: 'number',
     group: HOLD,
-    required: true,
+    required: false,
+    assumed: about(({ probePlace }) => (probePlace === 'room' ? 1 : 2), 2, 'what usually nobody minds (practice)'),
     title: 'May stray by',
     quantity: 'difference',
     low: 0.1,
@@ -68,7 +75,8 @@ export const floorQuestions: readonly Question[] = [
     id: 'designOutdoor',
     ask: 'number',
     group: PLACE,
-    required: true,
+    required: false,
+    assumed: aboutC(-10, 8, 'a hard winter day; the local table knows better'),
     title: 'Design outdoor',
     quantity: 'temperature',
     low: -60,
@@ -79,7 +87,8 @@ export const floorQuestions: readonly Question[] = [
     id: 'floorArea',
     ask: 'number',
     group: PLACE,
-    required: true,
+    required: false,
+    assumed: about(20, 1.5, 'a room (practice)'),
     title: 'Floor area',
     quantity: 'area',
     ways: ['sides-area'],
@@ -91,7 +100,8 @@ export const floorQuestions: readonly Question[] = [
     id: 'insulation',
     ask: 'choice',
     group: PLACE,
-    required: true,
+    required: false,
+    assumed: taken('good', 'most warm floors lie in houses that are insulated'),
     title: 'Insulation',
     hint: 'Knock on the wall, look at the panes, ask for the year.',
     choices: {

@@ -1,5 +1,18 @@
 import type { Question } from '../question'
-import { HOLD, PLACE, PLANT, power, SCHOOL, siteQuestions, target, tolerance } from '../commonQuestions'
+import {
+  about,
+  aboutC,
+  byPower,
+  HOLD,
+  PLACE,
+  PLANT,
+  power,
+  SCHOOL,
+  siteQuestions,
+  taken,
+  target,
+  tolerance,
+} from '../commonQuestions'
 import { asks, asksWhich } from '../question'
 
 /** What is asked on the first visit. */
@@ -14,7 +27,7 @@ export const questions: readonly Question[] = [
       nobody: ['Nobody', 'Closed tank or pipe.'],
     },
     'Ask, and look for steps and a haul-out.',
-    { required: true, safety: true },
+    { safety: true, assumed: taken('people', 'until somebody says otherwise the water is touched') },
   ),
   asksWhich(
     HOLD,
@@ -54,14 +67,6 @@ export const questions: readonly Question[] = [
   ),
   target('What the users need in the water.', [-2, 60]),
   tolerance(),
-  asks(PLACE, 'floorArea', 'Water surface', 'area', [0.2, 5000], 'Tape over the rim.', {
-    required: true,
-    ways: ['sides-area'],
-  }),
-  asks(PLACE, 'volume', 'Water', 'volume', [0.1, 1e5], 'Tape, or the meter while filling.', {
-    required: true,
-    ways: ['sides-volume'],
-  }),
   asksWhich(
     PLACE,
     'site',
@@ -72,8 +77,20 @@ export const questions: readonly Question[] = [
       open: ['Outdoors, open', 'Wind doubles what evaporates.'],
     },
     'Stand at the rim.',
-    { required: true },
+    { assumed: taken('sheltered', 'between a hall and the open') },
   ),
+  asks(PLACE, 'floorArea', 'Water surface', 'area', [0.2, 5000], 'Tape over the rim.', {
+    assumed: about(
+      byPower(({ site }) => (site === 'hall' ? 250 : 600), 20),
+      2,
+      'as such a power usually heats (practice)',
+    ),
+    ways: ['sides-area'],
+  }),
+  asks(PLACE, 'volume', 'Water', 'volume', [0.1, 1e5], 'Tape, or the meter while filling.', {
+    assumed: about(({ floorArea: surface }) => Number(surface) * 1.4, 1.5, 'surface times the usual depth (practice)'),
+    ways: ['sides-volume'],
+  }),
   asks(
     PLACE,
     'designOutdoor',
@@ -81,7 +98,7 @@ export const questions: readonly Question[] = [
     'temperature',
     [-30, 45],
     'Of a hall its air; outdoors the coldest day in use.',
-    { required: true },
+    { assumed: aboutC(({ site }) => (site === 'hall' ? 28 : 10), 5, 'usual air of a hall, or a cool night in use') },
   ),
   asks(PLACE, 'humidity', 'Humidity of that air', 'percent', [5, 100], 'Hygrometer; a hall is held at 50 to 60 %.'),
   asksWhich(
@@ -105,7 +122,12 @@ export const questions: readonly Question[] = [
       exchanger: ['Exchanger and a pump or valve', 'Boiler water on the other side.'],
     },
     'Nameplate, and what its terminals ask for.',
-    { required: true },
+    {
+      assumed: taken(
+        ({ power: has }) => (typeof has === 'number' && has <= 6000 ? 'electric' : 'called'),
+        'by its power: large ones have their own controls',
+      ),
+    },
   ),
   power('Nameplate; gas meter by stopwatch; volts and amps; or how fast it warms.', [
     'gas-meter',

@@ -10,6 +10,7 @@ import {
   power,
   SCHOOL,
   siteQuestions,
+  taken,
   target,
   tolerance,
 } from '../commonQuestions'
@@ -35,7 +36,7 @@ export const questions: readonly Question[] = [
       air: ['Warm-air heater', 'Quick, and it overshoots little.'],
     },
     'Follow the pipe or the cable.',
-    { required: true },
+    { assumed: taken('electric', 'switched itself, and needs its own limiter') },
   ),
   power('Nameplate of the heater; of a radiator its table at your water.'),
   asksWhich(

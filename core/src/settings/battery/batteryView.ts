@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { type BatteryCutOff, batteryCutOff } from './law/batteryCutOff'
 import type { ResolvedDevice } from '../../document/chain'
 import type { BatteryPlan } from './fields'
@@ -46,7 +47,7 @@ export function batteryView(context: LoopContext, device: ResolvedDevice): Batte
   const { chain, loop, data, words, rows, job, survey } = context
   const heater = chain.devices.find(({ facts }) => facts.load?.afterRun)
   const facts = heater?.facts.load
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const figure = (id: string, own: number | undefined, row: string) =>
     typeof answers[id] === 'number' ? answers[id] : (survey?.figures[id]?.value ?? own ?? fieldValue(data, row).typical)
   const glowA = figure('glowA', facts?.glowA, 'heater.glow.a')

@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { type DefrostCycle, defrostCycle, meltMinutes } from './law/defrostCycle'
 import type { ResolvedDevice } from '../../document/chain'
 import type { DefrostPlan } from './fields'
@@ -42,9 +43,10 @@ export function defrostView(context: LoopContext, device: ResolvedDevice): Defro
       port.kind === 'load' && port.does === 'defrost' ? [port.load.powerW] : [],
     ),
   )[0]
-  const electric = loop.survey.answers['defrostMeans'] !== 'fan'
+  const electric = answersOf(loop)['defrostMeans'] !== 'fan'
   // The running fan melts with the room's own warmth: about what the room's air gives the coil.
-  const roomC = typeof loop.survey.answers['target'] === 'number' ? loop.survey.answers['target'] : 2
+  const { target } = answersOf(loop)
+  const roomC = typeof target === 'number' ? target : 2
   const meltW = electric ? (heater ?? 800) : Math.max(20, coldW * 0.15 * Math.max(0, roomC))
   const runShare = survey && coldW > 0 ? Math.min(1, survey.seen.loadW / coldW) : 0.6
   const frostKg = ((coldW || 1000) / 1000) * FROST_KG_PER_KWH * (plan.everyH || 6) * runShare

@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import type { DefrostPlan } from '../../settings/defrost/fields'
 import type { LoopDocument } from '../../document/documents'
 import { type FieldData, fieldValue } from '../../plant/fieldValue'
@@ -6,7 +7,7 @@ import type { ControllerFacts } from '../../device/deviceProfile'
 
 /** What a fitter would start a defrost from: by the clock unless the coil was chosen and can be read. */
 export function startDefrost(loop: LoopDocument, controller: ControllerFacts, data: FieldData): DefrostPlan {
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const electric = answers['defrostMeans'] !== 'fan'
   const leads = bindsAny(controller, 'defrost.leads')
   const byCoil = answers['defrost'] === 'coil' && bindsAny(controller, 'defrost.by')

@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { boundTo } from '../../device/bound'
 import { ordered } from '../../schema/ordered'
 import type { ResolvedDevice } from '../../document/chain'
@@ -252,7 +253,7 @@ export function ownerTells(context: LoopContext): OwnerTells {
   const { say } = context.words
   const { survey } = context
   // What is held is the rooms, whatever the water is.
-  const heldC = survey?.boiler ? context.loop.survey.answers['target'] : survey?.seen.targetC
+  const heldC = survey?.boiler ? answersOf(context.loop)['target'] : survey?.seen.targetC
   const views = devices.map((device) => [device, ownerView(context, device)?.rows ?? []] as const)
   const turnsAt = (rows: readonly OwnerRow[]) =>
     rows.filter(({ may, level, idle }) => may && level === 'owner' && !idle)

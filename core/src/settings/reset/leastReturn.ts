@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { fieldValue } from '../../plant/fieldValue'
 import type { LoopContext } from '../../loop/context'
 
@@ -6,7 +7,7 @@ import type { LoopContext } from '../../loop/context'
  * neither is known the usual least of one that does not condense. Nothing for one that condenses.
  */
 export function leastReturnC({ chain, loop, data }: Pick<LoopContext, 'chain' | 'loop' | 'data'>): number | undefined {
-  const { returnMin, condensing } = loop.survey.answers
+  const { returnMin, condensing } = answersOf(loop)
   const known = [
     ...chain.devices.flatMap(({ facts }) => facts.load?.returnMinC ?? []),
     ...(condensing === 'no' && typeof returnMin === 'number' ? [returnMin] : []),

@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { resetSaving } from './law/resetSaving'
 import { fieldValue } from '../../plant/fieldValue'
 import { hoursByTemperature, weatherYear } from '../../plant/weatherYear'
@@ -119,7 +120,7 @@ const fuels = {
 
 /** Kilowatt-hours, and what they are in fuel and in money. */
 function savedOf({ data, loop }: LoopContext, [kwh = 0, ...others]: readonly number[]): ResetSaved {
-  const { fuel, price } = loop.survey.answers
+  const { fuel, price } = answersOf(loop)
   const low = Math.min(kwh, ...others)
   const high = Math.max(kwh, ...others)
   const known = typeof fuel === 'string' && Object.hasOwn(fuels, fuel) ? fuels[fuel as keyof typeof fuels] : undefined

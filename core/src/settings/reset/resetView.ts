@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { factsOfKind } from '../../kinds/kinds'
 import { type ResetLine, resetLine, resetRatio } from './law/resetLine'
 import { usualDewPointC } from './law/resetSaving'
@@ -81,7 +82,7 @@ function draw(context: LoopContext, device: ResolvedDevice): ResetView | undefin
   const plan = controllerPlanOf(context, device).reset
   if (!plan || !(plan.warmOutdoorC > plan.designOutdoorC)) return undefined
   const { loop, survey, data } = context
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const roomC = typeof answers['target'] === 'number' ? answers['target'] : 21
   const emitter =
     emitters[emitterIds.find((id) => id === answers['emitter']) ?? factsOfKind(loop.kind).emitter ?? 'radiators-old']

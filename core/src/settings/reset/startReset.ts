@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { emitterNeed } from '../../plant/emitterCurve'
 import type { ResetPlan } from '../../settings/reset/fields'
 import type { LoopDocument } from '../../document/documents'
@@ -12,7 +13,7 @@ const numberOf = (answer: unknown): number | undefined => (typeof answer === 'nu
 
 /** The line that gives the emitters what they need on the design day and on a mild one. */
 export function startReset(loop: LoopDocument, data: FieldData): ResetPlan {
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const facts = factsOfKind(loop.kind)
   const roomC = numberOf(answers['target']) ?? 21
   const designOutdoorC = numberOf(answers['designOutdoor']) ?? -10

@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import type { PlanOf } from '../../settings/behaviour'
 import type { ResolvedChain, ResolvedDevice } from '../../document/chain'
 import type { LoopDocument } from '../../document/documents'
@@ -148,4 +149,4 @@ export function loopActuators(
   return { driven, actuators, links, nodes, limiterAt }
 }
 
-const loopOutdoor = ({ survey }: LoopDocument) => Number(survey.answers['designOutdoor'])
+const loopOutdoor = (loop: LoopDocument) => Number(answersOf(loop)['designOutdoor'])

@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import type { LoopDocument } from '../../document/documents'
 import { type FieldData, fieldValue } from '../../plant/fieldValue'
 import { factsOfKind } from '../../kinds/kinds'
@@ -36,7 +37,7 @@ export function loopPlant(loop: LoopDocument, survey: LoopSurvey, data: FieldDat
     rows.push({ id, value, low, high, unit, what, source, changed: changed !== undefined })
     return value
   }
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const answer = (id: string) => Number(answers[id])
   const { seen } = survey
   const given: PlantGiven = {

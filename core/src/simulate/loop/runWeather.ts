@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import type { LoopDocument } from '../../document/documents'
 import type { Climate } from '../../plant/climate'
 import { winterDay } from '../../plant/winterDay'
@@ -80,7 +81,7 @@ const extremeOf = (cooling: boolean) => (hours: readonly number[]) =>
 /** A clear day around a loop's plant, at its design temperature or off it. */
 export function dayWeather(loop: Pick<LoopDocument, 'kind' | 'survey'>, sort: DaySort): RunWeather {
   const cooling = isCooling(loop)
-  const hourlyC = day(loop, Number(loop.survey.answers['designOutdoor']), sort)
+  const hourlyC = day(loop, Number(answersOf(loop)['designOutdoor']), sort)
   return {
     ...{ hourlyC, days: 1, traceS: TRACE_S.day },
     extremeC: extremeOf(cooling)(hourlyC),
@@ -101,7 +102,7 @@ export function runWeather(
   own: boolean,
 ): RunWeather {
   if (span === 'day') return dayWeather(loop, sort)
-  const designC = Number(loop.survey.answers['designOutdoor'])
+  const designC = Number(answersOf(loop)['designOutdoor'])
   const cooling = isCooling(loop)
   const extreme = extremeOf(cooling)
   const indoor = isIndoor(loop)

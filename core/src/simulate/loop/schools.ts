@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import { fieldValue } from '../../plant/fieldValue'
 import type { OnOffBehaviour, PlanOf } from '../../settings/behaviour'
 import { plansOf } from '../../settings/behaviour'
@@ -109,7 +110,7 @@ export function schools(given: Given): readonly School[] {
   const [plan] = plans
   if (!plan) return []
   const facts = factsOfKind(loop.kind)
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const own = facts.compares?.(answers) ?? []
   const made: School[] = []
   const swingK = fieldValue(data, facts.swing(answers)).typical

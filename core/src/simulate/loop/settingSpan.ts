@@ -1,3 +1,4 @@
+import { answersOf } from '../../kinds/answersOf'
 import type { Behaviour } from '../../settings/behaviour'
 import type { LoopDocument } from '../../document/documents'
 import { type FieldData, fieldValue } from '../../plant/fieldValue'
@@ -26,7 +27,7 @@ export function settingSpan(
   setting: SweepSetting,
   data: FieldData,
 ): SettingSpan {
-  const row = fieldValue(data, factsOfKind(loop.kind).swing(loop.survey.answers))
+  const row = fieldValue(data, factsOfKind(loop.kind).swing(answersOf(loop)))
   const now = settingOf(plan, setting)
   const wide = (low: number, high: number, step: number, quantity: Quantity): SettingSpan => ({
     low: Math.min(low, now),

@@ -1,3 +1,4 @@
+import { answersOf } from '@nachtigal/core/kinds/answersOf'
 import { batteryView } from '@nachtigal/core/settings/battery/batteryView'
 import type { BatteryPlan } from '@nachtigal/core/settings/battery/fields'
 import { bindsAny } from '@nachtigal/core/device/bound'
@@ -29,7 +30,7 @@ export function BatteryPart() {
   const key = (name: string) => `${loop.id}/${device.id}/battery/${name}`
   const has = (code: string) => findings.some((f) => f.code === code)
   const blocks = view.volts > 18 ? 2 : 1
-  const lead = loop.survey.answers['chemistry'] !== 'lfp'
+  const lead = answersOf(loop)['chemistry'] !== 'lfp'
   return (
     <div className="work">
       <section className="flex flex-col min-h-0 min-w-0" aria-labelledby="battery-title">

@@ -1,3 +1,4 @@
+import { answersOf } from '@nachtigal/core/kinds/answersOf'
 import { useAct } from '../../loop/useAct'
 import { tickHazards } from '@nachtigal/core/actions/tickHazards'
 import { hazardsOf, proposedHazards } from '@nachtigal/core/kinds/proposedHazards'
@@ -11,7 +12,7 @@ export function HurtPart() {
   const act = useAct()
   const ticked = loop.survey.hazards
   const put = (hazards: Readonly<Record<string, true>>) => act(tickHazards, { hazards })
-  const proposed = proposedHazards(loop.kind, loop.survey.answers)
+  const proposed = proposedHazards(loop.kind, answersOf(loop))
   const left = proposed.filter(({ id }) => !ticked[id])
   const tick = (id: string, on: boolean) => {
     const { [id]: _gone, ...rest } = ticked

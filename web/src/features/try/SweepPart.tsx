@@ -1,3 +1,4 @@
+import { answersOf } from '@nachtigal/core/kinds/answersOf'
 import { changeSettings, settingsChange } from '@nachtigal/core/actions/changeSettings'
 import { useTap } from '../../loop/useTap'
 import { useEffect, useMemo, useRef, useState } from 'react'
@@ -105,7 +106,7 @@ export function SweepPart() {
       },
     )
   }
-  const { tolerance } = loop.survey.answers
+  const { tolerance } = answersOf(loop)
   // What the rooms may stray is not what the water may stray from its line.
   const mayK = typeof tolerance === 'number' && !survey.boiler ? tolerance : undefined
   const values = map ? Array.from(map[measure]) : []

@@ -1,3 +1,4 @@
+import { answersOf } from '@nachtigal/core/kinds/answersOf'
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react'
 import type { LoopContext } from '@nachtigal/core/loop/context'
 import { runOutcome, type RunOutcome } from '@nachtigal/core/check/runOutcome'
@@ -71,7 +72,7 @@ export function TrialProvider({ children }: { children: ReactNode }) {
   const climate = climates.find(({ id }) => id === choice.climate) ?? climates[0]
   const context = useMemo((): LoopContext => (held ? { ...inHand, loop: held } : inHand), [held, inHand])
   const { loop } = context
-  const { designOutdoor } = loop.survey.answers
+  const { designOutdoor } = answersOf(loop)
   const weatherFor = useCallback(
     (span: Span) =>
       survey && climate ? runWeather(inHand.loop, span, choice.sort, climate, climate.id === own?.id) : undefined,

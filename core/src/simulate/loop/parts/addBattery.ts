@@ -1,3 +1,4 @@
+import { answersOf } from '../../../kinds/answersOf'
 import { fieldValue } from '../../../plant/fieldValue'
 import { sourceOf } from '../../../wiring/sources'
 import { type Driven } from '../loopActuators'
@@ -8,7 +9,7 @@ import { HOUR_S } from './parts'
 export function batteryOf({ loop, chain, data }: RunGiven, driven: readonly Driven[]) {
   const controller = chain.devices.find(({ id }) => id === driven[0]?.plan.output.device)
   const blocks = controller && (sourceOf(chain, controller).volts ?? 12) > 18 ? 2 : 1
-  const { answers } = loop.survey
+  const answers = answersOf(loop)
   const amperHours = typeof answers['batteryAh'] === 'number' ? answers['batteryAh'] : 100
   const fullV = fieldValue(data, 'bat.rest.full').typical * blocks
   const fifthV = fieldValue(data, 'bat.rest.fifth').typical * blocks

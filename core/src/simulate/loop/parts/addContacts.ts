@@ -1,3 +1,4 @@
+import { answersOf } from '../../../kinds/answersOf'
 import type { ResolvedChain, ResolvedConnection } from '../../../document/chain'
 import { type ContactExpression, contactsOf, runs } from '../../../wiring/contactLogic'
 import { lineLogics, type LineLogic, type NamedContact } from '../../../wiring/loadLogic'
@@ -142,7 +143,7 @@ function condition(parts: Parts, contact: NamedContact, limiterAt: string | unde
 
 /** Flow of a pool whose pump has its own timer is there in its hours; all else is as it should be. */
 function conditionOf(parts: Parts, senses: string): Input {
-  const { answers } = parts.given.loop.survey
+  const answers = answersOf(parts.given.loop)
   const hours = parts.survey.figures['pumpHours']?.value
   if (senses === 'flow' && answers['owner'] === 'timer' && hours !== undefined && hours < 24) {
     const from = Math.max(0, 14 - hours / 2)

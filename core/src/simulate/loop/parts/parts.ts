@@ -1,3 +1,4 @@
+import { answersOf } from '../../../kinds/answersOf'
 import type { PlanOf } from '../../../settings/behaviour'
 import type { ResolvedChain, ResolvedDevice } from '../../../document/chain'
 import type { ControllerPlan } from '../../../settings/controllerPlan'
@@ -93,7 +94,7 @@ export class Parts {
     const id = `probe ${i + 1}`
     const lagS = probeLag(this.given.chain, plan, this.given.data)
     this.lags.set(plan.id, lagS)
-    const deadS = warmerDeadS(this.given.loop.survey.answers)
+    const deadS = warmerDeadS(answersOf(this.given.loop))
     this.probes.push({ id, node: this.controlled, lagS, ...(deadS > 0 ? { deadS } : {}) })
     const delayS = fieldValue(this.given.data, 'sim.alarm.delay').typical * 60
     // Limits of a plan that follows the weather move with it: what is fixed would call all day.
