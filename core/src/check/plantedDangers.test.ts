@@ -124,6 +124,7 @@ const planted: Readonly<Record<LoopKind, readonly Danger[]>> = {
     ['failing as it was', 'C105_FAN_FAILS_SLOW', (e) => replanned(e, { probeFault: 'last' })],
   ],
   enclosure: [],
+  thermostat: [['no limiter', 'C013_NO_LIMITER', (e) => withoutDevice(e, 'goshawk')]],
   room: [],
   'cold-room': [
     [

@@ -1,3 +1,4 @@
+import { actionOf } from '../kinds/actionOf'
 import { answersOf } from '../kinds/answersOf'
 import type { FieldData } from '../plant/fieldValue'
 import { mismatch } from '../probes/mismatch'
@@ -113,7 +114,7 @@ const canBeFed = ({ ports }: DeviceProfile, { job, loop }: Edited, shelf: readon
 
 /** Devices made for this kind first, then what suits any, by name. */
 function candidatesFor(edited: Edited, wanted: Wanted, { shelf }: Tools): readonly DeviceProfile[] {
-  const { action } = factsOfKind(edited.loop.kind)
+  const action = actionOf(edited.loop)
   const { category, places, does, senses, measures, control, alarm } = wanted
   return shelf
     .filter((profile) => {
@@ -156,7 +157,7 @@ function controllersThatCan(
   tools: Tools,
 ): readonly DeviceProfile[] {
   const answers = answersOf(edited.loop)
-  const { action } = factsOfKind(edited.loop.kind)
+  const action = actionOf(edited.loop)
   return tools.shelf
     .filter((profile) => {
       const { controller } = profile

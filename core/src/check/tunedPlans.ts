@@ -1,7 +1,7 @@
+import { usualSwing } from '../kinds/usualSwing'
 import { answersOf } from '../kinds/answersOf'
 import { displayStepK } from '../settings/displayStep'
 import { boundTo } from '../device/bound'
-import { factsOfKind } from '../kinds/kinds'
 import { loopContext } from '../loop/context'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 import { type PlanOf, plansOf } from '../settings/behaviour'
@@ -86,7 +86,7 @@ function mainOutput({ job, loop }: Edited, data: FieldData) {
     narrowestK: Math.max(
       fieldValue(data, 'resolve.swing').low * stepK,
       // Nobody keys a swing that wears its contact out for a figure on paper.
-      fieldValue(data, factsOfKind(loop.kind).swing(answersOf(loop))).low,
+      usualSwing(loop, data).low,
       Math.ceil((boundTo(controller, 'swing')?.low ?? 0) / stepK - 1e-6) * stepK,
     ),
     kept: settingsKept(context.chain, plan),

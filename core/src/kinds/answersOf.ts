@@ -4,7 +4,8 @@ import type { LoopKind } from './ids'
 import { factsOfKind } from './kinds'
 import { isAsked } from './question'
 
-interface Surveyed {
+/** What of a loop its answers are read from. */
+export interface Surveyed {
   readonly kind: LoopKind
   readonly survey: { readonly answers: Answers }
 }

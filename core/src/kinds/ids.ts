@@ -13,6 +13,7 @@ export const loopKinds = [
   'chiller',
   'cabinet',
   'cabin',
+  'thermostat',
 ] as const
 
 /** A kind of loop, by its id. */

@@ -37,6 +37,8 @@ export interface KindFacts<Id extends string = string> {
   readonly about: string
   readonly questions: readonly Question[]
   readonly action: Action
+  /** Where the answers say whether it heats or cools. */
+  readonly acts?: (answers: Answers) => Action
   /** What a broken probe had better do, best first. */
   readonly fault: readonly (typeof faultActions)[number][]
   /** Plant and load from the answers. */
@@ -47,6 +49,8 @@ export interface KindFacts<Id extends string = string> {
   readonly limiterC: (answers: Answers, data: FieldData) => number
   /** Field data row of the usual swing. */
   readonly swing: (answers: Answers) => string
+  /** Where the swing itself is asked for, K. */
+  readonly swingK?: (answers: Answers) => number | undefined
   /** Rows of what the load allows: starts an hour, shortest rest. */
   readonly starts: (answers: Answers) => string | undefined
   readonly minimumOff: (answers: Answers) => string | undefined

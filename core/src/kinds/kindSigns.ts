@@ -25,6 +25,7 @@ const signs: Readonly<Partial<Record<LoopKind, KindSign>>> = {
     path: 'M2 24V9h20v15M22 13h7l5 6v5h-3M10 24h13M7 24a3 3 0 1 0 .1 0ZM27 24a3 3 0 1 0 .1 0Z',
     word: 'cabin heater',
   },
+  thermostat: { path: 'M18 2v16a6 6 0 1 1-.1 0M12 8h3M12 13h3M24 6h8M28 2v8', word: 'just a thermostat' },
 }
 
 /**

@@ -1,3 +1,5 @@
+import { usualSwing } from '../kinds/usualSwing'
+import { actionOf } from '../kinds/actionOf'
 import { answersOf } from '../kinds/answersOf'
 import { startReset } from '../settings/reset/startReset'
 import {
@@ -34,7 +36,7 @@ function startOf(
 ) {
   const facts = factsOfKind(loop.kind)
   const answers = answersOf(loop)
-  const action = contact?.action ?? made ?? facts.action
+  const action = contact?.action ?? made ?? actionOf(loop)
   const heats = action === 'heating'
   const asked = typeof answers['target'] === 'number' ? answers['target'] : undefined
   const targetC = asked === undefined ? (heats ? 21 : 24) : (facts.setsTo?.(answers, data) ?? asked)
@@ -76,10 +78,8 @@ export function defaultBehaviour(
   data: FieldData,
   place: OutputPlace = {},
 ): OnOffBehaviour {
-  const facts = factsOfKind(loop.kind)
-  const answers = answersOf(loop)
   const { heats: _heats, action, setpointC, highestC, ...start } = startOf(loop, controller, data, place)
-  const swing = fieldValue(data, facts.swing(answers))
+  const swing = usualSwing(loop, data)
   const [first] = Object.values(controller.conventions).sort((a, b) => a.order - b.order)
   // Never narrower than the display, or a bimetal, can tell.
   const swingK = Math.max(swing.typical, fieldValue(data, 'resolve.swing').low * controller.display.stepC)

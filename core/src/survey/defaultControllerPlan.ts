@@ -1,3 +1,4 @@
+import { actionOf } from '../kinds/actionOf'
 import { answersOf } from '../kinds/answersOf'
 import { startDefrost } from '../settings/defrost/startDefrost'
 import { startReset } from '../settings/reset/startReset'
@@ -6,7 +7,6 @@ import type { LoopDocument } from '../document/documents'
 import { type FieldData, fieldValue } from '../plant/fieldValue'
 import { bindsAny, comesWith } from '../device/bound'
 import type { ControllerFacts } from '../device/deviceProfile'
-import { factsOfKind } from '../kinds/kinds'
 
 const MINUTE = 60
 
@@ -25,7 +25,7 @@ export function defaultControllerPlan(
 ): ControllerPlan {
   const answers = answersOf(loop)
   const { controls = {} } = controller
-  const cools = factsOfKind(loop.kind).action === 'cooling'
+  const cools = actionOf(loop) === 'cooling'
   const wait = fieldValue(data, cools ? 'delay.stage.compressor' : 'delay.stage.boiler').typical * MINUTE
   const hold = numberOf(answers['hold'])
   const double = volts > 18 ? 2 : 1

@@ -1,3 +1,4 @@
+import { usualSwing } from '../kinds/usualSwing'
 import { answersOf } from '../kinds/answersOf'
 import { droop } from '../settings/band/law/proportional'
 import { swingForStarts, worstStarts } from '../control/starts'
@@ -70,7 +71,7 @@ function oneStep(context: Proposed, survey: LoopSurvey) {
   const { powerW, capacityJPerK, lossWPerK, restC, targetC, action } = survey.seen
   const plan = switchingPlans(loop.settings.planned).find((each) => each.action === action)
   const starts = plan && startsOf({ ...context, survey }, plan)
-  const swingK = starts ? plan.swingK : fieldValue(data, factsOfKind(loop.kind).swing(answersOf(loop))).typical
+  const swingK = starts ? plan.swingK : usualSwing(loop, data).typical
   const needW = lossWPerK * (action === 'heating' ? targetC - restC : restC - targetC)
   const given = (ofW: number) => ({
     ...{ powerW: ofW, capacityJPerK },
@@ -111,7 +112,7 @@ export function propose(context: Proposed & { readonly words: Words }, survey: L
   const leaning = facts.leaning(answers)
   const { powerW, loadW, lossWPerK, restC, targetC, action } = seen
   const fullW = seen.fullPowerW ?? powerW
-  const swingRow = fieldValue(data, facts.swing(answers))
+  const swingRow = usualSwing(loop, data)
   const dutyPercent = fullW > 0 ? Math.min(100, (100 * loadW) / fullW) : 100
   const { swingK, planned, worst, title, worked, allowed, swingOf, ofPower, fact } = oneStep(context, survey)
   const asked = typeof answers['stages'] === 'number' ? answers['stages'] : undefined

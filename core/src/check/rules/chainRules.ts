@@ -1,3 +1,4 @@
+import { actionOf } from '../../kinds/actionOf'
 import { answersOf } from '../../kinds/answersOf'
 import type { ConnectionFact } from '../../words/connectionWords'
 import { factsOfKind } from '../../kinds/kinds'
@@ -119,7 +120,7 @@ const linesFed: Rule = ({ chain }) =>
 const actionMatches = eachPlan((plan, { chain, loop }) =>
   reachOf(chain, plan.output).flatMap(({ does, device }): Found[] => {
     const heats = does === 'element' || does === 'fuel' || does === 'water-flow'
-    const cools = does === 'cooling' || (does === 'air-flow' && factsOfKind(loop.kind).action === 'cooling')
+    const cools = does === 'cooling' || (does === 'air-flow' && actionOf(loop) === 'cooling')
     if ((plan.action === 'heating' && !cools) || (plan.action === 'cooling' && !heats)) return []
     return [
       stop(

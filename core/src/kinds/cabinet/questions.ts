@@ -12,7 +12,6 @@ import {
   power,
   SCHOOL,
   siteQuestions,
-  taken,
   target,
   tolerance,
 } from '../commonQuestions'

@@ -1,3 +1,4 @@
+import { actionOf } from '../../kinds/actionOf'
 import { answersOf } from '../../kinds/answersOf'
 import type { LoopDocument } from '../../document/documents'
 import type { Climate } from '../../plant/climate'
@@ -26,11 +27,11 @@ const COOLING_SEASON = { fromDay: 104, days: 184 }
 
 /** Whether a kind of loop stands indoors: its weather is that of the room. */
 export const isIndoor = ({ kind }: Pick<LoopDocument, 'kind'>) => factsOfKind(kind).indoor === true
-/** Whether a kind of loop cools: its hardest day is the hottest. */
-export const isCooling = ({ kind }: Pick<LoopDocument, 'kind'>) => factsOfKind(kind).action === 'cooling'
+/** Whether a loop cools: its hardest day is the hottest. */
+export const isCooling = (loop: Pick<LoopDocument, 'kind' | 'survey'>) => actionOf(loop) === 'cooling'
 
 /** What a day of this sort is called for a loop. */
-export function dayTitle(loop: Pick<LoopDocument, 'kind'>, sort: DaySort): string {
+export function dayTitle(loop: Pick<LoopDocument, 'kind' | 'survey'>, sort: DaySort): string {
   const hot = isCooling(loop)
   return { design: 'Design day', usual: hot ? 'Warm day' : 'Cold day', mild: 'Mild day' }[sort]
 }
@@ -45,7 +46,7 @@ export interface RunWeather {
   readonly start: string
 }
 
-const day = (loop: Pick<LoopDocument, 'kind'>, designC: number, sort: DaySort): readonly number[] => {
+const day = (loop: Pick<LoopDocument, 'kind' | 'survey'>, designC: number, sort: DaySort): readonly number[] => {
   const range = isIndoor(loop) ? INDOOR_RANGE_K : OUTDOOR_RANGE_K
   const off = offK[sort] * (isIndoor(loop) ? 0.5 : 1)
   return winterDay(isCooling(loop) ? designC - off - range : designC + off, range)

@@ -1,3 +1,4 @@
+import { usualSwing } from '../../kinds/usualSwing'
 import { answersOf } from '../../kinds/answersOf'
 import { fieldValue } from '../../plant/fieldValue'
 import type { OnOffBehaviour, PlanOf } from '../../settings/behaviour'
@@ -113,7 +114,7 @@ export function schools(given: Given): readonly School[] {
   const answers = answersOf(loop)
   const own = facts.compares?.(answers) ?? []
   const made: School[] = []
-  const swingK = fieldValue(data, facts.swing(answers)).typical
+  const swingK = usualSwing(loop, data).typical
   const ids = stageIds(loop.settings.planned, plan.id)
   if (plan.kind === 'on-off' && ids.length === 1 && own.includes('way') && bearsModulation(chain, plan.output)) {
     const here = canModulate(chain, plan.output)

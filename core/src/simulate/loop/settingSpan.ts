@@ -1,8 +1,7 @@
-import { answersOf } from '../../kinds/answersOf'
+import { usualSwing } from '../../kinds/usualSwing'
 import type { Behaviour } from '../../settings/behaviour'
 import type { LoopDocument } from '../../document/documents'
-import { type FieldData, fieldValue } from '../../plant/fieldValue'
-import { factsOfKind } from '../../kinds/kinds'
+import type { FieldData } from '../../plant/fieldValue'
 import type { Quantity } from '../../units/quantity'
 import { settingOf, type SweepSetting } from './sweep'
 
@@ -27,7 +26,7 @@ export function settingSpan(
   setting: SweepSetting,
   data: FieldData,
 ): SettingSpan {
-  const row = fieldValue(data, factsOfKind(loop.kind).swing(answersOf(loop)))
+  const row = usualSwing(loop, data)
   const now = settingOf(plan, setting)
   const wide = (low: number, high: number, step: number, quantity: Quantity): SettingSpan => ({
     low: Math.min(low, now),
