@@ -63,8 +63,15 @@ export function emptyJob(
   }
 }
 
-/** A new loop with nothing in it. */
-export function emptyLoop(id: string, jobId: string, kind: LoopKind, name: string, order: number): LoopDocument {
+/** A new loop with nothing in it but what was answered already. */
+export function emptyLoop(
+  id: string,
+  jobId: string,
+  kind: LoopKind,
+  name: string,
+  order: number,
+  answers: LoopDocument['survey']['answers'] = {},
+): LoopDocument {
   return {
     version: LOOP_VERSION,
     type: 'loop',
@@ -73,7 +80,7 @@ export function emptyLoop(id: string, jobId: string, kind: LoopKind, name: strin
     kind,
     name,
     order,
-    survey: { answers: {}, hazards: {} },
+    survey: { answers, hazards: {} },
     chain: { devices: {}, connections: {} },
     wiring: { rows: {} },
     settings: { planned: {}, asFound: {}, asLeft: {} },

@@ -69,7 +69,7 @@ export const assumedList = remembered((context: LoopContext): readonly AssumedLi
       const all = [is, ...tried.map(({ of }) => of.seen[measure])]
       const [low, high] = [Math.min(...all), Math.max(...all)]
       const share = is > 0 ? Math.max(high - is, is - low) / is : 0
-      return { share, text: `${label} ${words.say(low, quantity)} to ${words.say(high, quantity)}` }
+      return { share, text: `${label} may be ${words.say(low, quantity)} to ${words.say(high, quantity)}` }
     })
     const most = moved.reduce((best, each) => (each.share > best.share ? each : best))
     const another = tried.some((each) => chainOf({ ...context, loop: each.loop }, each.of) !== proposed)
@@ -78,7 +78,7 @@ export const assumedList = remembered((context: LoopContext): readonly AssumedLi
       question: id,
       ...{ title, group },
       says: saysOf(question, answers[id], survey, words),
-      effect: another ? `another chain${effect ? `, ${effect}` : ''}` : effect || 'hardly anything',
+      effect: another ? `another chain may fit${effect ? `; ${effect}` : ''}` : effect || 'moves hardly anything',
       share: another ? Math.max(1, most.share) : most.share,
     }
   })

@@ -2,6 +2,7 @@ import { Dialog } from '../design/Dialog'
 
 const keys = [
   ['1 to 7', 'step'],
+  ['n, p', 'next and previous part of a step'],
   ['j, k', 'next and previous loop'],
   ['u', 'a look in °C or °F'],
   ['b', 'board'],

@@ -20,7 +20,7 @@ const plain = {
 } as const
 
 /**
- * Keys of a job: 1 to 7 steps, j and k loops, u the other unit, b board, g log, . a quick calculation, / find anything, ? the list of
+ * Keys of a job: 1 to 7 steps, n and p their parts, j and k loops, u the other unit, b board, g log, . a quick calculation, / find anything, ? the list of
  * keys.
  */
 export function useKeys(onFind: () => void) {
@@ -68,6 +68,15 @@ export function useKeys(onFind: () => void) {
       if (!job) return
       const other = (store.getState().view.unit ?? job.temperatureUnit) === 'C' ? 'F' : 'C'
       store.dispatch(unitLookedAt(other === job.temperatureUnit ? null : other))
+    },
+    plain,
+  )
+  useHotkeys(
+    'n,p',
+    ({ key }) => {
+      const parts = [...document.querySelectorAll<HTMLElement>('[data-parts] > a, [data-parts] > button')]
+      const here = parts.findIndex((part) => part.getAttribute('aria-current') === 'step')
+      parts.at((Math.max(here, 0) + (key === 'n' ? 1 : -1)) % Math.max(1, parts.length))?.click()
     },
     plain,
   )

@@ -15,7 +15,7 @@ export function PartsNav({ label, parts, here }: Props) {
     nav.current?.querySelector('[aria-current=step]')?.scrollIntoView({ block: 'nearest', inline: 'center' })
   }, [here])
   return (
-    <nav ref={nav} aria-label={label} className="parts">
+    <nav ref={nav} aria-label={label} data-parts className="parts">
       {parts.map(({ to, title }) => (
         <NavLink
           key={title}

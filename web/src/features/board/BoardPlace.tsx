@@ -94,8 +94,8 @@ export function BoardPlace() {
         ) : null}
       </div>
       {count === 0 ? (
-        <div className="px-4 max-w-md">
-          <AddLoopForm />
+        <div className="px-4 pb-4 max-w-4xl">
+          <AddLoopForm first />
         </div>
       ) : null}
       <ul className="border-t border-ink">

@@ -3,6 +3,7 @@ import { useAct } from '../../loop/useAct'
 import { answerQuestions } from '@nachtigal/core/actions/answerQuestions'
 import { useState } from 'react'
 import type { ChoiceQuestion, NumberQuestion, Question } from '@nachtigal/core/kinds/question'
+import { answersOf, isAssumed } from '@nachtigal/core/kinds/answersOf'
 import { assumedQuestions } from '@nachtigal/core/survey/assumed'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
 import { ways } from '@nachtigal/core/survey/ways'
@@ -56,7 +57,9 @@ function useFolded(
   questions: readonly Question[],
 ): readonly [needed: readonly Question[], assumed: readonly Question[]] {
   const { loop, survey } = useLoop()
-  const [folded] = useState(() => assumedQuestions(loop, survey).map(({ id }) => id))
+  const [folded] = useState(() =>
+    assumedQuestions(loop, survey).flatMap(({ id, opens, assumed }) => (opens === true || assumed ? [] : [id])),
+  )
   const assumed = questions.filter(({ id }) => folded.includes(id))
   return assumed.length === questions.length
     ? [questions, []]
@@ -98,6 +101,7 @@ function Chosen({ question }: { question: ChoiceQuestion }) {
   const { words } = useLoop()
   const [answer, put] = useAnswer(question.id)
   const chosen = typeof answer === 'string' ? question.choices[answer] : undefined
+  const assumed = useAssumed(question)
   const hint = useHint(question)
   return (
     <div>
@@ -106,7 +110,9 @@ function Chosen({ question }: { question: ChoiceQuestion }) {
         value={typeof answer === 'string' ? answer : undefined}
         onChoose={put}
         hint={`${hint}${chosen ? ` ${words.tell(chosen.consequence)}` : ''}`}
-        {...(question.required ? {} : { empty: 'don\u2019t know' })}
+        {...(question.required
+          ? {}
+          : { empty: assumed ? `assumed: ${assumed.title.toLowerCase()}` : 'don\u2019t know' })}
         choices={inOrder(question).map(([value, choice]) => ({ value, title: choice.title }))}
       />
       <p className="small text-ink2 pt-1" aria-hidden>
@@ -116,10 +122,17 @@ function Chosen({ question }: { question: ChoiceQuestion }) {
   )
 }
 
+/** The choice that counts while nobody answered; none where nothing is assumed. */
+function useAssumed({ id, choices }: ChoiceQuestion) {
+  const { loop } = useLoop()
+  return isAssumed(loop, id) ? choices[String(answersOf(loop)[id])] : undefined
+}
+
 const inOrder = ({ choices }: ChoiceQuestion) => Object.entries(choices).sort(([, a], [, b]) => a.order - b.order)
 
 function School({ question }: { question: ChoiceQuestion }) {
   const { words } = useLoop()
+  const assumed = useAssumed(question)
   const [answer, put] = useAnswer(question.id)
   return (
     <fieldset className="min-w-0">
@@ -140,7 +153,10 @@ function School({ question }: { question: ChoiceQuestion }) {
             className="mt-1 accent-ink size-4 flex-none"
           />
           <span>
-            <span className="block cond text-[17px] leading-5 font-semibold">{title}</span>
+            <span className="block cond text-[17px] leading-5 font-semibold">
+              {title}
+              {assumed === question.choices[value] ? <span className="small font-normal"> (assumed)</span> : null}
+            </span>
             <span className="block small font-normal">{words.tell(consequence)}</span>
           </span>
         </label>

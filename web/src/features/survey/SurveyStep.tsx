@@ -11,6 +11,7 @@ import { useSend } from '../../loop/useSend'
 import { Button } from '../../design/Button'
 import { Shape } from '../../design/Shape'
 import { TextField } from '../../design/TextField'
+import { AssumedList } from './AssumedList'
 import { ChangeKind } from './ChangeKind'
 import { FoundPart } from './FoundPart'
 import { HurtPart } from './HurtPart'
@@ -47,6 +48,7 @@ export function SurveyStep() {
       <div className="grid md:grid-cols-[200px_minmax(0,1fr)] max-md:grid-rows-[auto_minmax(0,1fr)] min-h-0">
         <nav
           aria-label="Parts of the survey"
+          data-parts
           className="md:border-r border-line flex md:block overflow-x-auto border-b md:border-b-0 md:overflow-y-auto"
         >
           {parts.map(({ id, title, says, open: left }, i) => (
@@ -84,6 +86,7 @@ export function SurveyStep() {
       <aside className="panel" aria-label="What it means">
         <h2 className="h2">What it means</h2>
         <SurveyMeaning />
+        <AssumedList />
         <Findings findings={open.filter(({ step }) => step === 'survey')} none="" />
         <Cautions step="survey" />
         {at === 0 ? (

@@ -16,7 +16,8 @@ interface SurveyPart {
   readonly says: string
 }
 
-const slug = (title: string) =>
+/** A group of questions as it stands in the address. */
+export const slug = (title: string) =>
   title
     .toLowerCase()
     .replace(/[^a-z]+/g, '-')
