@@ -38,7 +38,8 @@ export default defineConfig({
     {
       name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true },
-      testMatch: /wayOfWork|badInput|calculators|shelf|visit|wirePhone|setPhone|thermostatPhone|tryPhone|provePhone|cut|find|screens/,
+      testMatch:
+        /wayOfWork|badInput|calculators|shelf|visit|wirePhone|setPhone|thermostatPhone|tryPhone|provePhone|cut|find|screens/,
     },
   ],
 })

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, fill, openAssumed, openLoop, part, saved, test } from '../fixtures'
+import { expect, fill, openLoop, part, saved, test } from '../fixtures'
 
 test.use({ demo: true })
 
@@ -30,8 +30,7 @@ test('the power that the survey answers is on the plate, in the contact and in t
   server,
 }) => {
   await openLoop(page, server.url, 'Plaster cabinet', 'survey')
-  await part(page, 'The plant')
-  await openAssumed(page)
+  await part(page, 'What it must hold')
   await fill(page, 'Power of the plant', '3000')
   await saved(page)
   await openLoop(page, server.url, 'Plaster cabinet', 'match/load')
@@ -49,7 +48,7 @@ test('the power that the survey answers is on the plate, in the contact and in t
   await saved(page)
   await expect(page.getByText(/The survey says/)).toHaveCount(0)
   await openLoop(page, server.url, 'Plaster cabinet', 'survey')
-  await part(page, 'The plant')
+  await part(page, 'What it must hold')
   await expect(page.getByRole('textbox', { name: 'Power of the plant' })).toHaveValue('4000')
   await openLoop(page, server.url, 'Plaster cabinet', 'try/plant')
   await expect(page.locator('[data-value="power"]').getByRole('textbox')).toHaveValue('4000')
