@@ -1,4 +1,4 @@
-import { addLoop, expect, expectAccessible, fill, saved, startJob, test } from '../fixtures'
+import { addLoop, expect, expectAccessible, fill, saved, startJob, test, toStep } from '../fixtures'
 
 test('a loop is renamed, taken out and brought back; nothing asks "are you sure"', async ({ page, server }) => {
   await startJob(page, server.url)
@@ -15,6 +15,7 @@ test('a loop is renamed, taken out and brought back; nothing asks "are you sure"
     .getByRole('navigation', { name: 'Loops' })
     .getByRole('link', { name: /Warm floor, north bay/ })
     .click()
+  await toStep(page, 'Survey')
   await page.getByRole('button', { name: 'Remove this loop from the job' }).click()
   await saved(page)
   await page.getByRole('main').getByRole('link', { name: 'Log' }).click()
@@ -23,6 +24,7 @@ test('a loop is renamed, taken out and brought back; nothing asks "are you sure"
     .getByRole('navigation', { name: 'Loops' })
     .getByRole('link', { name: /Warm floor, north bay/ })
     .click()
+  await toStep(page, 'Survey')
   await expect(page.getByLabel('Target', { exact: true })).toHaveValue('26.0')
 })
 
@@ -61,6 +63,7 @@ test('the job’s units are changed later: figures stay what they are', async ({
     .getByRole('navigation', { name: 'Loops' })
     .getByRole('link', { name: /Hatchling floor/ })
     .click()
+  await toStep(page, 'Survey')
   await expect(page.getByLabel('Target', { exact: true })).toHaveValue('82.4')
   await expect(page.getByLabel('May stray by', { exact: true })).toHaveValue('4.5')
 })
