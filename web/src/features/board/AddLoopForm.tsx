@@ -10,7 +10,7 @@ import { emptyLoop, type LoopDocument } from '@nachtigal/core/document/documents
 import type { Answer, Answers } from '@nachtigal/core/kinds/answers'
 import { loopKinds } from '@nachtigal/core/kinds/ids'
 import { kindSign } from '@nachtigal/core/kinds/kindSigns'
-import { usualAnswers } from '@nachtigal/core/kinds/openingQuestions'
+import { openingQuestions, usualAnswers } from '@nachtigal/core/kinds/openingQuestions'
 import { nextOrder } from '@nachtigal/core/schema/ordered'
 import { Button } from '../../design/Button'
 import { Field } from '../../design/Field'
@@ -57,12 +57,14 @@ export function AddLoopForm({ first = false, onMade }: { first?: boolean; onMade
     given.current = value === undefined ? rest : { ...rest, [id]: value }
     setAnswers(given.current)
   }
-  const choose = (next: NonNullable<typeof kind>) => {
-    given.current = { ...usualAnswers(next, job.practice), ...given.current }
-    setAnswers(given.current)
+  /** What was answered of what this kind opens with; another kind's answers stay in the form, not in the loop. */
+  const made = ({ kind: of, name }: InferType<typeof schema>, others: Answers = {}): LoopDocument => {
+    const said = openingQuestions(of).flatMap(({ id }) => {
+      const value = given.current[id] ?? others[id]
+      return value === undefined ? [] : [[id, value] as const]
+    })
+    return emptyLoop(newId(), job.id, of, name || named(kindSign(of).word), nextOrder(loops), Object.fromEntries(said))
   }
-  const made = ({ kind: of, name }: InferType<typeof schema>): LoopDocument =>
-    emptyLoop(newId(), job.id, of, name || named(kindSign(of).word), nextOrder(loops), given.current)
   /** Keeps the loop, and what its chain changed of the job. */
   const keep = (loop: LoopDocument, after: typeof job, step: string, action?: string) => {
     const wrong = send([...changesBetween(job.id, job, after), { document: loop.id, path: [], from: null, to: loop }], {
@@ -76,7 +78,8 @@ export function AddLoopForm({ first = false, onMade }: { first?: boolean; onMade
   }
   const alone = handleSubmit((values) => keep(made(values), job, 'survey'))
   const proposed = handleSubmit((values) => {
-    const loop = made(values)
+    // With its chain it takes the mains that the form shows, answered or usual.
+    const loop = made(values, usualAnswers(values.kind, job.practice))
     setProblem(undefined)
     setLooking(true)
     const running = proposeChain({ job, loop }, profiles, data)
@@ -95,7 +98,8 @@ export function AddLoopForm({ first = false, onMade }: { first?: boolean; onMade
   })
   /** What was typed and refused stands in its field with what is allowed: nothing is added past it. */
   const submit = (how: () => Promise<void>) => {
-    if (Object.keys(store.getState().drafts).some((key) => key.startsWith(`${drafts}/`))) return
+    const typed = store.getState().drafts
+    if (kind && openingQuestions(kind).some(({ id }) => typed[`${drafts}/${id}`] !== undefined)) return
     void how()
   }
   const held = answers['target'] !== undefined
@@ -120,10 +124,7 @@ export function AddLoopForm({ first = false, onMade }: { first?: boolean; onMade
           <KindChoice
             kind={field.value}
             focused={first}
-            onChoose={(next) => {
-              field.onChange(next)
-              choose(next)
-            }}
+            onChoose={field.onChange}
             error={formState.errors.kind?.message}
           />
         )}
@@ -134,7 +135,7 @@ export function AddLoopForm({ first = false, onMade }: { first?: boolean; onMade
             kind={kind}
             draftKey={drafts}
             preferences={{ temperatureUnit: unit ?? job.temperatureUnit, system: job.system }}
-            answers={answers}
+            answers={{ ...usualAnswers(kind, job.practice), ...answers }}
             onAnswer={answer}
           />
         ) : null}
