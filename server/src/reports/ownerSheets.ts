@@ -120,11 +120,22 @@ export function panelCard(context: LoopContext, stamp: Stamp): object {
   )
 }
 
+/** What each controller does without its probe, by its name where there are several; what they do alike once. */
+function probeBreaks(context: LoopContext): readonly string[] {
+  const plans = plansOf(context.loop.settings.planned)
+  const controllers = new Set(plans.map(({ output }) => output.device))
+  const said = plans.map((plan) => {
+    const choice = faultView(context, plan).choices.find(({ fault }) => fault === plan.probeFault)
+    const name = context.chain.devices.find(({ id }) => id === plan.output.device)?.name
+    return `${controllers.size > 1 && name ? `${name}, ` : ''}${faultTitle(plan.probeFault)}: ${choice?.says ?? ''}`
+  })
+  return [...new Set(said)]
+}
+
 /** The owner's page: what it does, what may be touched, alarms, cautions, next test, whom to call; in plain words. */
 export function ownersPage(context: LoopContext, stamp: Stamp): object {
   const { loop, job, words } = context
   const tells = ownerTells(context)
-  const plans = plansOf(loop.settings.planned)
   const ticked = hazards.filter(({ id }) => loop.survey.hazards[id])
   const content: Block[] = [
     t(loop.name, { style: 'title' }),
@@ -144,11 +155,7 @@ export function ownersPage(context: LoopContext, stamp: Stamp): object {
       tells.shows.map((line) => [...line]),
     ),
     heading('When its probe breaks'),
-    ...[...new Set(plans.map(({ probeFault }) => probeFault))].map((probeFault) => {
-      const plan = plans.find((each) => each.probeFault === probeFault)!
-      const choice = faultView(context, plan).choices.find(({ fault }) => fault === plan.probeFault)
-      return t(`${faultTitle(plan.probeFault)}: ${choice?.says ?? ''}`, { margin: [0, 0, 0, 2] })
-    }),
+    ...probeBreaks(context).map((said) => t(said, { margin: [0, 0, 0, 2] })),
     ...(ticked.length === 0
       ? []
       : [heading('Mind'), ...ticked.map(({ caution }) => t(words.tell(caution), { margin: [0, 0, 0, 3] }))]),

@@ -42,7 +42,8 @@ describe.each(loopKinds)('what the owner of a sound loop is told: %s', (kind) =>
       const whole = facts.controller ? controllerPlanOf(context, mainDevice(context)) : {}
       if (tells.defrost && whole.defrost) expect(allOf(told)).toContain(`shows ${tells.defrost}`)
       if (tells.batteryLow && whole.battery) expect(allOf(told)).toContain(`shows ${tells.batteryLow}`)
-      if (tells.timerOver && whole.timer?.mode === 'once') expect(allOf(told)).toContain(`shows ${tells.timerOver}`)
+      if (tells.timerOver && whole.timer?.mode === 'once' && whole.timer.aS > 0)
+        expect(allOf(told)).toContain(`shows ${tells.timerOver}`)
     }
   })
   it('says the same in °F, with no °C left', () => {
@@ -112,5 +113,27 @@ describe('the range that is meant', () => {
     const codes = (of: typeof context) => checkLoop(of).open.map(({ code }) => code)
     expect(codes(context)).toContain('C118_OWNER_UNLIMITED')
     expect(codes(after)).not.toContain('C118_OWNER_UNLIMITED')
+  })
+})
+
+describe('what really happens is told', () => {
+  it('a timer without a time ends nothing', () => {
+    const told = allOf(ownerTells(contextOf(chained('cabinet'))))
+    expect(told).toContain('it runs on until it is switched off')
+    expect(told).not.toMatch(/timer ends it|time is over/)
+  })
+  it('a carbon monoxide alarm and an alarm with a supply of its own are heard, and somebody knows what to do', () => {
+    expect(allOf(ownerTells(contextOf(chained('cabin'))))).toContain('everybody out into the open air')
+    expect(allOf(ownerTells(contextOf(chained('fan'))))).toContain('open what can be opened')
+    expect(allOf(ownerTells(contextOf(chained('room'))))).not.toMatch(/monoxide|open what can/)
+  })
+  it('a backup is told as its own', () => {
+    const { does } = ownerTells(contextOf(chained('fan')))
+    expect(does.filter((said) => said.startsWith('Lapwing, on its own: cools: on at'))).toHaveLength(1)
+  })
+  it('what heats too much is no open door', () => {
+    const told = allOf(ownerTells(contextOf(chained('floor'))))
+    expect(told).toContain('it heats more than it should')
+    expect(told).not.toContain('door')
   })
 })

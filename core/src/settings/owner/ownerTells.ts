@@ -5,6 +5,7 @@ import type { ResolvedDevice } from '../../document/chain'
 import type { LoopContext } from '../../loop/context'
 import { controllerPlanOf } from '../../survey/controllerPlanOf'
 import { spell } from '../../time/spell'
+import { capital } from '../../words/terms'
 import { counted } from '../../words/words'
 import { type OnOffBehaviour, type PlanOf, plansOf, switchingOf } from '../behaviour'
 import { resetLine } from '../reset/law/resetLine'
@@ -114,7 +115,10 @@ function besides(context: LoopContext, device: ResolvedDevice): readonly string[
   const { timer, week, defrost, battery } = controllerPlanOf(context, device)
   const periods = week ? ordered(week.periods) : []
   return [
-    ...(timer
+    ...(timer?.mode === 'once' && timer.aS <= 0
+      ? ['No time is set on its timer: it runs on until it is switched off.']
+      : []),
+    ...(timer && (timer.mode !== 'once' || timer.aS > 0)
       ? [
           timer.mode === 'once'
             ? `A timer ends it: ${spell(timer.aS)} from ${timer.from === 'key' ? 'when its key is pressed' : 'when it has reached its temperature'}. Then it is off until it is started again.`
@@ -181,7 +185,9 @@ function showsOf(context: LoopContext, device: ResolvedDevice): OwnerTells['show
       ? ([
           [
             sees(tells.alarmHigh, alarm),
-            `Over ${say(plan.alarmHighC, 'temperature')}: look whether a door stands open or the plant is off; still so after an hour, call.`,
+            plan.action === 'cooling'
+              ? `Over ${say(plan.alarmHighC, 'temperature')}: look whether a door stands open or the plant is off; still so after an hour, call.`
+              : `Over ${say(plan.alarmHighC, 'temperature')}: it heats more than it should. Switch the heating off; still so after an hour, call.`,
           ],
         ] as const)
       : []),
@@ -201,7 +207,7 @@ function showsOf(context: LoopContext, device: ResolvedDevice): OwnerTells['show
           ],
         ] as const)
       : []),
-    ...(timer?.mode === 'once'
+    ...(timer?.mode === 'once' && timer.aS > 0
       ? ([
           [sees(tells.timerOver, 'is off'), 'The time is over. Start it again with its key when it is wanted.'],
         ] as const)
@@ -247,6 +253,27 @@ function howOf(context: LoopContext, device: ResolvedDevice, turns: readonly Own
     : []
 }
 
+/** What is heard of alarms that stand by themselves: a gas that kills, air that stands. */
+function heardOf({ chain }: LoopContext): OwnerTells['shows'] {
+  return chain.devices.flatMap(({ name, facts }): OwnerTells['shows'] =>
+    facts.permissive?.senses === 'co'
+      ? [
+          [
+            `${name} sounds`,
+            'Carbon monoxide, which cannot be smelled: everybody out into the open air, call the emergency number. Do not start the heater again: call.',
+          ],
+        ]
+      : facts.load?.alarm === 'own-supply'
+        ? [
+            [
+              `${name} sounds`,
+              'Too warm, or no power: open what can be opened, look after who is in there, call at once.',
+            ],
+          ]
+        : [],
+  )
+}
+
 /** What the owner of a loop is told, by what the loop does. */
 export function ownerTells(context: LoopContext): OwnerTells {
   const devices = controllersOf(context)
@@ -262,7 +289,15 @@ export function ownerTells(context: LoopContext): OwnerTells {
   return {
     line,
     does: [
-      ...devices.flatMap((device) => [...outputsDo(context, device), ...besides(context, device)]),
+      ...devices
+        .flatMap((device, i) => {
+          const does = [...outputsDo(context, device), ...besides(context, device)]
+          // What a second one does is told as its own: alone it would read as what the first does.
+          return i === 0
+            ? does
+            : does.map((said) => `${device.name}, on its own: ${said[0]!.toLowerCase()}${said.slice(1)}`)
+        })
+        .map(capital),
       ...(survey && typeof heldC === 'number'
         ? [`It is made to hold ${survey.boiler ? 'rooms at ' : ''}${say(heldC, 'temperature')}.`]
         : []),
@@ -287,6 +322,7 @@ export function ownerTells(context: LoopContext): OwnerTells {
             ] as const,
           ]
         : []),
+      ...heardOf(context),
       [
         'Smell of gas or burning, smoke',
         'Switch off at the main switch if it is safe, out, call the emergency number.',
