@@ -266,7 +266,7 @@ describe('stages', () => {
     const empty = surveyedFloor()
     const bare = context({ ...empty, loop: { ...empty.loop, survey: { answers: {}, hazards: {} } } })
     expect(stepStatus(bare).map(({ state }) => state)).toEqual(Array(7).fill('waiting'))
-    expect(nextThing(bare)).toMatchObject({ step: 'survey', what: 'Survey: what is controlled' })
+    expect(nextThing(bare)).toMatchObject({ step: 'survey', what: 'Survey: target' })
   })
   it('a planned loop is surveyed and matched, and hand-over says what is missing', () => {
     const made = context(plannedFloor())

@@ -22,7 +22,7 @@ export function OpeningFields({ kind, draftKey, preferences, answers, onAnswer }
   const taken = takenFor(kind, answers)
   return (
     <fieldset className="grid gap-3 sm:grid-cols-2 min-w-0">
-      <legend className="lab mb-1">Enough to begin; the rest is assumed until you know better</legend>
+      <legend className="lab mb-1">Enough to begin; everything else is assumed until you know better</legend>
       {openingQuestions(kind).map((question) => {
         const { id, title, hint } = question
         const answer = answers[id]

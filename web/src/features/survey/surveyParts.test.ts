@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { emptyLoop, type LoopDocument } from '@nachtigal/core/document/documents'
+import { answersOf } from '@nachtigal/core/kinds/answersOf'
 import { loopKinds } from '@nachtigal/core/kinds/kinds'
 import { proposedHazards } from '@nachtigal/core/kinds/proposedHazards'
 import { surveyParts } from './surveyParts'
@@ -22,9 +23,12 @@ describe('surveyParts', () => {
     },
   )
   it('counts what must still be answered, and what was', () => {
-    expect(part(loop('pool'), 'the-place')).toMatchObject({ says: expect.stringContaining('to answer') })
-    const before = part(loop('pool'), 'the-place').open
-    expect(part(loop('pool', { answers: { volume: 90 } }), 'the-place').open).toBe(before - 1)
+    const hold = 'what-it-must-hold'
+    expect(part(loop('pool'), hold)).toMatchObject({ says: expect.stringContaining('to answer') })
+    const before = part(loop('pool'), hold).open
+    expect(part(loop('pool', { answers: { target: 26 } }), hold).open).toBe(before - 1)
+    // What is assumed is not waited for.
+    expect(part(loop('pool'), 'the-place')).toMatchObject({ open: 0, says: '0 of 6 answered' })
   })
   it('wants the finding written down, or that there was none', () => {
     expect(part(loop('fan'), 'found').open).toBe(1)
@@ -34,7 +38,7 @@ describe('surveyParts', () => {
     expect(part(loop('fan', { found: { state: 'there', values } }), 'found').says).toBe('1 value')
   })
   it('wants every proposed hazard ticked', () => {
-    const proposed = proposedHazards('cabin', {})
+    const proposed = proposedHazards('cabin', answersOf(loop('cabin')))
     expect(part(loop('cabin'), 'hurt').open).toBe(proposed.length)
     const hazards = Object.fromEntries(proposed.map(({ id }) => [id, true as const]))
     expect(part(loop('cabin', { hazards }), 'hurt').open).toBe(0)

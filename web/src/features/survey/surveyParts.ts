@@ -1,4 +1,5 @@
 import type { LoopDocument } from '@nachtigal/core/document/documents'
+import { answersOf } from '@nachtigal/core/kinds/answersOf'
 import { proposedHazards } from '@nachtigal/core/kinds/proposedHazards'
 import { counted } from '@nachtigal/core/words/words'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
@@ -40,7 +41,7 @@ export function surveyParts(loop: LoopDocument, missing: number): readonly Surve
       says: open > 0 ? `${open} to answer` : `${given} of ${mine.length} answered`,
     }
   })
-  const proposed = proposedHazards(loop.kind, answers)
+  const proposed = proposedHazards(loop.kind, answersOf(loop))
   const unticked = proposed.filter(({ id }) => !hazards[id]).length
   const values = Object.keys(found?.values ?? {}).length
   return [
