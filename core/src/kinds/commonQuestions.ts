@@ -47,7 +47,10 @@ export const target = (
 ) => asks(HOLD, 'target', 'Target', 'temperature', span, what, { required: true, opens: true })
 
 /** How far it may stray, K. */
-export const tolerance = (hint = 'Up or down from the target, before anyone minds.', usualK = 1) =>
+export const tolerance = (
+  hint = 'Up or down from the target, before anyone minds.',
+  usualK: Parameters<typeof about>[0] = 1,
+) =>
   asks(HOLD, 'tolerance', 'May stray by', 'difference', [0.1, 20], hint, {
     assumed: about(usualK, 2, 'what usually nobody minds (practice)'),
   })

@@ -27,7 +27,12 @@ const listed = [
   {
     id: 'fuel',
     title: 'Fuel burning, flue gas',
-    when: { fuel: ['gas', 'oil', 'pellet'], heater: ['called'], sleeps: ['people', 'animals', 'nobody'] },
+    when: {
+      fuel: ['gas', 'oil', 'pellet'],
+      heater: ['called'],
+      switches: ['called'],
+      sleeps: ['people', 'animals', 'nobody'],
+    },
     steps: ['match', 'wire', 'set', 'prove'],
     caution:
       'Fuel and flue gas. Gas, oil and flue are for the licensed trade; the burner\u2019s own safety chain is never touched.',
@@ -124,7 +129,12 @@ const listed = [
   {
     id: 'refrigerant',
     title: 'Refrigerant circuit',
-    when: { cooler: ['unit'], goods: ['fish', 'meat', 'medicine', 'frozen'], liquid: ['water', 'pg', 'eg'] },
+    when: {
+      cooler: ['unit'],
+      switches: ['compressor'],
+      goods: ['fish', 'meat', 'medicine', 'frozen'],
+      liquid: ['water', 'pg', 'eg'],
+    },
     steps: ['match', 'wire', 'prove'],
     caution:
       'Refrigerant. Opening the circuit or reading its pressures is for licensed people; no lamp, heater or flame near it.',

@@ -60,6 +60,10 @@ export interface ChoiceQuestion extends Common {
 export const isAsked = ({ when }: Question, answers: Readonly<Record<string, Answer>>) =>
   when === undefined || when.is.includes(String(answers[when.question]))
 
+/** The choices of a question as they are offered, by their keys. */
+export const inOrder = ({ choices }: Pick<ChoiceQuestion, 'choices'>) =>
+  Object.entries(choices).sort(([, a], [, b]) => a.order - b.order)
+
 /** Choices from titles and consequences, in order. */
 const choicesOf = (
   choices: Readonly<Record<string, readonly [title: string, consequence: string]>>,

@@ -7,6 +7,7 @@ import { emptyJob, emptyLoop } from '../document/documents'
 import type { Answers } from '../kinds/answers'
 import { answersOf, isAssumed } from '../kinds/answersOf'
 import { factsOfKind, type LoopKind, loopKinds } from '../kinds/kinds'
+import { proposedHazards } from '../kinds/proposedHazards'
 import { openingQuestions } from '../kinds/openingQuestions'
 import { loopScenario } from '../simulate/loop/loopScenario'
 import { winterDay } from '../plant/winterDay'
@@ -124,6 +125,9 @@ describe('assumptions follow what was answered', () => {
     ['fan', { target: 24 }, 'occupants', 'animals'],
     ['thermostat', { target: 4 }, 'switches', 'compressor'],
     ['thermostat', { target: 40 }, 'switches', 'element'],
+    // What is around it is always further off than the target: there is a load to hold.
+    ['thermostat', { target: 14 }, 'designOutdoor', 4],
+    ['thermostat', { target: 40, switches: 'compressor' }, 'designOutdoor', 50],
   ])('%s with %j: %s', (kind, answers, question, is) => expect(of(kind, answers)[question]).toBe(is))
 })
 
@@ -138,5 +142,17 @@ describe('a thermostat alone is known by how fast it rises and falls', () => {
   it('what cools is held the other way round', () => {
     const { action, loadW } = seen({ switches: 'compressor', target: 4, rise: 2, fall: 6, designOutdoor: 24 })
     expect([action, loadW]).toEqual(['cooling', 250])
+  })
+})
+
+describe('what a thermostat switches brings its hazards', () => {
+  it.each([
+    ['element', ['hot-surface'], ['fuel', 'refrigerant']],
+    ['called', ['fuel'], ['refrigerant']],
+    ['compressor', ['refrigerant', 'rotating'], ['fuel']],
+  ] as const)('%s', (switches, has, hasNot) => {
+    const ids = proposedHazards('thermostat', { target: 20, switches }).map(({ id }) => id)
+    expect(ids).toEqual(expect.arrayContaining(['mains', ...has]))
+    for (const id of hasNot) expect(ids).not.toContain(id)
   })
 })

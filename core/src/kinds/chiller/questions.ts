@@ -22,7 +22,7 @@ export const questions: readonly Question[] = [
   tolerance(undefined, 2),
   asks(PLACE, 'volume', 'Liquid in the loop', 'volume', [0.02, 5000], 'Tank by tape, pipes by litres a metre.', {
     assumed: about(
-      ({ power: has }) => (typeof has === 'number' ? has / 40_000 : 0.3),
+      byPower(() => 40_000, 0.3),
       2,
       'by its power, as such loops usually hold (practice)',
     ),

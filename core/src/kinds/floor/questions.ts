@@ -1,8 +1,7 @@
-import { about, aboutC, taken } from '../commonQuestions'
+import { about, aboutC, HOLD, taken, target, tolerance } from '../commonQuestions'
 import type { Question } from '../question'
 import { screedQuestions } from '../screedQuestions'
 
-const HOLD = 'What it must hold'
 const PLACE = 'The room'
 const FLOOR = 'The floor'
 
@@ -33,30 +32,8 @@ export const floorQuestions: readonly Question[] = [
       },
     },
   },
-  {
-    id: 'target',
-    ask: 'number',
-    group: HOLD,
-    required: true,
-    opens: true,
-    title: 'Target',
-    quantity: 'temperature',
-    low: -40,
-    high: 90,
-    hint: 'What the owner wants at the place of the probe.',
-  },
-  {
-    id: 'tolerance',
-    ask: 'number',
-    group: HOLD,
-    required: false,
-    assumed: about(({ probePlace }) => (probePlace === 'room' ? 1 : 2), 2, 'what usually nobody minds (practice)'),
-    title: 'May stray by',
-    quantity: 'difference',
-    low: 0.1,
-    high: 20,
-    hint: 'Up or down from the target, before anyone minds.',
-  },
+  target(),
+  tolerance(undefined, ({ probePlace }) => (probePlace === 'room' ? 1 : 2)),
   {
     id: 'zone',
     ask: 'choice',

@@ -38,7 +38,14 @@ export const questions: readonly Question[] = [
     [-60, 60],
     'Coldest where it heats, warmest where it cools.',
     {
-      assumed: aboutC(({ switches }) => (cools(switches) ? 28 : 5), 5, 'a cold shed, or a hot day'),
+      assumed: aboutC(
+        ({ switches, target: set }) => {
+          const heldC = typeof set === 'number' ? set : 20
+          return cools(switches) ? Math.max(28, heldC + 10) : Math.min(5, heldC - 10)
+        },
+        5,
+        'a hot day, or a cold shed; always further off than the target',
+      ),
     },
   ),
   asks(

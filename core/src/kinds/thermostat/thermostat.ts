@@ -40,7 +40,7 @@ export const thermostat: KindFacts<'thermostat'> = {
       also: limiter,
     }
   },
-  hazards: ['mains', 'hot-surface', 'combustible', 'wet', 'explosive'],
+  hazards: ['mains', 'fuel', 'wet', 'rotating', 'refrigerant', 'hot-surface', 'combustible', 'explosive'],
   reckon,
   estimate,
   plant,

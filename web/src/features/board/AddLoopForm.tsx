@@ -16,6 +16,7 @@ import { Button } from '../../design/Button'
 import { Field } from '../../design/Field'
 import { KindChoice } from '../../drawing/KindChoice'
 import { newId } from '../../lib/newId'
+import { LookingThrough } from '../../loop/LookingThrough'
 import { useJob } from '../../loop/jobContext'
 import { useSend } from '../../loop/useSend'
 import { loopAt } from '../../lib/addresses'
@@ -149,14 +150,7 @@ export function AddLoopForm({ first = false, onMade }: { first?: boolean; onMade
             />
           )}
         </Field>
-        {looking ? (
-          <p role="status">
-            Looking through the shelf for its chain{'\u2026'}{' '}
-            <button type="button" className="third" onClick={stop}>
-              Stop
-            </button>
-          </p>
-        ) : null}
+        {looking ? <LookingThrough onStop={stop} /> : null}
         {held ? (
           <>
             <Button type="submit" disabled={looking}>

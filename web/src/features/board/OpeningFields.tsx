@@ -1,7 +1,8 @@
 import type { Answer, Answers } from '@nachtigal/core/kinds/answers'
+import { answersOf } from '@nachtigal/core/kinds/answersOf'
 import type { LoopKind } from '@nachtigal/core/kinds/ids'
 import { openingQuestions } from '@nachtigal/core/kinds/openingQuestions'
-import { takenFor } from '@nachtigal/core/kinds/takenFor'
+import { inOrder } from '@nachtigal/core/kinds/question'
 import { formatValue, type UnitPreferences } from '@nachtigal/core/units/quantity'
 import { wordsFor } from '@nachtigal/core/words/words'
 import { ChoiceField } from '../../design/ChoiceField'
@@ -19,14 +20,14 @@ interface Props {
 /** What is enough to begin a loop with: what it must hold, and what it switches. What is left open is assumed, and says as what. */
 export function OpeningFields({ kind, draftKey, preferences, answers, onAnswer }: Props) {
   const { tell } = wordsFor(preferences)
-  const taken = takenFor(kind, answers)
+  const counted = answersOf({ kind, survey: { answers } })
   return (
     <fieldset className="grid gap-3 sm:grid-cols-2 min-w-0">
       <legend className="lab mb-1">Enough to begin; everything else is assumed until you know better</legend>
       {openingQuestions(kind).map((question) => {
         const { id, title, hint } = question
         const answer = answers[id]
-        const assumed = taken[id]
+        const assumed = counted[id]
         return question.ask === 'choice' ? (
           <ChoiceField
             key={id}
@@ -38,9 +39,7 @@ export function OpeningFields({ kind, draftKey, preferences, answers, onAnswer }
                 ? `assumed: ${question.choices[assumed]?.title.toLowerCase()}`
                 : 'don\u2019t know'
             }
-            choices={Object.entries(question.choices)
-              .sort(([, a], [, b]) => a.order - b.order)
-              .map(([value, choice]) => ({ value, title: choice.title }))}
+            choices={inOrder(question).map(([value, choice]) => ({ value, title: choice.title }))}
             onChoose={(value) => onAnswer(id, value)}
           />
         ) : (

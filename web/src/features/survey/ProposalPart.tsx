@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router'
 import { propose } from '@nachtigal/core/survey/proposal'
 import { proposeChain } from '../../workers/proposeChain'
 import { useLoop } from '../../loop/loopContext'
+import { LookingThrough } from '../../loop/LookingThrough'
 import { Worked } from '../../loop/Worked'
 import { Button } from '../../design/Button'
 import { loopAt } from '../../lib/addresses'
@@ -93,19 +94,12 @@ export function ProposalPart() {
       ) : null}
       <div className="max-w-sm grid gap-2">
         {looking ? (
-          <>
-            <progress className="w-full" aria-label="Looking through the shelf" />
-            <button
-              type="button"
-              className="third min-h-10"
-              onClick={() => {
-                cancel.current?.()
-                setLooking(false)
-              }}
-            >
-              Stop looking
-            </button>
-          </>
+          <LookingThrough
+            onStop={() => {
+              cancel.current?.()
+              setLooking(false)
+            }}
+          />
         ) : (
           <Button second={own > 0} onClick={start}>
             {own > 0 ? 'Start over with this chain' : 'Start with this chain'}

@@ -2,7 +2,7 @@ import './survey.css'
 import { useAct } from '../../loop/useAct'
 import { answerQuestions } from '@nachtigal/core/actions/answerQuestions'
 import { useState } from 'react'
-import type { ChoiceQuestion, NumberQuestion, Question } from '@nachtigal/core/kinds/question'
+import { type ChoiceQuestion, inOrder, type NumberQuestion, type Question } from '@nachtigal/core/kinds/question'
 import { answersOf, isAssumed } from '@nachtigal/core/kinds/answersOf'
 import { assumedQuestions } from '@nachtigal/core/survey/assumed'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
@@ -127,8 +127,6 @@ function useAssumed({ id, choices }: ChoiceQuestion) {
   const { loop } = useLoop()
   return isAssumed(loop, id) ? choices[String(answersOf(loop)[id])] : undefined
 }
-
-const inOrder = ({ choices }: ChoiceQuestion) => Object.entries(choices).sort(([, a], [, b]) => a.order - b.order)
 
 function School({ question }: { question: ChoiceQuestion }) {
   const { words } = useLoop()
