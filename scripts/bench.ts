@@ -22,7 +22,7 @@ import { loopScenario } from '@nachtigal/core/simulate/loop/loopScenario'
 import type { SweepGiven } from '@nachtigal/core/simulate/loop/sweep'
 import { runWeather } from '@nachtigal/core/simulate/loop/runWeather'
 import { addDevice, type Edited } from '@nachtigal/core/wiring/chainEdit'
-import { emptyFolder, removeFolder, startServer } from '../e2e/server'
+import { freshFolder, removeFolder, startServer } from '../e2e/server'
 import globalSetup from '../e2e/globalSetup'
 import { launchOptions } from '../e2e/playwright.config'
 import { benchFind } from './bench/find'
@@ -116,7 +116,7 @@ console.log(
 )
 
 const clean = await globalSetup()
-const folder = emptyFolder()
+const folder = freshFolder()
 const from = performance.now()
 let server = await startServer(folder, { demo: true })
 told('server start on an empty database, taking the demo in', performance.now() - from, 'ms')

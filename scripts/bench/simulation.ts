@@ -113,7 +113,7 @@ export function benchSimulation() {
     actuators: [{ id: 'heat', node: 'room', powerW: 2600 }],
     controls: [
       {
-        ...{ id: 'c', kind: 'on-off', probe: 'p', drives: 'heat', action: 'heating', onC: 19.5, offC: 20.5 },
+        ...({ id: 'c', kind: 'on-off', probe: 'p', drives: 'heat', action: 'heating', onC: 19.5, offC: 20.5 } as const),
         probeFault: 'off',
       } as const,
     ],
