@@ -11,6 +11,7 @@ import { demoLoops } from '../testing/safetyPage'
 import type { Edited } from '../wiring/edited'
 import { carryOutRemedy } from './carryOutRemedy'
 import { chooseDevice } from './chooseDevice'
+import { startChain } from './startChain'
 import { openIn, triedRemedy } from './triedRemedy'
 
 const EACH = Number(process.env['NACHTIGAL_REMEDIES'] ?? 2)
@@ -59,6 +60,12 @@ describe('carrying out remedies ends', () => {
       demoLoops(file).map((edited) => [file, edited.loop.name, edited] as const),
     ),
   )('from %s, %s', (_, __, edited) => ends(edited))
+  it.each(loopKinds)('from what is proposed after a random survey: %s', (kind) =>
+    fc.assert(
+      fc.property(randomSurvey(kind), (surveyed) => ends(startChain.run(surveyed, {}, hand))),
+      { numRuns: EACH, seed: SEED === undefined ? 24 : Number(SEED) },
+    ),
+  )
   it.each(loopKinds)('from a chain that somebody put together by hand: %s', (kind) =>
     fc.assert(
       fc.property(

@@ -236,7 +236,7 @@ describe('consequences', () => {
   it('says in words where it settles and what the display shows', () => {
     const said = Object.fromEntries(lines.map(({ id, text }) => [id, text]))
     // Wider than the points by the late probe: the pool cools and warms while the probe follows
-    expect(said['settles']).toMatch(/^26\.6\s°C to 28\.1\s°C$/)
+    expect(said['settles']).toMatch(/^about 26\.6\s°C to 28\.1\s°C$/)
     expect(said['display']).toMatch(/^27\.0 on, 28\.0 off; the probe is \d\.\d\sK late$/)
   })
   it.each(lines.flatMap(({ worked, ...line }) => (worked ? [[line.id, { ...line, worked }] as const] : [])))(

@@ -108,7 +108,7 @@ describe('a loop without what it takes', () => {
 /** A point that keeps these wishes. */
 const point = (value: number, starts: boolean, stray: boolean): TradePoint => {
   const keeps = { starts, stray, battery: true }
-  const day = { starts: 1, strayK: 1, energyKwh: 1, keeps }
+  const day = { starts: 1, strayK: 1, lowestC: 19, highestC: 21, energyKwh: 1, keeps }
   return { value, keeps, days: { design: day, mild: day } }
 }
 

@@ -36,6 +36,9 @@ export interface TradeRun {
   readonly starts: number
   /** Furthest from the target once it has settled in, K; of water that follows the weather, from its line. */
   readonly strayK: number
+  /** Between what the place moves once it has settled in. */
+  readonly lowestC: number
+  readonly highestC: number
   readonly energyKwh: number
   /** What a battery gives in the hours that it must last, Ah. */
   readonly ampereHours?: number
@@ -226,7 +229,7 @@ function dayRun(context: LoopContext, day: TradeDay, hasAh: TradeBounds['battery
       : underK === undefined
         ? figures.highestC - figures.lowestC
         : Math.max(underK, overK ?? 0),
-    energyKwh: figures.energyKwh,
+    ...{ lowestC: figures.lowestC, highestC: figures.highestC, energyKwh: figures.energyKwh },
     ...(ampereHours === undefined ? {} : { ampereHours }),
     keeps: {
       starts: !looks.includes('starts'),

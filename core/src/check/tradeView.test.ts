@@ -1,11 +1,12 @@
 import { describe, expect, it } from '@jest/globals'
 import { type LoopContext, loopContext } from '../loop/context'
-import { plansOf, type PlanOf } from '../settings/behaviour'
+import { type OnOffBehaviour, plansOf, type PlanOf } from '../settings/behaviour'
 import { withLoopSetting } from '../simulate/loop/sweep'
 import { chained } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import { tradeOff } from './tradeOff'
-import { tradeKey, tradeView } from './tradeView'
+import { consequences } from '../settings/consequences'
+import { asRun, tradeKey, tradeView } from './tradeView'
 
 /** A cold room, its store and its plan, put to another swing. */
 function coldRoom() {
@@ -37,6 +38,14 @@ describe('the picture of what a swing costs', () => {
     const [, second, third] = trade.points
     const stray = (swingK: number) => viewAt(swingK).lanes.find(({ id }) => id === 'stray')!
     expect(stray(second!.value).here).toBe(second!.days.design.strayK)
+    const { context, plan } = contextAt(second!.value)
+    const told = asRun(consequences(plan as OnOffBehaviour, context), viewAt(second!.value)).find(
+      ({ id }) => id === 'settles',
+    )!
+    const { lowestC, highestC } = second!.days.design
+    expect(told.text).toBe(
+      `${context.words.say(lowestC, 'temperature')} to ${context.words.say(highestC, 'temperature')}`,
+    )
     expect(stray(second!.value).keeps).toBe(second!.days.design.keeps.stray)
     const middle = stray((second!.value + third!.value) / 2 + 1e-4)
     expect(middle.hereText).toMatch(/^about /)

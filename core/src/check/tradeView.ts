@@ -2,6 +2,7 @@ import { answersOf } from '../kinds/answersOf'
 import type { LoopContext } from '../loop/context'
 import type { PlanOf } from '../settings/behaviour'
 import { dayTitle } from '../simulate/loop/runWeather'
+import type { Consequence } from '../settings/consequences'
 import { settingOf } from '../simulate/loop/sweep'
 import type { Quantity } from '../units/quantity'
 import {
@@ -57,6 +58,8 @@ export interface TradeView {
   readonly verdict: 'fits' | 'look'
   readonly head: string
   readonly reason: string
+  /** Between what the place moves on the design day as it was run here, in words; left out between values that were run. */
+  readonly holds?: string
   /** What the other day breaks where the chosen one keeps it. */
   readonly otherDay?: string
   /** What may be planned in its place, and what it does there. */
@@ -206,6 +209,11 @@ export function tradeView(
           ? 'look'
           : 'fits',
     ...said,
+    ...(here
+      ? {
+          holds: `${say(here.days.design.lowestC, 'temperature')} to ${say(here.days.design.highestC, 'temperature')}`,
+        }
+      : {}),
     ...(here && !here.days[other].keeps.stray && here.days[day].keeps.stray
       ? {
           otherDay: `${dayTitle(context.loop, other)}: ${say(here.days[other].strayK, 'difference')} astray at this value.`,
@@ -222,6 +230,12 @@ export function tradeView(
       : {}),
   }
 }
+
+/** What follows from a plan, with where it was run what the run says in place of what was estimated. */
+export const asRun = (lines: readonly Consequence[], view: TradeView | undefined): readonly Consequence[] =>
+  view?.holds === undefined
+    ? lines
+    : lines.map((line) => (line.id === 'settles' && line.estimated ? { ...line, text: view.holds! } : line))
 
 /** What one value does: starts, how far, and what it takes. */
 function sayPoint({ days, halfLoad }: TradePoint, day: TradeDay, { words: { say } }: LoopContext): string {

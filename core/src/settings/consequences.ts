@@ -27,6 +27,8 @@ export interface Consequence {
   readonly reason?: string
   /** Words in place of a number. */
   readonly text?: string
+  /** Estimated without a run: where there is one, what it says stands in its place. */
+  readonly estimated?: true
   readonly worked?: CalcCall
 }
 
@@ -136,7 +138,8 @@ export function consequences(plan: OnOffBehaviour, given: Given): Consequence[] 
   const risesKPerHour = (3600 * load.powerW) / load.capacityJPerK / 2
   return [
     ...lines,
-    settles({ ...plan, ...points }, given, load, starts.given.lagS),
+    // A burner that follows its load is reckoned here at its least fire, which is not what it holds the water with.
+    ...(given.survey?.boiler ? [] : [settles({ ...plan, ...points }, given, load, starts.given.lagS)]),
     ...displayed({ ...plan, ...points }, given, risesKPerHour),
   ]
 }
@@ -160,7 +163,8 @@ function settles(plan: OnOffBehaviour & Switching, { words }: Given, load: RungL
         ? stages > 1
           ? 'nothing alone: it stays on, the others do what is left'
           : `${words.say(reachesC, 'temperature')}, no more`
-        : `${words.say(lowC, 'temperature')} to ${words.say(highC, 'temperature')}`,
+        : `about ${words.say(lowC, 'temperature')} to ${words.say(highC, 'temperature')}`,
+    ...(idle || short ? {} : { estimated: true as const }),
   }
 }
 

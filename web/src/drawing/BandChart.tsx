@@ -153,7 +153,12 @@ export function BandChart({ values, unit, step, measured, measuredTitle, compact
       <text x={width - 6} y={22} textAnchor="end" style={drawnNote(15)}>
         {measuredTitle}
       </text>
-      <text x={x.at(span[1])} y={floor + 42} textAnchor="end" style={drawnNote(15)}>
+      <text
+        x={x.at(span[compact && set > (span[0] + span[1]) / 2 ? 0 : 1])}
+        y={floor + 42}
+        textAnchor={compact && set > (span[0] + span[1]) / 2 ? 'start' : 'end'}
+        style={drawnNote(15)}
+      >
         probe, {unit}
       </text>
       <path
@@ -188,7 +193,7 @@ export function BandChart({ values, unit, step, measured, measuredTitle, compact
             {say(rest.at)}
           </text>
           <text x={x.at(rest.at) + 14} y={y.at(rest.percent) + 8} style={drawnNote(15)}>
-            settles here at design
+            {compact ? 'settles' : 'settles here at design'}
           </text>
           {marks.rest ? <path d={`M${x.at(rest.at)} ${y.at(rest.percent) - 30}l8 15h-16Z`} fill="var(--look)" /> : null}
         </g>

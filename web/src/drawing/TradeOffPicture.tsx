@@ -85,6 +85,11 @@ export function TradeOffPicture({ values, label, compact, onMove }: Props) {
   }))
   const rulesTop = height - RULE - bars.length * BAR - 8
   const laneHeight = (rulesTop - 6) / lanes.length - TITLE
+  const placed = (lane: LaneDrawing, i: number) => {
+    const top = i * (laneHeight + TITLE) + TITLE
+    const most = topOf(lane)
+    return { top, most, y: scaleLinear([0, most], [top + laneHeight, top]) }
+  }
   const say = (value: number) => value.toFixed(decimals)
   const ticks = scale.ticks(log ? 30 : 8)
   const figures = rounder([low, high, ...ticks]).reduce<number[]>(
@@ -105,16 +110,10 @@ export function TradeOffPicture({ values, label, compact, onMove }: Props) {
         </pattern>
       </defs>
       {lanes.map((lane, i) => {
-        const top = i * (laneHeight + TITLE) + TITLE
-        const most = topOf(lane)
-        const y = scaleLinear([0, most], [top + laneHeight, top])
-        const { bound, keeps } = lane
-        const at = y(lane.here)
-        const tag = Math.min(top + laneHeight - 22, Math.max(top, at - 24))
-        const wide = (keeps === undefined ? 8 : 24) + lane.hereText.length * 8
-        const beside = x(now) + 8 + wide > right ? x(now) - 8 - wide : x(now) + 8
+        const { top, most, y } = placed(lane, i)
+        const { bound } = lane
         return (
-          <g key={lane.id} data-lane={lane.id} data-here={lane.here.toFixed(3)} data-keeps={keeps}>
+          <g key={lane.id}>
             <rect x={left} y={top} width={right - left} height={laneHeight} fill="var(--blank)" stroke="var(--line)" />
             {bound === undefined ? null : (
               <>
@@ -168,23 +167,6 @@ export function TradeOffPicture({ values, label, compact, onMove }: Props) {
               </text>
             ) : null}
             <path d={`M${x(now)} ${top}V${top + laneHeight + TITLE}`} stroke="var(--ink)" strokeWidth="1.5" />
-            <circle cx={x(now)} cy={at} r="4.5" fill="var(--mark)" stroke="var(--ink)" strokeWidth="1.5" />
-            <g transform={`translate(${beside} ${tag})`}>
-              <rect width={wide} height="20" fill="var(--mark)" />
-              {keeps === undefined ? null : keeps ? (
-                <path d="M4 11L8 15L15 5" fill="none" stroke="var(--fits)" strokeWidth="2.4" />
-              ) : (
-                <path d="M10 4L17 17H3Z" fill="var(--look)" />
-              )}
-              <text
-                x={wide - 4}
-                y="15"
-                textAnchor="end"
-                style={{ font: '700 13px var(--font-sans)', fill: 'var(--ink)' }}
-              >
-                {lane.hereText}
-              </text>
-            </g>
           </g>
         )
       })}
@@ -199,6 +181,36 @@ export function TradeOffPicture({ values, label, compact, onMove }: Props) {
       {offer === undefined ? null : (
         <path d={`M${x(offer)} ${TITLE}V${rulesTop}`} stroke="var(--ink)" strokeDasharray="2 3" />
       )}
+      {lanes.map((lane, i) => {
+        // Over every line, so that nothing runs through a figure.
+        const { top, y } = placed(lane, i)
+        const { keeps } = lane
+        const at = y(lane.here)
+        const tag = Math.min(top + laneHeight - 22, Math.max(top, at - 24))
+        const wide = (keeps === undefined ? 8 : 24) + lane.hereText.length * 8
+        const beside = x(now) + 8 + wide > right ? x(now) - 8 - wide : x(now) + 8
+        return (
+          <g key={lane.id} data-lane={lane.id} data-here={lane.here.toFixed(3)} data-keeps={keeps}>
+            <circle cx={x(now)} cy={at} r="4.5" fill="var(--mark)" stroke="var(--ink)" strokeWidth="1.5" />
+            <g transform={`translate(${beside} ${tag})`}>
+              <rect width={wide} height="20" fill="var(--mark)" />
+              {keeps === undefined ? null : keeps ? (
+                <path d="M4 11L8 15L15 5" fill="none" stroke="var(--fits)" strokeWidth="2.4" />
+              ) : (
+                <path d="M10 4L17 17H3Z" fill="var(--look)" />
+              )}
+              <text
+                x={keeps === undefined ? 4 : 20}
+                y="15"
+                textAnchor="start"
+                style={{ font: '700 13px var(--font-sans)', fill: 'var(--ink)' }}
+              >
+                {lane.hereText}
+              </text>
+            </g>
+          </g>
+        )
+      })}
       <rect
         x={left}
         y={rulesTop}

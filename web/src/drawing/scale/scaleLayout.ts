@@ -3,6 +3,8 @@ import type { Rung, ScaleValues } from '../scaleValues'
 
 /** Room beside the columns of a phone for the chosen one's figures. */
 const VALUE_ROOM = 74
+/** Room beside the rule for a single stage and its figures where the drawing is narrow. */
+const SINGLE_ROOM = 172
 /** Where the scale begins, px from above. */
 export const TOP = 34
 /** Width of the rule. */
@@ -61,11 +63,15 @@ export function scaleLayout({ values, span, width, height, compact, step }: Give
   const say = (value: number) => trueMinus(value.toFixed(decimals))
   // On a phone the gutter is as wide as the longest figure in it, with its mark.
   const told = [lowest, highest, alarm, alarmLow, ...cutOuts.map(({ at }) => at)].filter((value) => value !== undefined)
-  const gutter = compact ? Math.max(66, 38 + Math.max(0, ...told.map((value) => say(value).length)) * 8) : 264
+  const gutter = compact ? Math.max(66, (cutOuts.length > 0 ? 58 : 38) + Math.max(0, ...told.map((value) => say(value).length)) * 8) : 264
   const left = both
     ? width / 2 - RULE / 2 + (compact ? 20 : 30)
     : single
-      ? width / 2 - RULE / 2 + (compact ? (freeLeft ? 10 : -10) : freeLeft ? -20 : 20)
+      ? compact
+        ? freeLeft
+          ? Math.max(gutter, Math.min(width / 2 - RULE / 2 + 10, width - RULE - SINGLE_ROOM))
+          : Math.min(width - RULE - gutter, Math.max(width / 2 - RULE / 2 - 10, SINGLE_ROOM))
+        : width / 2 - RULE / 2 + (freeLeft ? -20 : 20)
       : freeLeft
         ? gutter
         : width - RULE - gutter

@@ -13,7 +13,10 @@ import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
 import { ChoiceField } from '../../design/ChoiceField'
 import { NumberField } from '../../design/NumberField'
+import { TradeWays } from '../../loop/TradeSays'
+import { BesideTrade } from './BesideTrade'
 import { MeaningPanel } from './MeaningPanel'
+import { useBesideTrade } from './useBesideTrade'
 import { useSetting } from './setting'
 import { useDisplay } from './useDisplay'
 
@@ -34,6 +37,7 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
   const { context, device, findings, move, safely, withPlan } = useSetting()
   const { temperature, step, stepSi, out } = useDisplay()
   const phone = useMedia(PHONE)
+  const board = useBesideTrade(plan)
   const kept = loop.settings.planned[plan.id] as BandBehaviour
   const view = bandView(context, plan)
   const { controller } = device.facts
@@ -78,15 +82,12 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
   return (
     <div className="work">
       <section className="flex flex-col min-h-0 min-w-0" aria-labelledby="band-title">
-        <div className="flex items-baseline gap-4 px-4 pt-2">
-          <h2 id="band-title" className="h2">
-            Band
-          </h2>
-          <span className="text-ink2 min-w-0 not-phone">
-            moves by {words.say(stepSi, 'difference')}, the display step of {device.name}
-          </span>
-        </div>
-        <div className="flex-1 min-h-0 max-lg:h-[420px] max-lg:flex-none px-2 flex items-stretch">
+        <BesideTrade
+          board={board}
+          titleId="band-title"
+          title="Band"
+          hint={`moves by ${words.say(stepSi, 'difference')}, the display step of ${device.name}`}
+        >
           <BandChart
             values={{
               action: plan.action,
@@ -102,19 +103,20 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
             step={step}
             measured={view.scale.text}
             measuredTitle={view.scale.title}
-            compact={phone}
+            compact={phone || board !== undefined}
             marks={{
               ...(has('C119_BAND_UNDER_RESOLUTION') ? { full: has('C119_BAND_UNDER_RESOLUTION')! } : {}),
               ...(has('C120_BAND_SETTLES_AWAY') ? { rest: has('C120_BAND_SETTLES_AWAY')! } : {}),
             }}
             onMove={(handle, { x, y }, done) => move(() => withPlan(plan.id, dragged(handle, x, y)), done)}
           />
-        </div>
+        </BesideTrade>
         <div className="param-row">
           {number('Setpoint', 'setpointC')}
           {number('Band', 'bandK', has('C119_BAND_UNDER_RESOLUTION') ? 'look' : undefined)}
           <ChoiceField
             label="At the setpoint, gives"
+            className="double"
             value={plan.anchor}
             choices={[
               { value: 'centred', title: 'half' },
@@ -125,6 +127,7 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
           {controller && bindsAny(controller, 'action') ? (
             <ChoiceField
               label="Gives more as it gets"
+              className="double"
               value={plan.action}
               choices={[
                 { value: 'heating', title: 'colder (heats)' },
@@ -143,7 +146,7 @@ function Band({ plan }: { plan: PlanOf<BandBehaviour> }) {
           {limits.map(([field, label]) => (keeps(controller, field) ? number(label, field) : null))}
         </div>
       </section>
-      <MeaningPanel lines={view.lines}>
+      <MeaningPanel lines={view.lines} below={board ? <TradeWays board={board} /> : null}>
         {controller && bindsAny(controller, 'integral') ? (
           <Tune onUse={(bandK, integralS) => edit({ bandK, integralS: Math.round(integralS) })} plan={plan.id} />
         ) : null}

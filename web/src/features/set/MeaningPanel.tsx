@@ -44,8 +44,15 @@ function Meaning({ lines }: { lines: readonly Consequence[] }) {
   )
 }
 
+interface Props {
+  readonly lines: readonly Consequence[]
+  readonly children?: ReactNode
+  /** What follows from the findings, below them. */
+  readonly below?: ReactNode
+}
+
 /** What the plan means, beside every instrument: lines, findings, what happens when something fails, and on to the sheet. */
-export function MeaningPanel({ lines, children }: { lines: readonly Consequence[]; children?: ReactNode }) {
+export function MeaningPanel({ lines, children, below }: Props) {
   const { job, loop, survey } = useLoop()
   const { findings } = useSetting()
   return (
@@ -55,6 +62,7 @@ export function MeaningPanel({ lines, children }: { lines: readonly Consequence[
       {survey ? null : <p className="small text-ink2">Cycles and relay life come with the survey.</p>}
       {children}
       <Findings findings={findings} none="Nothing to look at." />
+      {below}
       <Conditions />
       <Cautions step="set" brief />
       <div className="mt-auto action-bar">

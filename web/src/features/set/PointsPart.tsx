@@ -1,5 +1,6 @@
 import { keeps } from '@nachtigal/core/settings/keptPlan'
 import { useState } from 'react'
+import { asRun } from '@nachtigal/core/check/tradeView'
 import { consequences } from '@nachtigal/core/settings/consequences'
 import { energisedAt, switchingScale, soundPatterns } from '@nachtigal/core/settings/switching/switchingScale'
 import { conventionWords } from '@nachtigal/core/settings/switching/law/conventionWords'
@@ -27,6 +28,9 @@ import { SwitchingScale } from '../../drawing/SwitchingScale'
 import type { ScalePart as ScaleHandle } from '../../drawing/scaleValues'
 import { PHONE, useMedia } from '../../lib/useMedia'
 import { useLoop } from '../../loop/loopContext'
+import { BesideTrade } from './BesideTrade'
+import { useBesideTrade } from './useBesideTrade'
+import { TradeWays } from '../../loop/TradeSays'
 import { ChoiceField } from '../../design/ChoiceField'
 import { NumberField } from '../../design/NumberField'
 import { MeaningPanel } from './MeaningPanel'
@@ -77,6 +81,7 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
   const [pointer, setPointer] = useState(() => (plan.onC + plan.offC) / 2)
   const energised = energisedAt(view.rungs, pointer)
   const several = rungs.length > 1
+  const board = useBesideTrade(several ? undefined : plan)
   const limited = [view.lowestC, view.highestC, view.alarmHighC, view.alarmLowC].some((each) => each !== undefined)
   const [first] = rungs
   const stored = kept[plan.id] as OnOffBehaviour
@@ -142,15 +147,12 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
   return (
     <div className="work">
       <section className="flex flex-col min-h-0 min-w-0" aria-labelledby="points-title">
-        <div className="flex items-baseline gap-4 px-4 pt-2">
-          <h2 id="points-title" className="h2">
-            Switching points
-          </h2>
-          <span className="text-ink2 min-w-0 not-phone">
-            moves by {formatQuantity(stepSi, 'difference', preferences)}, the display step of {device.name}
-          </span>
-        </div>
-        <div className="flex-1 min-h-0 max-lg:h-[420px] max-lg:flex-none px-2 flex items-stretch">
+        <BesideTrade
+          board={board}
+          titleId="points-title"
+          title="Switching points"
+          hint={`moves by ${formatQuantity(stepSi, 'difference', preferences)}, the display step of ${device.name}`}
+        >
           <SwitchingScale
             values={{
               rungs: view.rungs.map(({ setpointC, onC, offC, ...rest }) => ({
@@ -178,7 +180,7 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
                 ? `moves ${rungs.length === 2 ? 'both' : `all ${rungs.length}`} stages${limited ? '; limits stay' : ''}`
                 : 'moves cut-in and cut-out'
             }
-            compact={phone}
+            compact={phone || board !== undefined}
             chosen={plan.id}
             onMove={(part, rung, value, done) =>
               move(() => all(moveRung(kept, rung, part, temperature.toSi(value), stepSi)), done)
@@ -186,7 +188,7 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
             onPointer={(value) => setPointer(temperature.toSi(value))}
             onChoose={onTake}
           />
-        </div>
+        </BesideTrade>
         {several ? (
           <div className="stage-bar" role="group" aria-label="Stages">
             <span data-energised="rising">
@@ -321,6 +323,7 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
           ) : null}
           <ChoiceField
             label="The setpoint is where it"
+            className="double"
             value={plan.convention}
             finding={field('C027_CONVENTION_NOT_ON_CONTROLLER')}
             choices={conventions.map((value) => ({
@@ -422,7 +425,10 @@ function Scale({ plan, onTake }: { plan: PlanOf<OnOffBehaviour>; onTake: (id: st
           ) : null}
         </div>
       </section>
-      <MeaningPanel lines={consequences(plan, context)} />
+      <MeaningPanel
+        lines={asRun(consequences(plan, context), board?.view)}
+        below={board ? <TradeWays board={board} /> : null}
+      />
     </div>
   )
 }

@@ -14,21 +14,12 @@ export function TradePart() {
   if (!behaviour || !hasTrade(context, behaviour))
     return <p className="p-4">There is nothing to hold against each other here.</p>
   return (
-    <TradeOff
-      plan={behaviour}
-      context={context}
-      hold={hold}
-      panel={(says) => (
-        <aside className="panel gap-2" aria-label="What it means">
-          <h2 className="h2">What it means</h2>
-          {says}
-          <Findings findings={findings} />
-          <Cautions step="set" brief />
-          <div className="mt-auto action-bar">
-            <Button to={loopAt(job.id, loop.id, 'set', 'keying')}>Write the keying sheet</Button>
-          </div>
-        </aside>
-      )}
-    />
+    <TradeOff plan={behaviour} context={context} hold={hold}>
+      <Findings findings={findings} />
+      <Cautions step="set" brief />
+      <div className="mt-auto action-bar">
+        <Button to={loopAt(job.id, loop.id, 'set', 'keying')}>Write the keying sheet</Button>
+      </div>
+    </TradeOff>
   )
 }

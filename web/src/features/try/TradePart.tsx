@@ -13,20 +13,11 @@ export function TradePart() {
   const plan = behaviour ?? run?.outputs[0]?.plan
   if (!plan || !hasTrade(context, plan)) return <p className="p-4">There is nothing to hold against each other here.</p>
   return (
-    <TradeOff
-      plan={plan}
-      context={context}
-      hold={hold}
-      panel={(says) => (
-        <aside className="panel gap-2" aria-label="What it means">
-          <h2 className="h2">What it means</h2>
-          {says}
-          <Cautions step="try" brief />
-          <div className="mt-auto action-bar">
-            <Button to={loopAt(job.id, loop.id, 'prove')}>Prove it</Button>
-          </div>
-        </aside>
-      )}
-    />
+    <TradeOff plan={plan} context={context} hold={hold}>
+      <Cautions step="try" brief />
+      <div className="mt-auto action-bar">
+        <Button to={loopAt(job.id, loop.id, 'prove')}>Prove it</Button>
+      </div>
+    </TradeOff>
   )
 }
