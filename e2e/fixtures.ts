@@ -277,9 +277,15 @@ export async function demoJob(url: string, name: string) {
 }
 
 /** To a place of a demo loop, by its name. */
-export async function openLoop(page: Page, url: string, name: string, place: string) {
+export async function openLoop(
+  page: Page,
+  url: string,
+  name: string,
+  place: string,
+  of = 'Otterholm Wildlife Hospital',
+) {
   const jobs = (await (await page.request.get(`${url}/api/jobs`)).json()) as { id: string; name: string }[]
-  const job = jobs.find((each) => each.name === 'Otterholm Wildlife Hospital')!
+  const job = jobs.find((each) => each.name === of)!
   const { loops } = (await (await page.request.get(`${url}/api/jobs/${job.id}`)).json()) as {
     loops: Record<string, { name: string }>
   }

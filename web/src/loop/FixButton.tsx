@@ -44,8 +44,10 @@ export function FixButton({ fix, of }: { fix: Fix; of: { finding: string } | { c
   const { say } = state
   if (say === null) return null
   return (
-    <Button second onClick={() => tap(carryOutRemedy, of, { why: say.toLowerCase() })} end="+">
-      {say}
-    </Button>
+    <div data-remedy="ready">
+      <Button second onClick={() => tap(carryOutRemedy, of, { why: say.toLowerCase() })} end="+">
+        {say}
+      </Button>
+    </div>
   )
 }

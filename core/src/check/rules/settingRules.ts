@@ -33,8 +33,9 @@ const canBeKeyed: Rule = (context) =>
 const shownNumber = (text: string) => (text.trim() === '' ? NaN : Number(text.replace('\u2212', '-').replace(',', '.')))
 
 /** Left other than planned, and nobody said why. */
-const leftOtherwise: Rule = (context) =>
-  keyingSheet(context).flatMap(({ device, rows }) =>
+const leftOtherwise: Rule = (context) => {
+  if (Object.keys(context.loop.settings.asLeft).length === 0) return []
+  return keyingSheet(context).flatMap(({ device, rows }) =>
     rows.flatMap(({ code, name, planned, unit, asLeft, agrees }): Found[] => {
       if (agrees !== false || asLeft?.why !== undefined) return []
       const left = asLeft?.text ?? ''
@@ -59,6 +60,7 @@ const leftOtherwise: Rule = (context) =>
       ]
     }),
   )
+}
 
 /** A band that the display cannot tell, that never gets there, or that beats a contactor to death. */
 const bandWorks = eachPlan((plan, context) => {
