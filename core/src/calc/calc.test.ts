@@ -15,7 +15,8 @@ const contract =
   signal.loop signal.budget drive.frequency fan.demand control.droop control.tune reset.supply reset.emitter reset.saving plant.estimate
   floor.output floor.surface water.heatUp water.heaterSize water.coolDown pool.evaporation brine.properties enclosure.area
   enclosure.cooling air.state battery.runtime wiring.drop wiring.transformer wiring.contact logic.table deadtest.verdict schedule.next
-  schedule.overlaps group.average net.check`.split(/\s+/)
+  schedule.overlaps group.average net.check water.flow electric.load electric.derate electric.elements air.sensible valve.size
+  valve.authority fan.laws mixing.ratio gas.rate vessel.size heat.lmtd vent.co2 heatpump.cop`.split(/\s+/)
 
 const optionalAll = (fields: Fields): Fields =>
   Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, { ...field, optional: true as const }]))

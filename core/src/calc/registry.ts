@@ -3,8 +3,11 @@ import { wordsFor } from '../words/words'
 import type { CalcData, Calculation } from './calculation'
 import type { Picture } from './picture'
 import * as cycling from './entries/cycling'
+import * as electricLoads from './entries/electricLoads'
 import * as enclosures from './entries/enclosures'
 import * as floors from './entries/floors'
+import * as flowsAndValves from './entries/flowsAndValves'
+import * as heatAndAir from './entries/heatAndAir'
 import * as modulating from './entries/modulating'
 import * as probeFaults from './entries/probeFaults'
 import * as probes from './entries/probes'
@@ -104,7 +107,26 @@ export const calculationGroups: readonly CalculationGroup[] = [
       waterAndAir.airState,
       waterAndAir.airSensibleEntry,
       enclosures.batteryRuntimeEntry,
+      heatAndAir.ventCo2,
+      heatAndAir.heatLmtd,
+      heatAndAir.heatpumpCop,
+      heatAndAir.gasRateEntry,
+      heatAndAir.vesselSizeEntry,
     ],
+  },
+  {
+    title: 'Flow',
+    entries: [
+      flowsAndValves.waterFlowEntry,
+      flowsAndValves.mixingRatioEntry,
+      flowsAndValves.valveSizeEntry,
+      flowsAndValves.valveAuthorityEntry,
+      flowsAndValves.fanLawsEntry,
+    ],
+  },
+  {
+    title: 'Electric loads',
+    entries: [electricLoads.electricLoadEntry, electricLoads.electricDerateEntry, electricLoads.electricElements],
   },
   {
     title: 'Wiring',

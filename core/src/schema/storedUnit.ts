@@ -47,6 +47,13 @@ const stored: Readonly<Record<Quantity, string>> = {
   factor: '',
   airFlow: 'm³/h',
   mass: 'kg',
+  waterFlow: 'm³/h',
+  gallonsPerMinute: 'gpm',
+  kilopascals: 'kPa',
+  gasVolume: 'm³',
+  calorific: 'MJ/m³',
+  breath: 'L/h',
+  ppm: 'ppm',
 }
 
 /** Unit in which documents store a quantity. */

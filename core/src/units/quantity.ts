@@ -53,6 +53,13 @@ export const quantities = [
   'factor',
   'airFlow',
   'mass',
+  'waterFlow',
+  'gallonsPerMinute',
+  'kilopascals',
+  'gasVolume',
+  'calorific',
+  'breath',
+  'ppm',
 ] as const
 export type Quantity = (typeof quantities)[number]
 
@@ -110,6 +117,8 @@ const fixed: Partial<Record<Quantity, QuantityView>> = {
   count: same('', 0),
   factor: same('', 2),
   section: same('mm²', 2),
+  gallonsPerMinute: same('gpm', 2),
+  ppm: same('ppm', 0),
 }
 
 const POUND_KG = 0.45359237
@@ -135,6 +144,11 @@ const regional: Record<'metric' | 'us', Partial<Record<Quantity, QuantityView>>>
     pressure: same('Pa', 1),
     airFlow: same('m³/h', 0),
     mass: same('kg', 0),
+    waterFlow: same('m³/h', 2),
+    kilopascals: same('kPa', 1),
+    gasVolume: same('m³', 3),
+    calorific: same('MJ/m³', 1),
+    breath: same('L/h', 1),
   },
   us: {
     power: via('Btu/h', 0, 'W', 'Btu/h'),
@@ -154,6 +168,11 @@ const regional: Record<'metric' | 'us', Partial<Record<Quantity, QuantityView>>>
     pressure: via('psi', 4, 'Pa', 'psi'),
     airFlow: scaled('cfm', 0, FOOT_M ** 3 * 60),
     mass: scaled('lb', 0, POUND_KG),
+    waterFlow: via('gpm', 2, 'm3/h', 'gpm'),
+    kilopascals: via('psi', 2, 'kPa', 'psi'),
+    gasVolume: scaled('ft³', 2, FOOT_M ** 3),
+    calorific: scaled('Btu/ft³', 0, (convert(1, 'Btu/h', 'W') * 3600) / 1e6 / FOOT_M ** 3),
+    breath: scaled('ft³/h', 2, FOOT_M ** 3 * 1000),
   },
 }
 

@@ -62,6 +62,12 @@ describe('NumberField', () => {
     await type(input, '5')
     expect(onCommit.mock.calls[0]![0]).toBeCloseTo(25 / 9, 9)
   })
+  it('takes the unit that is typed along, and keeps a reading in the unit of its field', async () => {
+    const { input, onCommit } = field()
+    await type(input, '9 °F')
+    expect(onCommit.mock.calls[0]![0]).toBeCloseTo(5, 9)
+    expect(onCommit.mock.calls[0]![1]).toBe('5')
+  })
   it('shows a temperature in the unit that is looked at', () => {
     expect(field({ quantity: 'temperature', value: 28, preferences: us }).input.value).toBe('82.4')
   })
@@ -71,6 +77,8 @@ describe('NumberField', () => {
     ['21', 'Swing is 21\u00a0K: it takes over 0.0\u00a0K, up to 20.0\u00a0K.'],
     ['wide', 'Swing is “wide”: it takes over 0.0\u00a0K, up to 20.0\u00a0K.'],
     ['1e3', 'Swing is “1e3”: it takes over 0.0\u00a0K, up to 20.0\u00a0K.'],
+    ['2 ft', 'Swing is “2 ft”: it takes over 0.0\u00a0K, up to 20.0\u00a0K, in K, °F.'],
+    ['90 °F', 'Swing is 90 °F: it takes over 0.0\u00a0K, up to 20.0\u00a0K.'],
     ['', 'Swing is empty: it takes over 0.0\u00a0K, up to 20.0\u00a0K.'],
   ])('refuses %p by name, with what is allowed, and keeps what was typed', async (typed, message) => {
     const { input, onCommit } = field()

@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react'
-import { parseNumber } from '@nachtigal/core/units/parseNumber'
+import { parseQuantity } from '@nachtigal/core/units/parseQuantity'
+import { plainDigits } from '@nachtigal/core/units/plainDigits'
 import {
   formatQuantity,
   formatValue,
@@ -75,6 +76,8 @@ const allowed = ({ quantity, preferences, low, high, over }: Bounds) => {
   return 'a number such as 21.5'
 }
 
+const unitsIn = (units: readonly string[]) => (units.length === 0 ? '' : `, in ${units.join(', ')}`)
+
 /** A number with its unit: typed with comma or point, kept as a draft until it is one, refused with what is allowed. */
 export function NumberField(props: Props) {
   const {
@@ -105,12 +108,13 @@ export function NumberField(props: Props) {
 
   const wrong = (typed: string): string | undefined => {
     if (typed.trim() === '') return required ? `${label} is empty: it takes ${allowed(bounds)}.` : undefined
-    const read = parseNumber(typed)
-    if (!read.ok) return `${label} is \u201c${typed.slice(0, 30)}\u201d: it takes ${allowed(bounds)}.`
-    const si = view.toSi(read.value)
+    const read = parseQuantity(typed, quantity, preferences)
+    if (!read.ok)
+      return `${label} is \u201c${typed.slice(0, 30)}\u201d: it takes ${allowed(bounds)}${unitsIn(read.units)}.`
+    const { si } = read
     const { low = -Infinity, high = Infinity, over = -Infinity } = bounds
     return si < low - 1e-9 || si > high + 1e-9 || si <= over
-      ? `${label} is ${typed.trim()}${view.label ? `\u00a0${view.label}` : ''}: it takes ${allowed(bounds)}.`
+      ? `${label} is ${typed.trim()}${view.label && !read.along ? `\u00a0${view.label}` : ''}: it takes ${allowed(bounds)}.`
       : undefined
   }
   const commit = (typed: string) => {
@@ -120,15 +124,17 @@ export function NumberField(props: Props) {
       return
     }
     if (wrong(typed) !== undefined) return
-    const read = parseNumber(typed)
-    const refused = onCommit(read.ok ? view.toSi(read.value) : undefined, typed.trim()) ?? undefined
+    const read = parseQuantity(typed, quantity, preferences)
+    // A reading that is kept as it was typed is kept in the unit of its field.
+    const kept = read.ok && read.along ? plainDigits(view.toShown(read.si), 8) : typed.trim()
+    const refused = onCommit(read.ok ? read.si : undefined, kept) ?? undefined
     setAnswer(refused)
     if (refused === undefined) dispatch(draftCleared(draftKey))
   }
   const nudge = (steps: number) => {
-    const read = parseNumber(text)
+    const read = parseQuantity(text, quantity, preferences)
     if (!read.ok || stepSi === undefined) return
-    const next = formatValue(view.toSi(read.value) + steps * stepSi, quantity, preferences, decimals)
+    const next = formatValue(read.si + steps * stepSi, quantity, preferences, decimals)
     dispatch(drafted({ key: draftKey, text: next }))
     commit(next)
   }
