@@ -47,6 +47,15 @@ describe('a form', () => {
     )
     expect(missing.length > 0).toBe(!mayBeEmpty)
   })
+  it('takes a unit that is typed along, and names those that may be where it takes none of them', () => {
+    const { inputs } = findCalculation('wiring.drop')!
+    const typed = (lengthM: string): Form => ({ ...emptyForm(inputs), lengthM, areaMm2: '14 AWG' })
+    expect(readForm(inputs, typed('80 ft'), metric).input['lengthM']).toBeCloseTo(24.384, 6)
+    expect(readForm(inputs, typed('80 ft'), metric).input['areaMm2']).toBeCloseTo(2.0809, 3)
+    expect(readForm(inputs, typed('80 furlongs'), us).errors['lengthM']).toMatch(
+      /^Length, one way is "80 furlongs": .*, in ft, m, /,
+    )
+  })
   it('keeps what cannot be read when the units turn, and says where it is', () => {
     const { inputs } = findCalculation('switching.points')!
     const form: Form = { ...emptyForm(inputs), action: 'heating', convention: 'below', setpointC: 'warm', swingK: '5' }

@@ -2,6 +2,7 @@ import { whyWords } from '../units/refused'
 import { capital } from '../words/terms'
 import type { CalcError } from './registry'
 import { parseNumber } from '../units/parseNumber'
+import { parseQuantity } from '../units/parseQuantity'
 import { plainDigits } from '../units/plainDigits'
 import { formatQuantity, quantityView, trueMinus, type UnitPreferences } from '../units/quantity'
 import { wordsFor } from '../words/words'
@@ -51,19 +52,16 @@ function allowedShown(field: NumberField, preferences: UnitPreferences): string 
   return field.nullable ? `${said}, or out` : said
 }
 
-/** Ohms as a meter shows them: 12.4k, 0.4M, with or without the word. */
-const PREFIXED = /^\s*([^a-zA-Z]+?)\s*([kM])\s*(?:ohms?)?\s*$/
+/** As a meter shows it: 12.4k, 0.4M. */
+const PREFIXED = /^\s*([^a-zA-Z]+?)\s*([kM])\s*$/
 
 function readNumber(field: NumberField, text: string, preferences: UnitPreferences): number | null | Error {
   if (field.nullable && OUT.includes(text.trim().toLowerCase())) return null
-  const [, figure, prefix] = (field.quantity === 'resistance' || field.prefixed ? PREFIXED.exec(text) : null) ?? [
-    undefined,
-    text,
-  ]
-  const read = parseNumber(figure!)
-  if (!read.ok) return new Error(`${field.title} is "${text.slice(0, 20)}": ${allowedShown(field, preferences)}`)
-  const value = prefix === undefined ? read.value : read.value * (prefix === 'k' ? 1e3 : 1e6)
-  return quantityView(field.quantity, preferences).toSi(value)
+  const [, figure, prefix] = (field.prefixed ? PREFIXED.exec(text) : null) ?? [undefined, text]
+  const read = parseQuantity(figure!, field.quantity, preferences)
+  if (read.ok) return prefix === undefined ? read.si : read.si * (prefix === 'k' ? 1e3 : 1e6)
+  const units = read.units.length === 0 ? '' : `, in ${read.units.join(', ')}`
+  return new Error(`${field.title} is "${text.slice(0, 20)}": ${allowedShown(field, preferences)}${units}`)
 }
 
 /** Reads a whole form in the user's units. Empty fields that may be left out are; nothing is lost of what cannot be read. */

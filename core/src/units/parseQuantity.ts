@@ -65,7 +65,7 @@ const flow: readonly Along[] = [
 /** What may be typed along with a quantity; whatever is not here takes the unit of its field alone. The first name is the one to show. */
 const along: Partial<Readonly<Record<Quantity, readonly Along[]>>> = {
   temperature: [celsius('C', '°C', '°c', 'c', '℃'), celsius('F', '°F', '°f', 'f', '℉')],
-  difference: [kelvins('K', 'K', 'k', 'c', '°c'), [['°F', '°f', 'f'], (value) => convert(value, 'F', 'K', true)]],
+  difference: [kelvins('K', 'K', 'c', '°c'), [['°F', '°f', 'f'], (value) => convert(value, 'F', 'K', true)]],
   power,
   electricPower: power,
   loss: [perKelvin('W/K', 'W/K', 'w/k'), perKelvin('Btu/h°F', 'Btu/h°F', 'btu/h°f', 'btu/hf')],
@@ -82,7 +82,11 @@ const along: Partial<Readonly<Record<Quantity, readonly Along[]>>> = {
   massFlow: [times(1, 'kg/h'), times(POUND_KG, 'lb/h')],
   mass: [times(1, 'kg'), times(POUND_KG, 'lb', 'lbs')],
   section: [times(1, 'mm²', 'mm2'), [['AWG', 'awg'], (value) => convert(value, 'AWG', 'mm2')]],
-  resistance: [times(1, 'ohm', 'ohms', 'ω', 'Ω'), times(1e3, 'k', 'kohm', 'kω'), times(1e6, 'M', 'Mohm', 'MΩ')],
+  resistance: [
+    times(1, 'ohm', 'ohms', 'ω', 'Ω'),
+    times(1e3, 'k', 'kohm', 'kohms', 'kω'),
+    times(1e6, 'M', 'Mohm', 'Mohms', 'MΩ'),
+  ],
   current: [times(1, 'A', 'a'), times(1e-3, 'mA')],
   voltage: [times(1, 'V', 'v'), times(1e-3, 'mV'), times(1e3, 'kV', 'kv')],
   apparentPower: [times(1, 'VA', 'va'), times(1e3, 'kVA', 'kva')],
@@ -159,7 +163,9 @@ export function parseQuantity(text: string, quantity: Quantity, preferences: Uni
   const exact = found[2]!.replace(/\s+/g, '')
   const unit = exact.toLowerCase()
   // The unit of the field itself may always stand there.
-  if (unit === view.label.toLowerCase().replace(/\s+/g, '')) return { ok: true, si: view.toSi(value), along: true }
+  const own = view.label.replace(/\s+/g, '')
+  if (exact === own || (own.length > 1 && unit === own.toLowerCase()))
+    return { ok: true, si: view.toSi(value), along: true }
   const known = along[quantity]?.find(([names]) =>
     names.some((name) => name.replace(/\s+/g, '') === exact || name === unit),
   )
