@@ -6,7 +6,7 @@ const ZERO_K = 273.15
  * @param qualityPercent share of the ideal that it reaches
  * @returns undefined where it would lift nothing
  * Source: second law; 40 to 50 % of the ideal are usual (practice).
- * @example heatPumpEfficiency(0, 35, 45)!.cop // 3.962
+ * @example heatPumpEfficiency(0, 35, 45).cop // 3.962
  */
 export function heatPumpEfficiency(sourceC: number, supplyC: number, qualityPercent: number) {
   if (!(supplyC > sourceC)) return undefined

@@ -20,7 +20,7 @@ export type VesselReason = 'does-not-expand' | 'no-room'
  * Formula: expanded = system (ρ cold/ρ hot − 1); acceptance = (limit − charge)/(limit + 101.325); vessel = (expanded + reserve)/acceptance.
  * @returns the litres, or why there are none: the water does not grow, or the charge stands at the limit already
  * Source: Boyle's law at one temperature of the gas; practice for the reserve (EN 12828).
- * @example vesselSize({ systemL: 200, coldKgPerM3: 999.7, hotKgPerM3: 971.79, chargeKpa: 100, limitKpa: 270 }).vesselL // 12.54
+ * @example vesselSize({ systemL: 200, coldKgPerM3: 999.7, hotKgPerM3: 971.79, chargeKpa: 100, limitKpa: 270 }).vesselL // 12.55
  */
 export function vesselSize({
   systemL,

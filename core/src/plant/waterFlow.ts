@@ -16,7 +16,7 @@ const LITRES_A_GALLON = 3.785411784
  * @param liquid its density in kg/m³ and specific heat in J/kgK at its temperature
  * @returns undefined where the drop is zero or less: no flow carries anything then
  * Source: heat balance.
- * @example waterFlow(10_000, 10, { densityKgPerM3: 992.22, specificHeatJPerKgK: 4179 })!.flowM3PerH // 0.8682
+ * @example waterFlow(10_000, 10, { densityKgPerM3: 992.22, specificHeatJPerKgK: 4179 }).flowM3PerH // 0.8682
  */
 export function waterFlow(
   powerW: number,

@@ -139,7 +139,7 @@ export const valveAuthorityEntry = defineCalculation<{ valveDropKpa: number; cir
   id: 'valve.authority',
   title: 'What a valve can govern',
   find: 'valve authority pressure drop share control valve hunting',
-  inputs: { valveDropKpa: drop('Over the valve, open'), circuitDropKpa: drop('Over the rest of its circuit') },
+  inputs: { valveDropKpa: drop('Over the valve, open'), circuitDropKpa: drop('Over all else in its circuit') },
   outputs: {
     authority: nullable(number('Authority', 'factor')),
     verdict: optional(
@@ -150,7 +150,7 @@ export const valveAuthorityEntry = defineCalculation<{ valveDropKpa: number; cir
     ),
     reason: optional(choice('Reason', ['no-drop'], { says: { 'no-drop': 'nothing drops at all' } })),
   },
-  formula: 'authority = valve/(valve + rest)',
+  formula: 'authority = valve/(valve + all else)',
   source: 'practice: 0.3 to 0.7; under 0.3 look again',
   examples: [
     {
@@ -176,7 +176,7 @@ export const valveAuthorityEntry = defineCalculation<{ valveDropKpa: number; cir
     value: { title: 'Drop', quantity: 'kilopascals' },
     bars: [
       { title: 'valve', value: valveDropKpa },
-      { title: 'rest', value: circuitDropKpa },
+      { title: 'all else', value: circuitDropKpa },
     ],
   }),
 })

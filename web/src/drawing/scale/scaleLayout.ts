@@ -63,7 +63,9 @@ export function scaleLayout({ values, span, width, height, compact, step }: Give
   const say = (value: number) => trueMinus(value.toFixed(decimals))
   // On a phone the gutter is as wide as the longest figure in it, with its mark.
   const told = [lowest, highest, alarm, alarmLow, ...cutOuts.map(({ at }) => at)].filter((value) => value !== undefined)
-  const gutter = compact ? Math.max(66, (cutOuts.length > 0 ? 58 : 38) + Math.max(0, ...told.map((value) => say(value).length)) * 8) : 264
+  const gutter = compact
+    ? Math.max(66, (cutOuts.length > 0 ? 58 : 38) + Math.max(0, ...told.map((value) => say(value).length)) * 8)
+    : 264
   const left = both
     ? width / 2 - RULE / 2 + (compact ? 20 : 30)
     : single
