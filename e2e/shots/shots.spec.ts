@@ -82,7 +82,7 @@ test('pictures of the main views', async ({ page, server }) => {
     await shot(name)
   }
   await sum('calculators', 'probe.temperature', 'Temperature of a probe')
-  await page.goto(`${named('Fish store')}/set/trade`)
+  await page.goto(`${named('Fish store')}/set`)
   await page.getByRole('button', { name: 'Night' }).click()
   await expect(page.locator('[data-trade]')).toBeVisible({ timeout: 60_000 })
   await page.mouse.move(0, 0)
