@@ -32,7 +32,7 @@ test('what has the wrong shape is refused by name and stays in the field; the lo
   ] as const) {
     await fill(page, 'Swing', typed)
     await expect(page.getByRole('alert')).toHaveText(message)
-    await expect(page.getByLabel('Swing', { exact: true })).toHaveValue(typed)
+    await expect(page.getByRole('textbox', { name: 'Swing', exact: true })).toHaveValue(typed)
   }
   await fill(page, 'Setpoint', 'warm')
   await expect(page.getByRole('alert').filter({ hasText: 'Setpoint is “warm”' })).toBeVisible()
