@@ -1,3 +1,4 @@
+import { wordsFor } from '../words/words'
 import { documentField } from '../document/atomicPath'
 import { readNow } from '../document/renamedInThree'
 import { type Switching, switchingOf, type SwitchingWords } from '../settings/behaviour'
@@ -125,7 +126,7 @@ function named(
         typeof v === 'number' && asked?.ask === 'number'
           ? formatQuantity(v, asked.quantity, preferences)
           : asked?.ask === 'choice'
-            ? (choiceTitle(c, v) ?? plain(v))
+            ? wordsFor(preferences).tell(choiceTitle(c, v) ?? plain(v))
             : plain(v),
     ]
   }

@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs'
 import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '../loop/context'
 import { loopKinds } from '../kinds/kinds'
@@ -9,11 +8,9 @@ import { chained } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
 import { findSymptoms } from './findSymptoms'
 import { testKinds } from './proofTest'
-import { type Symptom, symptomNeeds } from './symptom'
+import { symptoms } from '../testing/symptoms'
+import { symptomNeeds } from './symptom'
 
-const symptoms = JSON.parse(
-  readFileSync(new URL('../../../shelf/data/symptoms.json', import.meta.url), 'utf8'),
-) as Symptom[]
 const contextOf = ({ job, loop }: ReturnType<typeof chained>) => loopContext(job, loop, fieldData)
 const found = (kind: (typeof loopKinds)[number], typed = '') => findSymptoms(contextOf(chained(kind)), symptoms, typed)
 

@@ -192,7 +192,7 @@ export function findSymptoms(context: LoopContext, symptoms: readonly Symptom[],
     .sort((a, b) => b.score - a.score || a.i - b.i)
     .map(({ symptom }) => ({
       id: symptom.id,
-      title: symptom.title,
+      title: fill(symptom.title),
       ...(symptom.stop ? { stop: symptom.stop } : {}),
       causes: symptom.causes
         .filter(possible)

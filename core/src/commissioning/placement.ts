@@ -46,7 +46,7 @@ const advice: Readonly<Record<ProbePlace, Advice>> = {
   outdoor: {
     title: 'Outdoors',
     rules: [
-      { text: 'North or shaded wall, about 2.5 m up.', why: 'Sun on it reads a warm day that is none.' },
+      { text: 'North or shaded wall, about {2.5 m|8 ft} up.', why: 'Sun on it reads a warm day that is none.' },
       { text: 'Away from vents, windows, flues and doors.', why: 'Air from the house warms it.' },
       { text: 'Lead in from below, entry sealed.', why: 'House air through the conduit warms it from behind.' },
     ],
@@ -98,7 +98,7 @@ const advice: Readonly<Record<ProbePlace, Advice>> = {
   air: {
     title: 'In the air of the room',
     rules: [
-      { text: 'Inner wall, 1.5 m up, or at the height of whoever lives there.', why: 'Air lies in layers.' },
+      { text: 'Inner wall, {1.5 m|5 ft} up, or at the height of whoever lives there.', why: 'Air lies in layers.' },
       { text: 'Off outside walls, sun, draught, lamps and supplies.', why: 'It must feel the room and nothing else.' },
       { text: 'Conduit behind it stopped.', why: 'Air from the wall cools or warms it from behind.' },
     ],
@@ -120,7 +120,7 @@ const advice: Readonly<Record<ProbePlace, Advice>> = {
     title: 'In the floor',
     rules: [
       {
-        text: 'In a conduit between two pipes, end closed, 0.5 m in from the wall.',
+        text: 'In a conduit between two pipes, end closed, {0.5 m|20 in} in from the wall.',
         why: 'On a pipe it reads the water; in a conduit it can be renewed.',
       },
       {

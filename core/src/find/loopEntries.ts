@@ -15,7 +15,7 @@ import type { FindEntry } from './findEntry'
  * and code, tests and findings. Made once for each version of its documents.
  */
 export const loopEntries = remembered((context: LoopContext): readonly FindEntry[] => {
-  const { loop } = context
+  const { loop, words } = context
   const own = { loop: loop.id }
   return [
     {
@@ -33,7 +33,7 @@ export const loopEntries = remembered((context: LoopContext): readonly FindEntry
       id: `device/${loop.id}/${device.id}`,
       kind: 'device',
       what: `${device.tag} ${device.name}`,
-      where: `${loop.name}, ${device.facts.summary}`,
+      where: `${loop.name}, ${words.tell(device.facts.summary)}`,
       at: ['match', `${device.facts.category}?device=${device.id}`],
       words: `${device.facts.category} ${device.facts.name} ${Object.values(device.facts.terminals)
         .map(({ label }) => label)

@@ -38,8 +38,8 @@ function others(question: Question, answer: Answer | undefined, survey: LoopSurv
   return [low, high].filter((each) => each !== value && each >= question.low && each <= question.high)
 }
 
-const saysOf = (question: Question, answer: Answer | undefined, survey: LoopSurvey, { say }: Words): string => {
-  if (question.ask === 'choice') return question.choices[String(answer)]?.title.toLowerCase() ?? ''
+const saysOf = (question: Question, answer: Answer | undefined, survey: LoopSurvey, { say, tell }: Words): string => {
+  if (question.ask === 'choice') return tell(question.choices[String(answer)]?.title ?? '').toLowerCase()
   const value = survey.figures[question.id]?.value
   return value === undefined ? '' : say(value, question.quantity)
 }

@@ -7,6 +7,7 @@ import type { Answer } from '../kinds/answers'
 import type { LoopKind } from '../kinds/kinds'
 import { loopContext } from '../loop/context'
 import type { DeviceProfile } from '../device/deviceProfile'
+import type { Nameplate } from '../device/withNameplate'
 import { proofTests } from '../commissioning/proofTests'
 import { safetyBlocks } from '../commissioning/safetyBlocks'
 import { addDevice, bypass, leaveSupply, partPorts, type Edited } from '../wiring/chainEdit'
@@ -15,6 +16,22 @@ import { fieldData } from './fieldData'
 import { device } from './loops'
 import { keptRead, soundReadings } from './soundReadings'
 
+/** The device of a profile with its own plate. */
+const plated = ({ job, loop }: Edited, profile: string, nameplate: Nameplate): Edited => ({
+  job,
+  loop: {
+    ...loop,
+    chain: {
+      ...loop.chain,
+      devices: Object.fromEntries(
+        Object.entries(loop.chain.devices).map(([id, held]) => [
+          id,
+          held.profile === profile ? { ...held, nameplate } : held,
+        ]),
+      ),
+    },
+  },
+})
 const asked = (edited: Edited, changes: Readonly<Record<string, Answer>>): Edited => ({
   ...edited,
   loop: {
@@ -302,6 +319,10 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
   C143_POWERS_DIFFER: [
     () => asked(chained('cabinet'), { power: 2500 }),
     () => asked(chained('cabinet'), { power: 2000 }),
+  ],
+  C154_PLATE_CONTRADICTS: [
+    () => plated(chained('cabinet'), 'oven-element-2000', { powerW: 6000, volts: 120, amps: 10 }),
+    () => plated(chained('cabinet'), 'oven-element-2000', { powerW: 2000, volts: 230, amps: 8.7 }),
   ],
   C150_GOODS_BEAR_LESS: [() => asked(chained('cabinet'), { most: 47 }), () => asked(chained('cabinet'), { most: 55 })],
   C149_AIR_DIFFERS: [() => asked(chained('fan'), { airFlow: 3000 }), () => chained('fan')],

@@ -14,12 +14,17 @@ export interface Words {
   readonly practice: Practice
   /** A number with its unit. */
   readonly say: (si: number, quantity: Quantity, decimals?: number) => string
-  /** A sentence kept as data, its figures in braces put into the user's units: `not over {55 C}`, `room + {9 K}`. */
+  /**
+   * A sentence kept as data, its figures in braces put into the user's units: `not over {55 C}`, `room + {9 K}`; of a pair the one of the
+   * user's measures: `{1.5 m|5 ft} up`.
+   */
   readonly tell: (text: string) => string
   /** What a thing is called in this practice. */
   readonly term: (term: Term) => string
 }
 
+/** A figure for each system of measures, metric first: `{1.5 m|5 ft}`. */
+const pairs = /\{([^{}|]+)\|([^{}|]+)\}/g
 const figures = /\{(-?\d+(?:\.\d+)?) ([CK])\}/g
 
 const wordsIn = (preferences: UnitPreferences, practice: Practice): Words => ({
@@ -28,14 +33,18 @@ const wordsIn = (preferences: UnitPreferences, practice: Practice): Words => ({
   term: (term) => termIn(practice, term),
   say: (si, quantity, decimals) => formatQuantity(si, quantity, preferences, decimals),
   tell: (text) =>
-    text.replace(figures, (_, figure: string, unit: string) =>
-      formatQuantity(
-        Number(figure),
-        unit === 'C' ? 'temperature' : 'difference',
-        preferences,
-        figure.split('.')[1]?.length ?? 0,
+    text
+      .replace(pairs, (_, metric: string, us: string) =>
+        (preferences.system === 'us' ? us : metric).replaceAll(' ', '\u00a0'),
+      )
+      .replace(figures, (_, figure: string, unit: string) =>
+        formatQuantity(
+          Number(figure),
+          unit === 'C' ? 'temperature' : 'difference',
+          preferences,
+          figure.split('.')[1]?.length ?? 0,
+        ),
       ),
-    ),
 })
 
 const keyOf = (temperatureUnit: string, system: string, practice: string) => `${temperatureUnit} ${system} ${practice}`

@@ -52,7 +52,7 @@ function surveyLines(context: LoopContext): SheetLine[] {
     const figure = survey.figures[id]
     if (id === 'target' || id === 'tolerance') continue
     if (question.ask === 'choice' && typeof answer === 'string')
-      lines.push([title, `${question.choices[answer]?.title ?? answer}${isAssumed(loop, id) ? ', assumed' : ''}`])
+      lines.push([title, `${words.tell(question.choices[answer]?.title ?? answer)}${isAssumed(loop, id) ? ', assumed' : ''}`])
     if (question.ask === 'number' && (typeof answer === 'number' || figure))
       lines.push([
         title,
@@ -220,7 +220,7 @@ export function asLeftSheet(context: LoopContext, stamp: Stamp): object {
       ['designation', 'device', 'place, dial'],
       chain.devices.map((d) => [
         d.tag,
-        `${d.name}, ${d.facts.summary}`,
+        `${d.name}, ${words.tell(d.facts.summary)}`,
         [d.place, d.dialC === undefined ? undefined : `dial at ${words.say(d.dialC, 'temperature', 0)}`]
           .filter(Boolean)
           .join(', '),

@@ -26,12 +26,12 @@ const signOf: Record<string, DeviceSign> = {
   supply: 'supply',
 }
 
-const linkOf = (device: ResolvedDevice): ChainLink => ({
+const linkOf = (device: ResolvedDevice, words: Loop['words']): ChainLink => ({
   key: device.id,
   id: device.facts.category,
   tag: device.tag,
   name: device.name,
-  sub: device.facts.summary,
+  sub: words.tell(device.facts.summary),
   sign: signOf[device.facts.category] ?? 'controller',
 })
 const missing = (category: string): ChainLink => ({
@@ -67,7 +67,7 @@ export function LoopChainSheet({ onLink }: { onLink: (category: string) => void 
 }
 
 function strip(loop: Loop) {
-  const { chain, judgedConnections } = loop
+  const { chain, judgedConnections, words } = loop
   const path = outputPath(chain, loop.output)
   const between = (a: ResolvedDevice, b: ResolvedDevice) =>
     chain.connections.filter((c) => c.fromDevice.id === a.id && c.toDevice.id === b.id)
@@ -82,14 +82,14 @@ function strip(loop: Loop) {
     ? verdicts(chain.connections.filter((c) => c.fromDevice.id === path.supply!.id).map(({ id }) => id))
     : []
   return {
-    links: devices.map((d) => (typeof d === 'string' ? missing(d) : linkOf(d))),
+    links: devices.map((d) => (typeof d === 'string' ? missing(d) : linkOf(d, words))),
     connections: devices.slice(0, -1).map((a, i) => {
       const b = devices[i + 1]!
       return typeof a === 'string' || typeof b === 'string'
         ? undefined
         : joined(loop, verdicts(between(a, b).map(({ id }) => id)))
     }),
-    supply: path.supply ? linkOf(path.supply) : missing('supply'),
+    supply: path.supply ? linkOf(path.supply, words) : missing('supply'),
     rail: joined(loop, fed),
   }
 }

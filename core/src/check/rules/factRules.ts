@@ -1,6 +1,8 @@
 import { answersOf } from '../../kinds/answersOf'
 import { movedBy } from '../../kinds/movedBy'
 import { dutyOf } from '../../device/duty'
+import { workingPort } from '../../device/withNameplate'
+import { plateContradiction } from '../plateContradiction'
 import { goesAgainst } from '../../device/goesWith'
 import { factsOfKind } from '../../kinds/kinds'
 import { plansOf } from '../../settings/behaviour'
@@ -48,6 +50,25 @@ const powersAgree: Rule = ({ survey, chain, words }) => {
   ]
 }
 
+/** A plate whose power its own volts and amperes do not carry, or a heater's that is less than they do. */
+const platesAgree: Rule = ({ chain }) =>
+  chain.devices.flatMap(({ id, tag, facts }) => {
+    const port = workingPort(facts)
+    const base = port === undefined ? undefined : facts.ports[port]
+    if (base?.kind !== 'load' || base.load.amps === undefined) return []
+    const { powerW, volts, amps, phases = 1 } = base.load
+    const carriesW = plateContradiction(base.load)
+    return carriesW === undefined
+      ? []
+      : [
+          lookAgain('C154_PLATE_CONTRADICTS', {
+            about: id,
+            figures: { tag, powerW, volts, amps, carriesW },
+            worked: [{ calc: 'electric.load', input: { volts, phases, amps }, output: 'powerW' }],
+          }),
+        ]
+  })
+
 /** Air that the survey and the plates of the fans tell otherwise. */
 const airAgrees: Rule = ({ survey, chain, words }) => {
   const figure = survey?.figures['airFlow']
@@ -85,7 +106,7 @@ const suppliesAtHand: Rule = ({ chain, loop }) => {
 }
 
 /** A load of the loop's control that is another sort than the survey found: a cast boiler where a condensing one was answered. */
-const loadsAsAnswered: Rule = ({ chain, loop }) => {
+const loadsAsAnswered: Rule = ({ chain, loop, words }) => {
   const [first] = plansOf(loop.settings.planned)
   const answers = answersOf(loop)
   const driven = chain.devices
@@ -96,7 +117,10 @@ const loadsAsAnswered: Rule = ({ chain, loop }) => {
     const against = goesAgainst(facts, answers)
     const question = factsOfKind(loop.kind).questions.find((each) => each.id === against)
     if (question?.ask !== 'choice') return []
-    const titleOf = (answer: string) => question.choices[answer]?.title
+    const titleOf = (answer: string) => {
+      const title = question.choices[answer]?.title
+      return title && words.tell(title)
+    }
     const suits = Object.keys(facts.goesWith?.[question.id] ?? {}).filter((answer) => titleOf(answer) !== undefined)
     const answered = titleOf(String(answers[question.id]))
     const [only] = suits
@@ -163,6 +187,7 @@ const fanProved: Rule = (context) => {
 export const factRules: readonly Rule[] = [
   loadsAsAnswered,
   powersAgree,
+  platesAgree,
   airAgrees,
   goodsBearIt,
   suppliesAtHand,

@@ -38,7 +38,7 @@ export function coolerTest(context: LoopContext, plan: PlanOf): TestSpec {
           expected: COOLER_K,
           low: COOLER_K,
           high: Infinity,
-          source: 'a cooler that works: at least 8 K',
+          source: `a cooler that works: at least ${say(COOLER_K, 'difference', 0)}`,
         },
       },
       {

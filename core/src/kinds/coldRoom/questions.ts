@@ -52,9 +52,9 @@ export const questions: readonly Question[] = [
     'insulation',
     'Panels',
     {
-      poor: ['80 mm', 'Chill rooms.'],
-      fair: ['100 mm', 'Common.'],
-      good: ['150 mm', 'Freezers.'],
+      poor: ['{80 mm|3 in}', 'Chill rooms.'],
+      fair: ['{100 mm|4 in}', 'Common.'],
+      good: ['{150 mm|6 in}', 'Freezers.'],
     },
     'At the door frame.',
     { assumed: taken(({ goods }) => (goods === 'frozen' ? 'good' : 'fair'), 'usual for what lies in it') },

@@ -101,7 +101,7 @@ export const questions: readonly Question[] = [
     'Compressed air at hand',
     {
       no: ['No', 'Another way of cooling.'],
-      yes: ['Yes, 6 bar, dry, filtered to 5 µm', 'Shut and bleed before opening; ear protection at the vent.'],
+      yes: ['Yes, {6 bar|90 psi}, dry, filtered to 5 µm', 'Shut and bleed before opening; ear protection at the vent.'],
       poor: ['Yes, but wet or oily', 'Filter and dryer first: it blows onto electronics.'],
     },
     'Gauge and filter bowl.',

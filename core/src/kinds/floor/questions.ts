@@ -133,7 +133,7 @@ export const floorQuestions: readonly Question[] = [
     quantity: 'thickness',
     low: 0.01,
     high: 0.5,
-    hint: 'At a door sill or a cut-out; 65 mm is common.',
+    hint: 'At a door sill or a cut-out; {65 mm|2 1/2 in} is common.',
   },
   ...screedQuestions(FLOOR),
   {
@@ -144,10 +144,10 @@ export const floorQuestions: readonly Question[] = [
     title: 'Pipe pitch',
     hint: 'At the manifold: pipe metres over area, or the laying plan.',
     choices: {
-      '100': { order: 1, title: '100 mm (4 in)', consequence: 'Most heat a degree.' },
-      '150': { order: 2, title: '150 mm (6 in)', consequence: 'Common.' },
-      '200': { order: 3, title: '200 mm (8 in)', consequence: 'Needs warmer water.' },
-      '300': { order: 4, title: '300 mm (12 in)', consequence: 'Needs much warmer water.' },
+      '100': { order: 1, title: '{100 mm|4 in}', consequence: 'Most heat a degree.' },
+      '150': { order: 2, title: '{150 mm|6 in}', consequence: 'Common.' },
+      '200': { order: 3, title: '{200 mm|8 in}', consequence: 'Needs warmer water.' },
+      '300': { order: 4, title: '{300 mm|12 in}', consequence: 'Needs much warmer water.' },
     },
   },
   {

@@ -39,6 +39,24 @@ export const factFindings = {
     reason: `${say(f.answeredM3h, 'airFlow')} counts${f.measured ? ', as it was measured' : ''}; ${f.tags.join(' and ')} ${f.tags.length > 1 ? 'move' : 'moves'} ${say(f.platesM3h, 'airFlow')} by the plate, in free air.`,
     remedy: 'Choose a fan of that size, or take what this one moves. Ducts and filters take some of it.',
   }),
+  C154_PLATE_CONTRADICTS: (
+    f: {
+      readonly tag: string
+      readonly powerW: number
+      readonly volts: number
+      readonly amps: number
+      /** What these volts and amperes carry at most. */
+      readonly carriesW: number
+    },
+    { say }: Words,
+  ): Sentences => ({
+    head: `The plate of ${f.tag} contradicts itself: ${say(f.powerW, 'electricPower')}, ${say(f.volts, 'voltage', 0)}, ${say(f.amps, 'current', 1)}.`,
+    reason:
+      f.powerW > f.carriesW
+        ? `${say(f.amps, 'current', 1)} at ${say(f.volts, 'voltage', 0)} carry ${say(f.carriesW, 'electricPower')} at most.`
+        : `A heater that draws ${say(f.amps, 'current', 1)} at ${say(f.volts, 'voltage', 0)} gives ${say(f.carriesW, 'electricPower')}.`,
+    remedy: 'Read the plate again: a plate for several volts gives a power and a current for each.',
+  }),
   C144_NOT_AT_HAND: (
     f: { readonly tag: string; readonly volts: number; readonly found: string },
     { say }: Words,

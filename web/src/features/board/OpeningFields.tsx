@@ -36,10 +36,10 @@ export function OpeningFields({ kind, draftKey, preferences, answers, onAnswer }
             value={typeof answer === 'string' ? answer : undefined}
             empty={
               typeof assumed === 'string' && answer === undefined
-                ? `assumed: ${question.choices[assumed]?.title.toLowerCase()}`
+                ? `assumed: ${tell(question.choices[assumed]?.title ?? '').toLowerCase()}`
                 : 'don\u2019t know'
             }
-            choices={inOrder(question).map(([value, choice]) => ({ value, title: choice.title }))}
+            choices={inOrder(question).map(([value, choice]) => ({ value, title: tell(choice.title) }))}
             onChoose={(value) => onAnswer(id, value)}
           />
         ) : (

@@ -13,6 +13,7 @@ import { searchCalculators } from './searchCalculators'
 import { Calculators, type CalculatorsContext } from './calculatorsContext'
 import { CalculationSheet } from './CalculationSheet'
 import { jobAt } from '../../lib/addresses'
+import { pageUnits } from '../../state/pageUnits'
 
 /** Every calculation on its own, found by what one types. Inside a job in its units, without one in this device's. */
 export function CalculatorsPlace() {
@@ -22,7 +23,7 @@ export function CalculatorsPlace() {
   const { calc } = useParams()
   const preferences = useMemo((): UnitPreferences => {
     if (job) return { temperatureUnit: unit ?? job.job.temperatureUnit, system: job.job.system }
-    return unit === 'F' ? { temperatureUnit: 'F', system: 'us' } : { temperatureUnit: 'C', system: 'metric' }
+    return pageUnits(unit)
   }, [job, unit])
   const calcData = useMemo(() => job?.calcData ?? (shelf ? calcDataOf(shelf) : undefined), [job, shelf])
   const base = job ? jobAt(job.job.id, 'calculators') : '/calculators'

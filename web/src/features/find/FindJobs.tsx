@@ -1,5 +1,8 @@
 import { useMemo } from 'react'
+import { wordsFor } from '@nachtigal/core/words/words'
 import { useJobsQuery, useShelfQuery } from '../../state/api'
+import { pageUnits } from '../../state/pageUnits'
+import { useAppSelector } from '../../state/store'
 import { FindSheet } from './FindSheet'
 import { jobFindables, placeAddress } from './jobFindables'
 
@@ -7,7 +10,9 @@ import { jobFindables, placeAddress } from './jobFindables'
 export function FindJobs({ begun, onClose }: { readonly begun: string; readonly onClose: () => void }) {
   const { data: jobs } = useJobsQuery()
   const { data: shelf } = useShelfQuery()
-  const findables = useMemo(() => jobFindables(jobs ?? [], shelf?.profiles ?? []), [jobs, shelf])
+  const unit = useAppSelector((state) => state.view.unit)
+  const words = wordsFor(pageUnits(unit))
+  const findables = useMemo(() => jobFindables(jobs ?? [], shelf?.profiles ?? [], words), [jobs, shelf, words])
   return (
     <FindSheet
       findables={findables}

@@ -1,6 +1,7 @@
 import type { JobSummary } from '@nachtigal/contract/api'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { calculations } from '@nachtigal/core/calc/registry'
+import type { Words } from '@nachtigal/core/words/words'
 import type { Findable } from './makeFinder'
 
 const pages = [
@@ -18,13 +19,14 @@ export const calculatorFindables: readonly Findable[] = calculations.map(({ id, 
 export const jobFindables = (
   jobs: readonly JobSummary[],
   profiles: readonly Pick<DeviceProfile, 'id' | 'name' | 'summary'>[],
+  { tell }: Pick<Words, 'tell'>,
 ): readonly Findable[] => [
   ...jobs.map(({ id, name, place, loops }): Findable => ({
     ...{ id: `job/${id}`, kind: 'job', what: name, at: ['jobs', id] },
     where: [place, `${loops} loop${loops === 1 ? '' : 's'}`].filter(Boolean).join(', '),
   })),
   ...profiles.map(({ id, name, summary }): Findable => ({
-    ...{ id: `device/${id}`, kind: 'device', what: name, where: summary, at: ['shelf', id] },
+    ...{ id: `device/${id}`, kind: 'device', what: name, where: tell(summary), at: ['shelf', id] },
   })),
   ...calculatorFindables,
   ...pages.map(({ what, where, at }): Findable => ({ id: `page/${what}`, kind: 'page', what, where, at })),

@@ -9,7 +9,7 @@ import { loopAt } from '../../lib/addresses'
 
 /** All that is chosen, in the order of a chain: what each is called, what it is, and whether its connections fit. */
 export function ChosenDevices({ lacking }: { readonly lacking: readonly string[] }) {
-  const { chain, job, loop } = useLoop()
+  const { chain, job, loop, words } = useLoop()
   const worstAt = useWorstAt()
   const rows = slots.flatMap(({ category, sign }) =>
     chain.devices.filter(({ facts }) => facts.category === category).map((device) => ({ device, sign })),
@@ -35,7 +35,7 @@ export function ChosenDevices({ lacking }: { readonly lacking: readonly string[]
                 <span className="mono text-[14px]">{device.tag}</span>
                 <span className="break-words min-w-0">
                   <span className="cond font-semibold text-[17px]">{device.name}</span>{' '}
-                  <span className="text-ink2">{device.facts.summary}</span>
+                  <span className="text-ink2">{words.tell(device.facts.summary)}</span>
                 </span>
                 <span className="flex items-center gap-2 cond text-[15px] pr-2">
                   {worst ? (

@@ -55,7 +55,7 @@ export function KeyOne({ sheets, onAll }: { sheets: readonly KeyingSheet[]; onAl
       ) : null}
       <p className="text-[17px]">
         <span className="mono">{row.code}</span> {row.name}
-        <span className="block small text-ink2">{row.meaning}</span>
+        <span className="block small text-ink2">{context.words.tell(row.meaning)}</span>
       </p>
       <p className="key-path" data-path>
         {step.enters ? <b>{step.enters}: </b> : null}

@@ -27,7 +27,7 @@ export function OtherPart() {
 
 function Parameters({ device }: { device: ResolvedDevice }) {
   const inHand = useLoop()
-  const { job, loop, preferences } = inHand
+  const { job, loop, preferences, words } = inHand
   const { context, safely } = useSetting()
   const controller = device.facts.controller!
   const values = plannedValues(context, device)
@@ -51,7 +51,7 @@ function Parameters({ device }: { device: ResolvedDevice }) {
             <NumberField
               key={code}
               label={parameter.name}
-              hint={parameter.meaning}
+              hint={words.tell(parameter.meaning)}
               draftKey={`${loop.id}/${device.id}/other/${code}`}
               value={typeof value === 'number' ? value : undefined}
               quantity={parameter.quantity!}
@@ -66,7 +66,7 @@ function Parameters({ device }: { device: ResolvedDevice }) {
             <ChoiceField
               key={code}
               label={parameter.name}
-              hint={parameter.meaning}
+              hint={words.tell(parameter.meaning)}
               value={String(value ?? '')}
               choices={Object.entries(parameter.shows ?? {}).map(([choice, shown]) => ({
                 value: choice,

@@ -64,7 +64,7 @@ export function ComparePage({ one, other }: { one: DeviceProfile; other: DeviceP
           <section key={profile.id} aria-label={profile.name}>
             <h2 className="h3">
               <Link to={`${base}/${profile.id}`}>{profile.name}</Link>{' '}
-              <span className="text-ink2 font-normal">{profile.summary}</span>
+              <span className="text-ink2 font-normal">{words.tell(profile.summary)}</span>
             </h2>
             <TerminalStrip profile={profile} />
           </section>

@@ -45,7 +45,7 @@ export function DevicePage({ profile }: { profile: DeviceProfile }) {
           <h1 id="device-title" className="h1">
             {profile.name}
           </h1>
-          <p className="text-[15px]">{profile.summary}</p>
+          <p className="text-[15px]">{words.tell(profile.summary)}</p>
           <p className="text-ink2">
             {categoryTitles[profile.category]}
             {kinds.length > 0
@@ -65,7 +65,7 @@ export function DevicePage({ profile }: { profile: DeviceProfile }) {
               <option value="">choose</option>
               {alike.map(({ id, name, summary }) => (
                 <option key={id} value={id}>
-                  {name}, {summary}
+                  {name}, {words.tell(summary)}
                 </option>
               ))}
             </Select>
@@ -94,7 +94,7 @@ export function DevicePage({ profile }: { profile: DeviceProfile }) {
           </p>
         ) : null}
       </header>
-      {profile.note ? <p className="border-l-4 border-ink pl-3 max-w-[80ch]">{profile.note}</p> : null}
+      {profile.note ? <p className="border-l-4 border-ink pl-3 max-w-[80ch]">{words.tell(profile.note)}</p> : null}
       <TerminalStrip profile={profile} />
       <div className="grid gap-x-8 gap-y-5 lg:grid-cols-2">
         {sections.map(({ title, rows }) => (
@@ -138,7 +138,7 @@ export function DevicePage({ profile }: { profile: DeviceProfile }) {
                   <td>
                     {parameter.name}
                     <span className="block small text-ink2">
-                      {parameter.meaning}
+                      {words.tell(parameter.meaning)}
                       {parameter.resets ? ` Key again after it: ${Object.keys(parameter.resets).join(', ')}.` : ''}
                     </span>
                   </td>

@@ -16,7 +16,7 @@ import { Select } from '../../design/Select'
 
 /** The list of devices: searched by what one types, filtered by sort and by kind of loop. */
 export function ShelfCatalogue({ chosen }: { chosen: string | undefined }) {
-  const { profiles, own, broken, base } = useShelf()
+  const { profiles, own, broken, base, words } = useShelf()
   const navigate = useNavigate()
   const [typed, setTyped] = useState('')
   const [category, setCategory] = useState<Category | 'own' | ''>('')
@@ -148,7 +148,7 @@ export function ShelfCatalogue({ chosen }: { chosen: string | undefined }) {
                       className="sum-row"
                       aria-current={chosen === profile.id ? 'page' : undefined}
                     >
-                      {profile.name} <span className="text-ink2 font-normal">{profile.summary}</span>
+                      {profile.name} <span className="text-ink2 font-normal">{words.tell(profile.summary)}</span>
                       {own.has(profile.id) ? <span className="small text-ink2"> your own</span> : null}
                     </NavLink>
                   </li>

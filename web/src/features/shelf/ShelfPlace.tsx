@@ -16,6 +16,7 @@ import { ShelfCatalogue } from './ShelfCatalogue'
 import { ShelfContext, type ShelfInHand } from './shelfContext'
 import { ShelfTable } from './ShelfTable'
 import { jobAt } from '../../lib/addresses'
+import { pageUnits } from '../../state/pageUnits'
 
 /** Stands in the address where a device's id does. */
 const NEW = 'new'
@@ -39,7 +40,7 @@ export function ShelfPlace() {
   const takenOff = (state as { takenOff?: DeviceProfile } | null)?.takenOff
   const preferences = useMemo((): UnitPreferences => {
     if (job) return { temperatureUnit: unit ?? job.job.temperatureUnit, system: job.job.system }
-    return unit === 'F' ? { temperatureUnit: 'F', system: 'us' } : { temperatureUnit: 'C', system: 'metric' }
+    return pageUnits(unit)
   }, [job, unit])
   const inHand = useMemo(
     (): ShelfInHand | undefined =>

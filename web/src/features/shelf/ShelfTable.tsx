@@ -17,7 +17,7 @@ const kindsOf = ({ kinds }: DeviceProfile) =>
 
 /** The whole shelf as one table, to be sorted and searched. */
 export function ShelfTable() {
-  const { profiles, own, base } = useShelf()
+  const { profiles, own, base, words } = useShelf()
   const [box, setBox] = useState<HTMLDivElement | null>(null)
   const columns = useMemo(
     (): TableColumn<DeviceProfile>[] => [
@@ -29,7 +29,7 @@ export function ShelfTable() {
         cell: ({ id, name }) => <Link to={`${base}/${id}`}>{name}</Link>,
       },
       { id: 'type', title: 'Type', value: ({ category }) => categoryTitles[category] },
-      { id: 'summary', title: 'What it is', value: ({ summary }) => summary },
+      { id: 'summary', title: 'What it is', value: ({ summary }) => words.tell(summary) },
       { id: 'for', title: 'For', value: kindsOf },
       {
         id: 'from',
@@ -38,7 +38,7 @@ export function ShelfTable() {
         className: 'whitespace-nowrap',
       },
     ],
-    [own, base],
+    [own, base, words],
   )
   return (
     <div ref={setBox} className="overflow-auto min-h-0 flex-1" tabIndex={0} role="region" aria-label="All devices">

@@ -19,7 +19,7 @@ const terminalFields = foundRecord.fields.terminals.of.fields
 
 /** The control that was there, before anything is keyed or lifted: what it is, every parameter, every terminal, the weather of the day. */
 export function FoundPart() {
-  const { loop, profiles, preferences } = useLoop()
+  const { loop, profiles, preferences, words } = useLoop()
   const act = useAct()
   const found = loop.survey.found ?? {}
   const put = (next: Found) => act(writeFound, { found: next })
@@ -93,7 +93,7 @@ export function FoundPart() {
               onChoose={chooseProfile}
               choices={[
                 { value: FREE, title: 'not on the shelf' },
-                ...controllers.map(({ id, name, summary }) => ({ value: id, title: `${name}, ${summary}` })),
+                ...controllers.map(({ id, name, summary }) => ({ value: id, title: `${name}, ${words.tell(summary)}` })),
               ]}
             />
             <TextField

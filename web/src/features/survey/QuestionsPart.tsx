@@ -112,8 +112,8 @@ function Chosen({ question }: { question: ChoiceQuestion }) {
         hint={`${hint}${chosen ? ` ${words.tell(chosen.consequence)}` : ''}`}
         {...(question.required
           ? {}
-          : { empty: assumed ? `assumed: ${assumed.title.toLowerCase()}` : 'don\u2019t know' })}
-        choices={inOrder(question).map(([value, choice]) => ({ value, title: choice.title }))}
+          : { empty: assumed ? `assumed: ${words.tell(assumed.title).toLowerCase()}` : 'don\u2019t know' })}
+        choices={inOrder(question).map(([value, choice]) => ({ value, title: words.tell(choice.title) }))}
       />
       <p className="small text-ink2 pt-1" aria-hidden>
         {chosen ? words.tell(chosen.consequence) : hint}
@@ -152,7 +152,7 @@ function School({ question }: { question: ChoiceQuestion }) {
           />
           <span>
             <span className="block cond text-[17px] leading-5 font-semibold">
-              {title}
+              {words.tell(title)}
               {assumed === question.choices[value] ? <span className="small font-normal"> (assumed)</span> : null}
             </span>
             <span className="block small font-normal">{words.tell(consequence)}</span>

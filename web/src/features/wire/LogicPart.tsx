@@ -154,7 +154,7 @@ function Flips({ logic }: { logic: LoadLogic }) {
 
 /** Puts a switch or a timer across one contact of the line; what that defeats is said at once. */
 function LayAcross({ logic }: { logic: LoadLogic }) {
-  const { profiles } = useLoop()
+  const { profiles, words } = useLoop()
   const tap = useTap()
   const reachable = [...logic.contacts, ...logic.relays.map(({ contact }) => contact)]
   const switches = profiles.filter(
@@ -185,7 +185,7 @@ function LayAcross({ logic }: { logic: LoadLogic }) {
         <ChoiceField
           label="What"
           value={profile.id}
-          choices={switches.map(({ id, name, summary }) => ({ value: id, title: `${name}, ${summary}` }))}
+          choices={switches.map(({ id, name, summary }) => ({ value: id, title: `${name}, ${words.tell(summary)}` }))}
           onChoose={setDevice}
         />
         <Button
