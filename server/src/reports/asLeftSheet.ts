@@ -52,7 +52,10 @@ function surveyLines(context: LoopContext): SheetLine[] {
     const figure = survey.figures[id]
     if (id === 'target' || id === 'tolerance') continue
     if (question.ask === 'choice' && typeof answer === 'string')
-      lines.push([title, `${words.tell(question.choices[answer]?.title ?? answer)}${isAssumed(loop, id) ? ', assumed' : ''}`])
+      lines.push([
+        title,
+        `${words.tell(question.choices[answer]?.title ?? answer)}${isAssumed(loop, id) ? ', assumed' : ''}`,
+      ])
     if (question.ask === 'number' && (typeof answer === 'number' || figure))
       lines.push([
         title,

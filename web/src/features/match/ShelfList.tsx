@@ -183,7 +183,11 @@ export function ShelfList({ category, title, first }: Props) {
                 <span className="cond font-semibold text-[17px]">{profile.name}</span>{' '}
                 <span className="text-ink2 font-normal">{words.tell(profile.summary)}</span>
                 <span className="block small font-normal">
-                  {worst && worst.verdict !== 'fits' ? worst.reason : profile.note === undefined ? worst?.reason : words.tell(profile.note)}
+                  {worst && worst.verdict !== 'fits'
+                    ? worst.reason
+                    : profile.note === undefined
+                      ? worst?.reason
+                      : words.tell(profile.note)}
                 </span>
               </span>
             </button>

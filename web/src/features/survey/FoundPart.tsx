@@ -93,7 +93,10 @@ export function FoundPart() {
               onChoose={chooseProfile}
               choices={[
                 { value: FREE, title: 'not on the shelf' },
-                ...controllers.map(({ id, name, summary }) => ({ value: id, title: `${name}, ${words.tell(summary)}` })),
+                ...controllers.map(({ id, name, summary }) => ({
+                  value: id,
+                  title: `${name}, ${words.tell(summary)}`,
+                })),
               ]}
             />
             <TextField
