@@ -22,7 +22,6 @@ import { controlOutputs, reachOf } from '../wiring/reach'
 import { checkLoop } from './checkLoop'
 import { type LoopContext, loopContext } from '../loop/context'
 import { applyFix } from './fix'
-import { rememberedOfBoth } from '../memory/remembered'
 import { permissivesOnce } from './permissivesOnce'
 import { tunedPlans } from './tunedPlans'
 
@@ -72,23 +71,13 @@ const IDLE = 1000
  * @param unfedWeighs what each thing weighs that nothing feeds; while supplies are still to come that says little
  */
 function wrongWith(edited: Edited, tools: Tools, unfedWeighs: number = UNFED): number {
-  const { others, unfed: lacking } = weighed(tools, edited)
-  return others + unfedWeighs * lacking
-}
-
-/** The same chain is weighed many times on the way to the best one. */
-const weighed = rememberedOfBoth((tools: Tools, edited: Edited) => {
   const context = contextOf(withPlans(edited, tools), tools)
-  const found = checkLoop(context).open
-  const fed = found.filter(({ code }) => !unfed.has(code))
-  return {
-    others:
-      fed.reduce((sum, { severity }) => sum + WEIGHT[severity], 0) +
-      IDLE * idle(context) +
-      EACH * context.chain.devices.length,
-    unfed: found.length - fed.length,
-  }
-})
+  const found = checkLoop(context).open.reduce(
+    (sum, { code, severity }) => sum + (unfed.has(code) ? unfedWeighs : WEIGHT[severity]),
+    0,
+  )
+  return found + IDLE * idle(context) + EACH * context.chain.devices.length
+}
 
 const withPlans = (edited: Edited, { data, makeId }: Tools) => withDefaultPlans(edited, data, makeId)
 
@@ -236,12 +225,6 @@ function waysToFeed(supplies: readonly DeviceProfile[]): readonly (readonly Devi
 const isUnfed = (edited: Edited, tools: Tools) =>
   checkLoop(contextOf(withPlans(edited, tools), tools)).open.some(({ code }) => unfed.has(code))
 
-/** Whether every supply that was put in gives something to somebody: one that stands beside the chain only costs. */
-function feedsSomething({ loop: { chain } }: Edited, before: Edited): boolean {
-  const giving = new Set(Object.values(chain.connections).map(({ from }) => from.device))
-  return Object.keys(chain.devices).every((id) => before.loop.chain.devices[id] !== undefined || giving.has(id))
-}
-
 /** Takes one way of feeding after another while it helps. */
 function feedBy(edited: Edited, ways: readonly (readonly DeviceProfile[])[], tools: Tools): Edited {
   let next = edited
@@ -249,7 +232,6 @@ function feedBy(edited: Edited, ways: readonly (readonly DeviceProfile[])[], too
     const clear = withoutUnfit(next, tools)
     const [best] = ways
       .map((way) => way.reduce((fed, profile) => withoutUnfit(put(fed, profile, tools), tools), clear))
-      .filter((tried) => feedsSomething(tried, clear))
       .map((tried) => ({ tried, score: wrongWith(tried, tools) }))
       .sort((a, b) => a.score - b.score)
     if (!best || best.score >= wrongWith(clear, tools)) return clear
@@ -274,15 +256,7 @@ function feed(edited: Edited, tools: Tools): Edited {
     there.map((profile) => [profile]),
     tools,
   )
-  if (!isUnfed(single, tools)) return single
-  // What is at hand first: among equals the first is taken.
-  const ways = [...waysToFeed(there), ...waysToFeed(supplies)]
-  const told = ways.map((way) => way.map(({ id }) => id).join(' '))
-  return feedBy(
-    edited,
-    ways.filter((_, i) => told.indexOf(told[i]!) === i),
-    tools,
-  )
+  return isUnfed(single, tools) ? feedBy(edited, [...waysToFeed(there), ...waysToFeed(supplies)], tools) : single
 }
 
 /** Carries out the remedies that the chain has for itself, the one that helps most first, while one helps. */

@@ -95,7 +95,7 @@ export function ownerView(context: LoopContext, device: ResolvedDevice): OwnerVi
       return {
         code,
         name: parameter.name,
-        meaning: parameter.meaning,
+        meaning: context.words.tell(parameter.meaning),
         level: parameter.level,
         may,
         planned,

@@ -66,7 +66,7 @@ export function OwnerPart() {
                   </td>
                   <td>
                     <b>{name}</b>
-                    <span className="block small text-ink2">{context.words.tell(meaning)}</span>
+                    <span className="block small text-ink2">{meaning}</span>
                     {idle ? <span className="block small text-ink2">Turns nothing as it is planned.</span> : null}
                     {note ? (
                       <span className="flex gap-1.5 small items-baseline">

@@ -4,6 +4,7 @@ import { profileRefusal } from '@nachtigal/contract/profileRefusal'
 import { type DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { categories, type Category } from '@nachtigal/core/choices/deviceChoices'
 import { categoryTitles } from '@nachtigal/core/device/leaflet'
+import { toldProfile } from '@nachtigal/core/device/toldProfile'
 import { emptyProfile, freeId, profileForm } from '@nachtigal/core/device/profileForm'
 import { usePutDeviceMutation } from '../../state/api'
 import { draftCleared, drafted } from '../../state/draftsSlice'
@@ -17,7 +18,7 @@ import { Select } from '../../design/Select'
 
 /** A device typed in from its leaflet, or copied and changed; as a form and as JSON, each made from the other. */
 export function DeviceForm({ from }: { from?: DeviceProfile }) {
-  const { own, profiles, base } = useShelf()
+  const { own, profiles, base, words } = useShelf()
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
   const [put, { isLoading }] = usePutDeviceMutation()
@@ -26,9 +27,9 @@ export function DeviceForm({ from }: { from?: DeviceProfile }) {
   const draft = useAppSelector((state) => state.drafts[draftKey])
   const begun = useMemo((): Tree => {
     if (!from) return emptyProfile('controller', 'new')
-    const { version: _version, ...bare } = from
+    const { version: _version, ...bare } = mine ? from : toldProfile(from, words)
     return mine ? bare : { ...bare, name: `${from.name} copy` }
-  }, [from, mine])
+  }, [from, mine, words])
   const [asText, setAsText] = useState(false)
   const [text, setText] = useState('')
   const [problem, setProblem] = useState<string>()
