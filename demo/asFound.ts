@@ -110,7 +110,7 @@ export const asFound: Story = {
       // Solid-state relay and no limiter.
       story: (t) => {
         survey(t, { answers: answersOf('Plaster cabinet'), hazards: hazardsOf('Plaster cabinet') })
-        chain(t, ['merlin', 'oven-k', 'oven-element-2000'])
+        chain(t, ['wheatear', 'oven-k', 'oven-element-2000'])
         between(t, 'device 0', 'device 2', 'ssr-25', 'solid-state relay')
       },
     },

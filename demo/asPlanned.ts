@@ -267,7 +267,7 @@ export const asPlanned: Story = {
           ...firstVisit['Plaster cabinet'],
           found: nothingThere,
         })
-        chain(t, ['merlin', 'oven-k', 'oven-element-2000'])
+        chain(t, ['wheatear', 'oven-k', 'oven-element-2000'])
         between(t, 'device 0', 'device 2', 'ssr-25', 'solid-state relay')
         between(t, 'solid-state relay', 'device 2', 'goshawk', 'limiter')
         branch(t, 'lamp-led', 'lamp', 'hand-switch', 'light switch')

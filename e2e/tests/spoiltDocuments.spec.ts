@@ -47,6 +47,15 @@ async function survives(page: Page, where: string, made: string) {
   if (await broke.isVisible()) throw new Error(`${where}: ${await page.locator('main').innerText()}\n${made}`)
 }
 
+/** What stands in place of a page that does not come up says why: it is told with the document that was given. */
+async function drawn(page: Page, made: string) {
+  const heading = page.getByRole('heading', { level: 1 })
+  await heading.waitFor({ timeout: 60_000 }).catch(async () => {
+    const shown = await page.evaluate(() => document.body.innerText).catch((error: unknown) => String(error))
+    throw new Error(`no heading came; the page shows: ${shown}\n${made}`)
+  })
+}
+
 test.describe('whatever stands in a job', () => {
   test.use({ demo: true })
   test(`each page survives ${COUNT} spoilt documents from seed ${SEED}`, async ({ page, server }) => {
@@ -67,7 +76,7 @@ test.describe('whatever stands in a job', () => {
           : { ...sound, loops: { ...sound.loops, [loop.id]: spoilt(loop, chance) as JobState['loops'][string] } }
       const made = JSON.stringify(n % 4 === 3 ? given.job : given.loops[loop.id]).slice(0, 2000)
       await page.goto(`${server.url}/jobs/${jobId}`)
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      await drawn(page, made)
       await survives(page, 'board', made)
       for (const at of ['log', 'shelf', 'calculators']) {
         await visit(page, `/jobs/${jobId}/${at}`)

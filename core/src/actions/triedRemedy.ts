@@ -4,6 +4,7 @@ import { applyFix, devicesFor, fixWords } from '../check/fix'
 import { tradePoint } from '../check/tradeOff'
 import { worseFindings } from '../check/worseFindings'
 import type { DeviceProfile } from '../device/deviceProfile'
+import { shelfOf } from '../device/suitsPractice'
 import { loopContext } from '../loop/context'
 import { placing } from '../survey/placing'
 import type { Edited } from '../wiring/edited'
@@ -16,6 +17,8 @@ export interface TriedRemedy {
   readonly say: string
   readonly edited: Edited
 }
+
+const none: readonly DeviceProfile[] = []
 
 /** Codes of what is found of a connection that does not fit, or nearly. */
 const ofConnections: ReadonlySet<string> = new Set(['C010_DOES_NOT_FIT', 'C011_CONNECTION_LOOK'])
@@ -55,7 +58,7 @@ function behaves(before: Edited, after: Edited, plan: string, { data }: Hand): b
 export function triedRemedy(edited: Edited, finding: Finding, hand: Hand): TriedRemedy | undefined {
   const { fix, severity } = finding
   if (!fix) return undefined
-  const { shelf = [] } = hand
+  const shelf = shelfOf(hand.shelf ?? none, edited.job.practice)
   const before = openIn(edited, hand)
   const key = findingKey(finding)
   const tried = (device?: DeviceProfile): TriedRemedy | undefined => {
@@ -76,7 +79,7 @@ export function triedRemedy(edited: Edited, finding: Finding, hand: Hand): Tried
     if (after.some((each) => findingKey(each) === key)) return undefined
     return worseFindings(before, after, severity).length > 0 ? undefined : { say, edited: made }
   }
-  if (fix.do !== 'insert') return tried()
+  if (!('wants' in fix)) return tried()
   for (const device of devicesFor(fix.wants, shelf)) {
     const found = tried(device)
     if (found) return found

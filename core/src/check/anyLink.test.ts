@@ -81,8 +81,8 @@ describe('a connection', () => {
     ],
     [
       '12 V drive on a mains heater',
-      ['mains-230-10', 'merlin', 'oven-element-2000'],
-      'merlin',
+      ['mains-230-10', 'wheatear', 'oven-element-2000'],
+      'wheatear',
       'oven-element-2000',
       'does-not-fit',
       /puts 12.*out.*wants 230/,
@@ -136,20 +136,27 @@ describe('a connection', () => {
       'look-again',
       /nothing feeds it/,
     ],
-    ['a couple of the right type', ['mains-230-10', 'merlin', 'oven-k'], 'oven-k', 'merlin', 'fits', /display shows/],
+    [
+      'a couple of the right type',
+      ['mains-230-10', 'wheatear', 'oven-k'],
+      'oven-k',
+      'wheatear',
+      'fits',
+      /display shows/,
+    ],
     [
       'a couple of the wrong type',
-      ['mains-230-10', 'merlin', 'oven-j'],
+      ['mains-230-10', 'wheatear', 'oven-j'],
       'oven-j',
-      'merlin',
+      'wheatear',
       'does-not-fit',
       /Wrong kind/,
     ],
     [
       'a bare probe on a thermocouple input',
-      ['mains-230-10', 'merlin', 'oven-pt100'],
+      ['mains-230-10', 'wheatear', 'oven-pt100'],
       'oven-pt100',
-      'merlin',
+      'wheatear',
       'does-not-fit',
       /Wrong kind/,
     ],
@@ -163,14 +170,14 @@ describe('a connection', () => {
     ],
     [
       'a solid-state output on a small coil',
-      ['mains-230-10', 'merlin', 'ssr-25'],
-      'merlin',
+      ['mains-230-10', 'wheatear', 'ssr-25'],
+      'wheatear',
       'ssr-25',
       'fits',
       /carries/,
     ],
   ] as [string, string[], string, string, string, RegExp][])('%s', (_, steps, from, to, verdict, says) => {
-    const kind: LoopKind = steps.includes('merlin') ? 'cabinet' : steps.includes('swift') ? 'fan' : 'boiler'
+    const kind: LoopKind = steps.includes('wheatear') ? 'cabinet' : steps.includes('swift') ? 'fan' : 'boiler'
     const found = connection(only(kind, ...steps), from, to)
     expect(found).toMatchObject({ verdict })
     expect(found!.reason.replace(/\u00a0/g, ' ')).toMatch(says)
@@ -473,7 +480,7 @@ describe('the wire list of what is new', () => {
     expect(rows).toEqual(['E1.T1-K1.1 control extra-low', 'S1.2-E1.T2 control extra-low'])
   })
   it('a fed contact has its way back on the same device', () => {
-    const edited = only('cabinet', 'mains-230-10', 'merlin', 'ssr-25')
+    const edited = only('cabinet', 'mains-230-10', 'wheatear', 'ssr-25')
     expect(rowsOf(edited)).toEqual(
       expect.arrayContaining(['A1.+-K1.A1 switched extra-low', 'A1.−-K1.A2 neutral extra-low']),
     )

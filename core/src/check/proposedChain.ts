@@ -1,11 +1,13 @@
 import { actionOf } from '../kinds/actionOf'
+import type { Answers } from '../kinds/answers'
 import { answersOf } from '../kinds/answersOf'
 import type { FieldData } from '../plant/fieldValue'
 import { mismatch } from '../probes/mismatch'
 import { givesOf } from '../device/duty'
 import { goesAgainst } from '../device/goesWith'
 import { asSet } from '../device/asSet'
-import { suitsPractice } from '../device/suitsPractice'
+import { actionOptions } from '../device/actionOptions'
+import { shelfOf } from '../device/suitsPractice'
 import type { DeviceProfile } from '../device/deviceProfile'
 import type { PortRef } from '../document/chain'
 import { withDefaultPlans } from '../survey/defaultPlans'
@@ -100,10 +102,19 @@ function putBest(
   return best?.edited ?? edited
 }
 
+/** Whether a circuit that is at hand gives the three phases of a load, at its volts. */
+function givesPhases(supply: DeviceProfile, answers: Answers, ports: DeviceProfile['ports']): boolean {
+  const out = supplyOutOf(supply)
+  if (out?.l3 === undefined || !atHand(answers, supply)) return false
+  return Object.values(ports).some(
+    (port) => port.kind === 'load' && Math.abs(port.load.volts - out.volts) < 0.06 * out.volts,
+  )
+}
+
 /** What takes three phases is proposed where a circuit gives them, or a drive of the chain that moves nothing yet. */
 const canBeFed = ({ ports }: DeviceProfile, { job, loop }: Edited, shelf: readonly DeviceProfile[]) =>
   !Object.values(ports).some((port) => port.kind === 'load' && port.load.phases === 3) ||
-  shelf.some((each) => each.category === 'supply' && supplyOutOf(each)?.l2 !== undefined) ||
+  shelf.some((each) => each.category === 'supply' && givesPhases(each, answersOf(loop), ports)) ||
   Object.entries(loop.chain.devices).some(
     ([id, { profile }]) =>
       supplyOutOf(job.profiles[profile]!)?.l2 !== undefined &&
@@ -118,15 +129,14 @@ function candidatesFor(edited: Edited, wanted: Wanted, { shelf }: Tools): readon
   const { category, places, does, senses, measures, control, alarm } = wanted
   return shelf
     .filter((profile) => {
-      if (profile.category !== category || !suitsKind(edited, profile) || !suitsPractice(profile, edited.job.practice))
-        return false
+      if (profile.category !== category || !suitsKind(edited, profile)) return false
       if (category === 'load' && !canBeFed(profile, edited, shelf)) return false
       const ports = Object.values(profile.ports)
       if (places && !places.some((place) => (profile.probe ?? profile.limiter)?.places?.[place])) return false
       if (does && !ports.some((port) => 'does' in port && port.does === does)) return false
       if (senses && profile.permissive?.senses !== senses) return false
       if (control && !profile.controller?.controls?.[control]) return false
-      if (ports.some((port) => port.kind === 'contact' && port.action && port.action !== action)) return false
+      if (!actionOptions(profile, action)) return false
       // A second thermostat is there for when the first one's supply is gone.
       if (category === 'controller' && ports.some(({ kind }) => kind === 'supply-in')) return false
       if (alarm && profile.load?.alarm !== 'own-supply') return false
@@ -162,8 +172,7 @@ function controllersThatCan(
     .filter((profile) => {
       const { controller } = profile
       if (profile.category !== 'controller' || !controller?.controls?.[control]) return false
-      if (Object.values(profile.ports).some((port) => port.kind === 'contact' && port.action && port.action !== action))
-        return false
+      if (!actionOptions(profile, action)) return false
       if (!suitsKind(edited, profile) || (control === 'staged' && outputsOf(profile) < stages)) return false
       // One that takes its share of a cycle is planned so: who chose a swing gets a swing.
       if (control === 'on-off' && controller.controls['time-proportioned']) return false
@@ -225,8 +234,31 @@ function waysToFeed(supplies: readonly DeviceProfile[]): readonly (readonly Devi
 const isUnfed = (edited: Edited, tools: Tools) =>
   checkLoop(contextOf(withPlans(edited, tools), tools)).open.some(({ code }) => unfed.has(code))
 
+/** Whether a supply gives what something of the chain takes, by its volts: what gives nothing of it need not be tried. */
+function isOfUse({ job, loop }: Edited, supply: DeviceProfile): boolean {
+  const out = supplyOutOf(supply)
+  if (!out) return false
+  return Object.values(loop.chain.devices).some(({ profile }) =>
+    Object.values(job.profiles[profile]?.ports ?? {}).some((port) => {
+      if (port.kind === 'supply-in')
+        return Object.values(port.variants).some(({ lowV, highV }) => out.volts >= lowV && out.volts <= highV)
+      return port.kind === 'load' && Math.abs(port.load.volts - out.volts) <= 0.1 * port.load.volts
+    }),
+  )
+}
+
+/** The plainest circuit first: ground-fault protection and three phases where they are wanted. */
+const plainFirst = (a: DeviceProfile, b: DeviceProfile) => {
+  const more = (profile: DeviceProfile) => {
+    const out = supplyOutOf(profile)
+    return Number(out?.classA === true) + Number(out?.l3 !== undefined)
+  }
+  return more(a) - more(b)
+}
+
 /** Takes one way of feeding after another while it helps. */
-function feedBy(edited: Edited, ways: readonly (readonly DeviceProfile[])[], tools: Tools): Edited {
+function feedBy(edited: Edited, all: readonly (readonly DeviceProfile[])[], tools: Tools): Edited {
+  const ways = all.filter((way) => isOfUse(edited, way.at(-1)!))
   let next = edited
   for (let i = 0; i < MOST_SUPPLIES; i++) {
     const clear = withoutUnfit(next, tools)
@@ -246,10 +278,9 @@ function feedBy(edited: Edited, ways: readonly (readonly DeviceProfile[])[], too
  */
 function feed(edited: Edited, tools: Tools): Edited {
   const answers = answersOf(edited.loop)
-  const supplies = tools.shelf.filter(
-    (profile) =>
-      profile.category === 'supply' && suitsKind(edited, profile) && suitsPractice(profile, edited.job.practice),
-  )
+  const supplies = tools.shelf
+    .filter((profile) => profile.category === 'supply' && suitsKind(edited, profile))
+    .sort(plainFirst)
   const there = supplies.filter((profile) => atHand(answers, profile))
   const single = feedBy(
     edited,
@@ -264,6 +295,7 @@ function mend(edited: Edited, tools: Tools): Edited {
   let next = withPlans(edited, tools)
   for (let i = 0; i < MOST_FIXES; i++) {
     const found = checkLoop(contextOf(next, tools)).open
+    const now = wrongWith(next, tools)
     const [better] = found
       // What was answered is followed; nobody answers otherwise but whoever was asked.
       .flatMap(({ fix }) => (fix && fix.do !== 'answer' ? [fix] : []))
@@ -271,10 +303,15 @@ function mend(edited: Edited, tools: Tools): Edited {
         const tried = applyFix(next, fix, tools.shelf, tools.makeId, (profile) =>
           placing(next.loop, profile, tools.data),
         )
-        return tried ? [{ tried, score: wrongWith(tried, tools) }] : []
+        if (!tried) return []
+        const score = wrongWith(tried, tools)
+        // A relay that takes a line over is of use once its line is fed.
+        if (score < now || fix.do !== 'insert' || fix.wants.category !== 'relay') return [{ tried, score }]
+        const fed = feed(withPlans(tried, tools), tools)
+        return [{ tried: fed, score: wrongWith(fed, tools) }]
       })
       .sort((a, b) => a.score - b.score)
-    if (!better || better.score >= wrongWith(next, tools)) return next
+    if (!better || better.score >= now) return next
     next = withPlans(better.tried, tools)
   }
   return next
@@ -459,7 +496,8 @@ const bestOf = (all: readonly Built[]): Built | undefined =>
  * a finding names what was answered and what it is instead.
  * @returns undefined where the shelf has no controller for it
  */
-export function proposedChain(edited: Edited, proposal: Proposal, tools: Tools): Edited | undefined {
+export function proposedChain(edited: Edited, proposal: Proposal, given: Tools): Edited | undefined {
+  const tools = { ...given, shelf: shelfOf(given.shelf, edited.job.practice) }
   const answers = answersOf(edited.loop)
   const controllers = controllersFor(edited, proposal, tools)
   const about = (suits: (profile: DeviceProfile) => boolean) =>

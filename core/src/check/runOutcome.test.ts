@@ -209,13 +209,13 @@ describe('a timer that must hold a time at temperature', () => {
     rewhole(
       chained('cabinet', { hold, way: 'proportioned' }, [
         'mains-230-20',
-        'merlin',
+        'wheatear',
         'oven-k',
         'oven-element-2000',
         'goshawk',
-        'merlin>goshawk:ssr-25',
+        'wheatear>goshawk:ssr-25',
       ]),
-      'merlin',
+      'wheatear',
       ({ timer }) => ({ timer: { ...timer!, from, aS: hold * 60 } }),
     )
   const weather = { ...dayWeather(cabinet('key', 120).loop, 'design'), hourlyC: winterDay(16) }

@@ -14,7 +14,10 @@ export type Category = (typeof categories)[number]
 export const loadKinds = ['resistive', 'motor', 'compressor', 'lamp', 'capacitive', 'coil', 'dc'] as const
 export type LoadKind = (typeof loadKinds)[number]
 
-export const contactRoles = ['alarm', 'defrost', 'fan', 'timer', 'open', 'close', 'pump', 'backup', 'light'] as const
+/** How the three elements of a three-phase heater are joined. */
+export const elementJoins = ['star', 'delta'] as const
+
+export const contactRoles = ['alarm', 'defrost', 'fan', 'timer', 'open', 'close', 'pump', 'backup', 'light', 'changeover'] as const
 export type ContactRole = (typeof contactRoles)[number]
 
 export const effects = ['element', 'fuel', 'water-flow', 'cooling', 'air-flow', 'defrost', 'light', 'none'] as const
@@ -51,7 +54,7 @@ export type Control = (typeof controls)[number]
 
 export const faultActions = ['off', 'on', 'last', 'duty'] as const
 
-export const senses = ['flow', 'pressure', 'door', 'time', 'hand', 'frost', 'air-flow', 'co', 'level'] as const
+export const senses = ['flow', 'pressure', 'door', 'time', 'hand', 'frost', 'air-flow', 'co', 'level', 'overload'] as const
 /** What a permissive contact feels. */
 export type Sense = (typeof senses)[number]
 

@@ -19,12 +19,26 @@ import { windingsOf, windingSteps } from './windingSteps'
 const OHM = { kind: 'number', quantity: 'resistance', low: 0, high: 1e12 } as const
 const ids = (rows: readonly WireRow[]) => rows.map(({ id }) => id)
 
-/** What a load measures between its two terminals, cold; undefined where its plate does not tell. Formula: U\u00b2 / P. */
+/**
+ * What a load measures between two of its terminals, cold; undefined where its plate does not tell.
+ * Formula: U\u00b2 / P; three equal elements 2 U\u00b2 / P between any two terminals, in star (two of U\u00b2 / P in a row) as in delta (3 U\u00b2 / P
+ * beside twice that).
+ * Source: Ohm's law, as `heatingElements`.
+ */
 export function loadOhm({ load }: Pick<LoadPort, 'load'>): number | undefined {
-  return load.kind === 'resistive' && load.powerW > 0 && (load.phases ?? 1) === 1
-    ? (load.volts * load.volts) / load.powerW
-    : undefined
+  if (load.kind !== 'resistive' || load.powerW <= 0) return undefined
+  return ((load.phases === 3 ? 2 : 1) * load.volts * load.volts) / load.powerW
 }
+
+/** The pairs of terminals between which a load is measured: one, or each two of three phases. */
+const endsOf = ({ load, line, neutral, l2, l3 }: LoadPort): readonly (readonly [string, string])[] =>
+  load.phases === 3 && l2 !== undefined && l3 !== undefined
+    ? [
+        [line, l2],
+        [l2, l3],
+        [line, l3],
+      ]
+    : [[line, neutral]]
 
 /** One terminal in words. */
 const at = ({ tag, label }: WireRow['from']) => `${tag} ${label}`
@@ -152,25 +166,32 @@ function separationSteps(context: LoopContext, make: StepMaker): SafetyStep[] {
       !(loadPort.does === 'none' && loadPort.load.kind !== 'coil'),
   )
   return [
-    ...loads.map(({ load, loadPort, portId }) => {
+    ...loads.flatMap(({ load, loadPort, portId }) => {
       const mine = rows.filter(({ serves }) => serves.includes(`${load.id}.${portId}`))
       const expected = loadOhm(loadPort)
-      const [a, b] = [loadPort.line, loadPort.neutral].map((t) => load.facts.terminals[t]?.label ?? t)
-      return make.read(
-        {
-          id: `load:${load.id}.${portId}:${signOf(ids(mine))}`,
-          group: 'Separation',
-          title: `Across ${load.tag}`,
-          doing: `All contacts open. Ohms at ${load.tag} ${load.name}, ${a} to ${b}.`,
-          should:
-            expected === undefined
-              ? 'A coil reads some ohms, electronics more: never a dead short.'
-              : `About ${ohmWords(expected)}: the load itself, no short.`,
-          ask: OHM,
-          hunt: load.id,
-        },
-        acrossLoad(load.tag, expected),
-      )
+      const pairs = endsOf(loadPort)
+      const { joined } = loadPort.load
+      return pairs.map((pair) => {
+        const [a, b] = pair.map((t) => load.facts.terminals[t]?.label ?? t)
+        const several = pairs.length > 1
+        return make.read(
+          {
+            id: `load:${load.id}.${portId}:${several ? `${pair.join('-')}:` : ''}${signOf(ids(mine))}`,
+            group: 'Separation',
+            title: several ? `Across ${load.tag}: ${a} to ${b}` : `Across ${load.tag}`,
+            doing: `All contacts open. Ohms at ${load.tag} ${load.name}, ${a} to ${b}.`,
+            should:
+              expected === undefined
+                ? 'A coil reads some ohms, electronics more: never a dead short.'
+                : several
+                  ? `About ${ohmWords(expected)}, the same between any two: three equal elements${joined ? ` in ${joined}` : ''}, no short.`
+                  : `About ${ohmWords(expected)}: the load itself, no short.`,
+            ask: OHM,
+            hunt: load.id,
+          },
+          acrossLoad(load.tag, expected),
+        )
+      })
     }),
     ...sources.flatMap((source) => {
       const mine = mains.filter((row) => row.source?.device === source.device)

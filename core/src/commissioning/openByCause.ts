@@ -12,6 +12,7 @@ const opened: Readonly<Record<Exclude<PermissiveFacts['senses'], 'frost'>, strin
   'air-flow': 'Stop the fan by its own switch, or pull the pressure tube off the switch, hands clear of the fan',
   co: 'Press its test button',
   level: 'Lift the float, or drain as its leaflet says',
+  overload: 'Press its test key; nobody overloads the motor for it',
 }
 
 /** Under this plain ice water is no longer cold enough, °C: it stays at 0. */

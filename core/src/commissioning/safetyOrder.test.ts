@@ -126,8 +126,8 @@ function threePhase(): Edited {
 }
 
 describe('1 nothing is lifted live on an input that is not separated', () => {
-  const cabinet = () => chained('cabinet', {}, ['mains-230-20', 'merlin', 'oven-k', 'oven-element-2000', 'goshawk'])
-  it('merlin\u2019s input is not: power-up and the probe test lift dead, cover closed', () => {
+  const cabinet = () => chained('cabinet', {}, ['mains-230-20', 'wheatear', 'oven-k', 'oven-element-2000', 'goshawk'])
+  it('wheatear\u2019s input is not: power-up and the probe test lift dead, cover closed', () => {
     const pull = one(cabinet(), 'on:pull:')
     expect(pull.doing).toMatch(/^Off, locked, proved dead: lift .* Cover closed, power on.*land it again/)
     expect(pull.caution).toContain('not separated from mains')

@@ -4,6 +4,7 @@ import { civilDay } from '../time/civilDay'
 import { plainDay } from '../time/plainDay'
 import { chained } from '../testing/chains'
 import { applyCommand } from './applyChange'
+import { LOOP_VERSION } from './fields/loopFields'
 import { changesSince, isLocked, lockedOut } from './handover'
 import { kindsOf, logKinds } from './logKind'
 import { migration } from './migrate'
@@ -92,7 +93,7 @@ describe('bringing a loop forward', () => {
       const applied = applyCommand(documents, { change: migration(documents, signed.at) })
       if (!applied.ok) throw new Error('it clashes')
       const next = applied.documents[loop.id] as typeof loop
-      expect(next.version).toBe(3)
+      expect(next.version).toBe(LOOP_VERSION)
       expect(next.proof).not.toHaveProperty('answers')
       expect(Object.values(next.proof.readings).map(({ step, text }) => [step, text])).toEqual(
         Object.entries(answers ?? {}),

@@ -13,6 +13,7 @@ import { ordered } from '../schema/ordered'
 import type { Change } from './command'
 import type { JobDocument, LoopDocument, ProofReading } from './documents'
 import { mountingKey } from './mountingTwo'
+import { jobDevicesNow, loopDevicesNow } from './renamedDevices'
 import { namedAnew } from './renamedInThree'
 
 interface LoopOne {
@@ -25,11 +26,13 @@ interface LoopOne {
   }
 }
 
-const isLoopOne = (document: unknown): document is LoopOne =>
+const isVersion = (document: unknown, type: 'job' | 'loop', version: number): boolean =>
   document !== null &&
   typeof document === 'object' &&
-  (document as { type?: unknown }).type === 'loop' &&
-  (document as { version?: unknown }).version === 1
+  (document as { type?: unknown }).type === type &&
+  (document as { version?: unknown }).version === version
+
+const isLoopOne = (document: unknown): document is LoopOne => isVersion(document, 'loop', 1)
 
 /** Loop 1 to 2: the two questions before a test were kept for a loop; now they are readings of the test of its first output. */
 function loopOneToTwo(id: string, loop: LoopOne, at: string): Change[] {
@@ -141,22 +144,40 @@ const loopTwoToThree = (id: string, loop: LoopTwo, job: JobDocument | undefined)
   ...namedAnew(id, loop),
 ]
 
-const isLoopTwo = (document: unknown): document is LoopTwo =>
-  document !== null &&
-  typeof document === 'object' &&
-  (document as { type?: unknown }).type === 'loop' &&
-  (document as { version?: unknown }).version === 2
+const isLoopTwo = (document: unknown): document is LoopTwo => isVersion(document, 'loop', 2)
+
+interface LoopThree {
+  readonly chain?: unknown
+  readonly survey?: unknown
+}
+
+const isLoopThree = (document: unknown): document is LoopThree => isVersion(document, 'loop', 3)
+
+/** Loop 3 to 4: devices of the shelf that were named anew. */
+const loopThreeToFour = (id: string, loop: LoopThree): Change[] => [
+  { document: id, path: ['version'], from: 3, to: 4 },
+  ...loopDevicesNow(id, loop),
+]
+
+interface JobTwo {
+  readonly profiles?: unknown
+  readonly devices?: unknown
+}
+
+const isJobTwo = (document: unknown): document is JobTwo => isVersion(document, 'job', 2)
+
+/** Job 2 to 3: copies of devices of the shelf that were named anew. */
+const jobTwoToThree = (id: string, job: JobTwo): Change[] => [
+  { document: id, path: ['version'], from: 2, to: 3 },
+  ...jobDevicesNow(id, job),
+]
 
 interface JobOne {
   readonly practice?: unknown
   readonly profiles?: Readonly<Record<string, unknown>>
 }
 
-const isJobOne = (document: unknown): document is JobOne =>
-  document !== null &&
-  typeof document === 'object' &&
-  (document as { type?: unknown }).type === 'job' &&
-  (document as { version?: unknown }).version === 1
+const isJobOne = (document: unknown): document is JobOne => isVersion(document, 'job', 1)
 
 /** Job 1 to 2: its copies of devices are described in the words of now, and its practice is Europe where it was the wiring standard. */
 const jobOneToTwo = (id: string, { profiles, practice }: JobOne): Change[] => [
@@ -168,15 +189,21 @@ const jobOneToTwo = (id: string, { profiles, practice }: JobOne): Change[] => [
   }),
 ]
 
+/** The one step that an old document is brought forward by; nothing where it is of the present version. */
+function nextStep(id: string, document: unknown, at: string, job: JobDocument | undefined): Change[] {
+  if (isLoopOne(document)) return loopOneToTwo(id, document, at)
+  if (isLoopTwo(document)) return loopTwoToThree(id, document, job)
+  if (isLoopThree(document)) return loopThreeToFour(id, document)
+  if (isJobOne(document)) return jobOneToTwo(id, document)
+  return isJobTwo(document) ? jobTwoToThree(id, document) : []
+}
+
 /** Everything that brings one document to its present version, step by step. */
 function forward(id: string, document: unknown, at: string, job: JobDocument | undefined): Change[] {
-  if (isLoopOne(document)) {
-    const change = loopOneToTwo(id, document, at)
-    const applied = applyCommand({ [id]: document }, { change })
-    return applied.ok ? [...change, ...forward(id, applied.documents[id], at, job)] : change
-  }
-  if (isLoopTwo(document)) return loopTwoToThree(id, document, job)
-  return isJobOne(document) ? jobOneToTwo(id, document) : []
+  const change = nextStep(id, document, at, job)
+  if (change.length === 0) return change
+  const applied = applyCommand({ [id]: document }, { change })
+  return applied.ok ? [...change, ...forward(id, applied.documents[id], at, job)] : change
 }
 
 /**

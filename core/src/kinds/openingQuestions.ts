@@ -9,4 +9,4 @@ export const openingQuestions = (kind: LoopKind): readonly Question[] =>
 
 /** The mains that nearly every place of a practice has; none for what runs on a battery. */
 export const usualAnswers = (kind: LoopKind, practice: Practice): Answers =>
-  factsOfKind(kind).battery ? {} : { mainsAtHand: practice === 'us' ? '120' : '230' }
+  factsOfKind(kind).battery ? {} : { mainsAtHand: practice === 'us' ? '240' : '230' }

@@ -1,4 +1,5 @@
 import type { Answer, Answers } from './answers'
+import { type Practice, standardOf, type WiringStandard } from '../units/practice'
 import type { Quantity } from '../units/quantity'
 
 /** One thing to find out on the first visit. */
@@ -47,6 +48,8 @@ interface Choice {
   readonly title: string
   /** What follows from it. Figures in braces, for `tell`. */
   readonly consequence: string
+  /** Found only where wiring follows this standard. */
+  readonly standard?: WiringStandard
 }
 
 export interface ChoiceQuestion extends Common {
@@ -64,12 +67,21 @@ export const isAsked = ({ when }: Question, answers: Readonly<Record<string, Ans
 export const inOrder = ({ choices }: Pick<ChoiceQuestion, 'choices'>) =>
   Object.entries(choices).sort(([, a], [, b]) => a.order - b.order)
 
+/** The choices that a practice knows, and the one that was chosen whatever it is: what was answered is never hidden. */
+export const offeredIn = (question: Pick<ChoiceQuestion, 'choices'>, practice: Practice, chosen: unknown) =>
+  inOrder(question).filter(
+    ([id, { standard }]) => standard === undefined || standard === standardOf[practice] || id === chosen,
+  )
+
+type Choices = Readonly<Record<string, readonly [title: string, consequence: string, standard?: WiringStandard]>>
+
 /** Choices from titles and consequences, in order. */
-const choicesOf = (
-  choices: Readonly<Record<string, readonly [title: string, consequence: string]>>,
-): ChoiceQuestion['choices'] =>
+const choicesOf = (choices: Choices): ChoiceQuestion['choices'] =>
   Object.fromEntries(
-    Object.entries(choices).map(([id, [title, consequence]], i) => [id, { order: i + 1, title, consequence }]),
+    Object.entries(choices).map(([id, [title, consequence, standard]], i) => [
+      id,
+      { order: i + 1, title, consequence, ...(standard ? { standard } : {}) },
+    ]),
   )
 
 type Rest = Partial<Pick<Common, 'required' | 'when' | 'safety' | 'assumed' | 'opens'>>
@@ -90,7 +102,7 @@ export const asksWhich = (
   group: string,
   id: string,
   title: string,
-  choices: Readonly<Record<string, readonly [title: string, consequence: string]>>,
+  choices: Choices,
   hint: string,
   rest: Rest & Pick<ChoiceQuestion, 'school'> = {},
 ): ChoiceQuestion => ({ ask: 'choice', group, id, title, choices: choicesOf(choices), hint, required: false, ...rest })

@@ -178,7 +178,7 @@ describe('the band', () => {
     expect(rest.rest!.offsetK).toBe(0)
   })
   it('a time share on a relay wears it, on a solid-state output it does not', () => {
-    const edited = only('cabinet', {}, 'mains-230-20', 'merlin', 'oven-k', 'oven-element-2000')
+    const edited = only('cabinet', {}, 'mains-230-20', 'wheatear', 'oven-k', 'oven-element-2000')
     expect(lineOf(of(edited).view.lines, 'life')).toBeUndefined()
     expect(of(edited).view.scale.text(50)).toBe('1.0\u00a0s')
   })
@@ -282,23 +282,23 @@ describe('the week', () => {
 })
 
 describe('the timer', () => {
-  const merlin = (change: object) =>
-    rewhole(only('cabinet', {}, 'mains-230-20', 'merlin', 'oven-k', 'oven-element-2000'), 'merlin', ({ timer }) => ({
+  const wheatear = (change: object) =>
+    rewhole(only('cabinet', {}, 'mains-230-20', 'wheatear', 'oven-k', 'oven-element-2000'), 'wheatear', ({ timer }) => ({
       timer: { ...timer!, ...change },
     }))
-  const of = (edited: Edited) => timerView(contextOf(edited), deviceOf(edited, 'merlin'))!
+  const of = (edited: Edited) => timerView(contextOf(edited), deviceOf(edited, 'wheatear'))!
   it('stands in series with the thermostat; its own relay follows it alone', () =>
-    expect(of(merlin({ aS: 600 })).relays.map(({ port, follows }) => [port, follows])).toEqual([
+    expect(of(wheatear({ aS: 600 })).relays.map(({ port, follows }) => [port, follows])).toEqual([
       ['out1', 'both'],
       ['bell', 'timer'],
     ]))
   it('waits for the heat where it counts from there', () => {
     const parts = (edited: Edited) => of(edited).relays[0]!.stretches.map(({ part }) => part)
-    expect(parts(merlin({ aS: 600, from: 'heat' }))).toContain('waits')
-    expect(parts(merlin({ aS: 600, from: 'key' }))).not.toContain('waits')
+    expect(parts(wheatear({ aS: 600, from: 'heat' }))).toContain('waits')
+    expect(parts(wheatear({ aS: 600, from: 'key' }))).not.toContain('waits')
   })
   it('says that a repeat needs both times', () =>
-    expect(of(merlin({ mode: 'repeat', aS: 60, bS: 0 })).none).toContain('A and a time B'))
+    expect(of(wheatear({ mode: 'repeat', aS: 60, bS: 0 })).none).toContain('A and a time B'))
 })
 
 describe('the offset', () => {

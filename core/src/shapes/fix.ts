@@ -3,7 +3,8 @@ import type { BandBehaviour, FanBehaviour, OnOffBehaviour } from '../settings/be
 import type { ControllerPlan } from '../settings/controllerPlan'
 import type { PermissiveFacts } from '../device/deviceProfile'
 import type { Nameplate } from '../device/withNameplate'
-import type { Category } from '../choices/deviceChoices'
+import type { Category, Control, Effect } from '../choices/deviceChoices'
+import type { LoopKind } from '../kinds/ids'
 
 /** What a device for a remedy must be able to do, never which one it is. */
 export interface WantedDevice {
@@ -12,11 +13,20 @@ export interface WantedDevice {
   readonly coil?: { readonly volts: number; readonly current: 'ac' | 'dc' }
   /** Carries this much of this kind of load at these volts. */
   readonly carries?: { readonly load: string; readonly volts: number; readonly amps: number }
+  /** Breaks so many hots at once; one where it is left out. */
+  readonly poles?: 1 | 2 | 3
   /** Contact clean enough for millivolts and milliamps. */
   readonly gold?: true
   /** Mains and extra-low voltage side by side on one body. */
   readonly separated?: true
   readonly senses?: PermissiveFacts['senses']
+  readonly does?: Effect
+  /** Ways of control that a controller must know. */
+  readonly controls?: readonly Control[]
+  /** Kind of loop that it must be made for, where it is made for some. */
+  readonly suits?: LoopKind
+  /** Electric power that it should come near to, W. */
+  readonly powerW?: number
   /** Turns one signal into another. */
   readonly converts?: { readonly from: string; readonly to: string }
 }
@@ -24,6 +34,7 @@ export interface WantedDevice {
 /** A remedy that the chain can carry out itself, as data. */
 export type Fix =
   | { readonly do: 'insert'; readonly connection: string; readonly wants: WantedDevice }
+  | { readonly do: 'replace'; readonly device: string; readonly wants: WantedDevice }
   | {
       readonly do: 'set-option'
       readonly device: string

@@ -8,6 +8,8 @@ const mains: Readonly<Record<string, readonly number[]>> = {
   '400': [230, 400],
   '120': [120],
   '240': [120, 240],
+  '208': [120, 208],
+  '480': [277, 480],
   none: [],
 }
 const low: Readonly<Record<string, { readonly volts: number; readonly current: SupplyOutPort['current'] }>> = {
@@ -19,7 +21,8 @@ const low: Readonly<Record<string, { readonly volts: number; readonly current: S
 export const supplyOutOf = ({ ports }: Pick<DeviceProfile, 'ports'>): SupplyOutPort | undefined =>
   Object.values(ports).find((port): port is SupplyOutPort => port.kind === 'supply-out')
 
-const near = (volts: number, other: number) => Math.abs(volts - other) <= 0.1 * other
+/** 208 and 240 V are two systems. */
+const near = (volts: number, other: number) => Math.abs(volts - other) <= 0.06 * other
 
 /** Whether a supply is the low voltage that was found at hand. */
 export function isLowAtHand({ lowAtHand }: Answers, profile: Pick<DeviceProfile, 'ports'>): boolean {

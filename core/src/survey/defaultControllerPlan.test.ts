@@ -78,12 +78,12 @@ describe('an output', () => {
   it.each([
     ['a contact', chained('floor'), ['on-off']],
     ['a fan signal and a thermostat', chained('fan'), ['fan', 'on-off']],
-    ['a contact that takes its share', chained('cabinet', {}, ['merlin']), ['band']],
+    ['a contact that takes its share', chained('cabinet', {}, ['wheatear']), ['band']],
     ['a signal', chained('room', {}, ['plover']), ['band']],
   ] as const)('%s is planned as %j', (_, edited, wanted) => expect(kinds(edited)).toEqual(wanted))
   it('that becomes another kind is planned anew, under its id', () => {
     const before = chained('cabinet', {}, ['mains-230-20', 'goosander', 'oven-pt100'])
-    const after = swapped(before, 'goosander', 'merlin')
+    const after = swapped(before, 'goosander', 'wheatear')
     expect(Object.keys(after.loop.settings.planned)).toEqual(Object.keys(before.loop.settings.planned))
     expect(kinds(after)).toEqual(['band'])
   })
@@ -96,7 +96,7 @@ describe('planned values', () => {
     expect(valuesOf(chained('cold-room'), 'eider').get('melt')).toBe(6)
   })
   it('an option that a parameter sets is what was chosen on the device', () =>
-    expect(valuesOf(chained('cabinet', {}, ['merlin']), 'merlin').get('type')).toBe('k'))
+    expect(valuesOf(chained('cabinet', {}, ['wheatear']), 'wheatear').get('type')).toBe('k'))
   it('what nothing is planned for is as it comes', () =>
     expect(valuesOf(chained('room', {}, ['plover']), 'plover').get('see')).toBe('room'))
   it('a period that is not there is off, and asks for nothing else', () => {

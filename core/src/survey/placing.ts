@@ -5,6 +5,8 @@ import type { DeviceProfile } from '../device/deviceProfile'
 import type { ProbePlace } from '../choices/deviceChoices'
 import type { Placing } from '../wiring/chainEdit'
 import { isLowAtHand } from './atHand'
+import { actionOptions } from '../device/actionOptions'
+import { actionOf } from '../kinds/actionOf'
 import { factsOfKind } from '../kinds/kinds'
 import { freezePoint, liquids } from '../kinds/freezePoint'
 
@@ -18,6 +20,10 @@ export function placing(loop: LoopDocument, profile: DeviceProfile, data: FieldD
   if (typeof transformerVa === 'number' && isLowAtHand(answersOf(loop), profile))
     return { nameplate: { ratedVa: transformerVa } }
   const facts = factsOfKind(loop.kind)
+  if (profile.controller) {
+    const set = actionOptions(profile, actionOf(loop)) ?? {}
+    if (Object.keys(set).length > 0) return { set }
+  }
   if (permissive?.senses === 'frost' && permissive.lowC !== undefined && permissive.highC !== undefined) {
     const usualC = freezeCutOutC(loop, data)
     return usualC === undefined ? {} : { dialC: Math.min(permissive.highC, Math.max(permissive.lowC, usualC)) }

@@ -130,7 +130,7 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
     () => chained('room', { tolerance: 0.5 }, ['bunting']),
     () => chained('room', { tolerance: 0.5 }),
   ],
-  C033_PROBE_ACCURACY: [() => chained('cabinet', { tolerance: 1 }, ['merlin', 'oven-k']), () => chained('cabinet')],
+  C033_PROBE_ACCURACY: [() => chained('cabinet', { tolerance: 1 }, ['wheatear', 'oven-k']), () => chained('cabinet')],
   C034_MINIMUM_OFF_TWICE: [() => chained('boiler'), () => replanned(chained('boiler'), { minimumOffS: 0 })],
   C035_MINIMUM_OFF_SHORT: [() => replanned(chained('cold-room'), { minimumOffS: 30 }), () => chained('cold-room')],
   C036_CROSSED: [
@@ -159,11 +159,14 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
   C042_FAILS_THE_WRONG_WAY: [() => chained('room'), () => replanned(chained('room'), { probeFault: 'duty' })],
   C043_SOLID_STATE_FAILS_CLOSED: [
     () =>
-      step(only('cabinet', 'mains-230-20', 'merlin', 'oven-k', 'oven-element-2000'), 'merlin>oven-element-2000:ssr-25'),
+      step(
+        only('cabinet', 'mains-230-20', 'wheatear', 'oven-k', 'oven-element-2000'),
+        'wheatear>oven-element-2000:ssr-25',
+      ),
     () =>
-      ['merlin>oven-element-2000:ssr-25', 'ssr-25>oven-element-2000:goshawk'].reduce(
+      ['wheatear>oven-element-2000:ssr-25', 'ssr-25>oven-element-2000:goshawk'].reduce(
         step,
-        only('cabinet', 'mains-230-20', 'merlin', 'oven-k', 'oven-element-2000'),
+        only('cabinet', 'mains-230-20', 'wheatear', 'oven-k', 'oven-element-2000'),
       ),
   ],
   C044_NO_BACKUP: [() => withoutDevice(chained('fan'), 'lapwing'), () => chained('fan')],
@@ -347,6 +350,15 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
     () => asked(chained('enclosure'), { cooler: 'air' }),
   ],
   C142_ONE_LEG_LIVE: [() => usCabinet('contactor-25'), () => usCabinet('contactor-2p-240')],
+  C155_PHASES: [
+    () => only('fan', 'mains-230-10', 'bunting', 'fan-motor-075', 'mains-230-10.out=bunting.heat'),
+    () => only('fan', 'mains-400-16-3p', 'bunting', 'fan-motor-400', 'mains-400-16-3p.out=bunting.heat'),
+  ],
+  C156_OTHER_PRACTICE: [() => inPractice(chained('cabinet'), 'us'), () => chained('cabinet')],
+  C157_MAINS_OF_OTHER_PRACTICE: [
+    () => inPractice(asked(chained('cabinet'), { mainsAtHand: '230' }), 'us'),
+    () => inPractice(asked(chained('cabinet'), { mainsAtHand: '240' }), 'us'),
+  ],
   C072_FOUND_NOT_WRITTEN: [
     () => keyed(floor()),
     () => {
@@ -460,7 +472,10 @@ function unguarded(): Edited {
 /** An element on a cycle, switched through a relay. */
 const cycled = (relay: string, cycleS: number): Edited =>
   replanned(
-    step(only('cabinet', 'mains-230-20', 'merlin', 'oven-k', 'oven-element-2000'), `merlin>oven-element-2000:${relay}`),
+    step(
+      only('cabinet', 'mains-230-20', 'wheatear', 'oven-k', 'oven-element-2000'),
+      `wheatear>oven-element-2000:${relay}`,
+    ),
     { cycleS },
   )
 

@@ -1,42 +1,78 @@
 import type { Answer } from '../kinds/answers'
-import type { LoopKind } from '../kinds/kinds'
+import { factsOfKind, type LoopKind } from '../kinds/kinds'
 import type { Edited } from '../wiring/edited'
 import { chained, soundSteps } from './chains'
 
-/** Where a loop is another one altogether: heaters of two hots, broken in both legs; a floor with its supply of 24 V of Class 2. */
+/** The same loops, made of what US practice has: 24 V of Class 2, two hots broken in both legs, motors and valves at 120 V. */
 const usOwn: Readonly<Partial<Record<LoopKind, readonly string[]>>> = {
   floor: ['mains-120-15', 'class2-24', 'floor-ntc10k', 'dipper', 'pump-120', 'shrike'],
-  room: ['mains-240-30', 'dipper', 'room-ntc10k', 'element-240-3800', 'goshawk', 'dipper>goshawk:contactor-2p-240'],
+  room: [
+    'mains-240-30',
+    'towhee',
+    'room-ntc10k-3977',
+    'element-240-3800',
+    'kinglet',
+    'towhee>kinglet:contactor-2p-240',
+  ],
   cabinet: [
     'mains-240-30',
-    'goosander',
+    'grosbeak',
     'oven-pt100',
     'element-240-3800',
-    'goshawk',
-    'goosander>goshawk:contactor-2p-240',
+    'kinglet',
+    'grosbeak>kinglet:contactor-2p-240',
   ],
-}
-/** A circuit of European practice, and what feeds the same devices in US practice. */
-const usCircuits: Readonly<Partial<Record<LoopKind, Readonly<Record<string, string>>>>> = {
-  boiler: { 'mains-230-10': 'mains-240-15' },
-  pool: { 'mains-230-16-30ma': 'mains-120-20-classa', 'safety-24': 'class2-24' },
-  fan: { 'mains-230-16-30ma': 'mains-240-15', 'mains-230-10': 'mains-240-20' },
-  enclosure: { 'mains-230-10': 'mains-240-15' },
-  'cold-room': { 'mains-230-20': 'mains-240-20' },
-  chiller: { 'mains-230-10': 'mains-240-15' },
+  boiler: ['mains-120-15', 'class2-24', 'veery', 'pocket-ntc10k-3977', 'outdoor-ntc10k-3977', 'boiler-cond'],
+  pool: [
+    'mains-120-20-classa',
+    'class2-24',
+    'redstart',
+    'pocket-ntc10k-3977',
+    'pool-gas',
+    'flow-reed',
+    'redstart>flow-reed:isolate-24ac',
+  ],
+  fan: [
+    'mains-120-20-classa',
+    'class2-24',
+    'bluebird',
+    'air-ntc10k-3977',
+    'humid-010',
+    'fan-ec-120',
+    'lapwing',
+    'exhaust-fan-120',
+    'alarm-own',
+    'air-proof',
+    'air-proof.contact=alarm-own.in',
+    'mains-120-15',
+    'mains-120-15.out=lapwing.warm',
+  ],
+  enclosure: ['mains-120-15', 'towhee', 'air-ntc10k-3977', 'air-valve-120'],
+  'cold-room': [
+    'mains-240-20',
+    'eider',
+    'chill-ntc10k',
+    'coil-ntc10k',
+    'cold-unit-240',
+    'evaporator-fan-240',
+    'defrost-heater-240',
+  ],
+  chiller: [
+    'mains-120-15',
+    'vireo',
+    'pocket-pt1000',
+    'compressor-call',
+    'flow-reed',
+    'flow-reed>compressor-call:frost-stat',
+  ],
+  thermostat: ['mains-120-15', 'towhee', 'air-ntc10k-3977', 'plain-heater-120', 'kinglet'],
 }
 
-/** A chain that is sound for each kind in US practice. */
-function usSteps(kind: LoopKind): readonly string[] {
-  const circuits = Object.entries(usCircuits[kind] ?? {})
-  return (
-    usOwn[kind] ??
-    soundSteps(kind).map((said) => {
-      const [from, to] = circuits.find(([of]) => said === of || said.startsWith(`${of}.`)) ?? []
-      return from !== undefined && to !== undefined ? said.replace(from, to) : said
-    })
-  )
-}
+/** A chain that is sound for each kind in US practice; what runs on a battery is the same anywhere. */
+const usSteps = (kind: LoopKind): readonly string[] => usOwn[kind] ?? soundSteps(kind)
+
+/** What a survey answers otherwise there: the mains at hand. */
+const usAnswers = (kind: LoopKind) => (factsOfKind(kind).battery ? {} : { mainsAtHand: '240' })
 
 export const practices = ['europe', 'us'] as const
 
@@ -47,6 +83,6 @@ export function soundIn(
   answers: Readonly<Record<string, Answer | undefined>> = {},
 ): Edited {
   if (practice === 'europe') return chained(kind, answers)
-  const { job, loop } = chained(kind, answers, usSteps(kind))
+  const { job, loop } = chained(kind, { ...usAnswers(kind), ...answers }, usSteps(kind))
   return { job: { ...job, practice: 'us', system: 'us', temperatureUnit: 'F' }, loop }
 }

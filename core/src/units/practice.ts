@@ -13,5 +13,11 @@ export const practiceTitles: Readonly<Record<Practice, string>> = {
 export const wiringStandards = ['iec', 'us'] as const
 export type WiringStandard = (typeof wiringStandards)[number]
 
+/** A wiring standard as people say where it holds. */
+export const standardTitles: Readonly<Record<WiringStandard, string>> = {
+  iec: 'Europe and the United Kingdom',
+  us: 'the United States and Canada',
+}
+
 /** The wiring standard that a practice follows. The UK wires after IEC 60364 as well, with words of its own. */
 export const standardOf: Readonly<Record<Practice, WiringStandard>> = { europe: 'iec', uk: 'iec', us: 'us' }

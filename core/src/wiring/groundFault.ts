@@ -8,11 +8,12 @@ export const givenBy = ({ facts }: ResolvedDevice): SupplyOutPort | undefined =>
   Object.values(facts.ports).find((port: Port): port is SupplyOutPort => port.kind === 'supply-out')
 
 /**
- * Volts from a hot of a supply to earth: half of two hots, a star’s phase of three, else all of it.
+ * Volts from a hot of a supply to earth: as its plate says, else half of two hots, a star’s phase of three, or all of it.
  * Formula: U/2 of two hots, U/√3 of a star, else U.
  * @example voltsToEarth({ volts: 240, midpoint: 'N' }) // 120
  */
-export function voltsToEarth({ volts, midpoint, l3, neutral, earth }: SupplyOutPort): number {
+export function voltsToEarth({ volts, midpoint, l3, neutral, earth, toEarthV }: SupplyOutPort): number {
+  if (toEarthV !== undefined) return toEarthV
   if (midpoint !== undefined) return volts / 2
   return l3 !== undefined && neutral !== earth ? volts / Math.sqrt(3) : volts
 }

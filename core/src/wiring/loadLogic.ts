@@ -55,6 +55,7 @@ const protecting: ReadonlySet<PermissiveFacts['senses']> = new Set([
   'co',
   'level',
   'door',
+  'overload',
 ])
 
 function dutyOf({ facts }: ResolvedDevice, { movedBy }: ContactPort): ContactDuty {

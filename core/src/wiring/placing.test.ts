@@ -85,10 +85,10 @@ describe('the box', () => {
   it('adds up what stands in it: a solid-state relay by its current', () => {
     const edited = chained('cabinet', {}, [
       'mains-230-20',
-      'merlin',
+      'wheatear',
       'oven-k',
       'oven-element-2000',
-      'merlin>oven-element-2000:ssr-25',
+      'wheatear>oven-element-2000:ssr-25',
     ])
     const state = boxPlan(contextOf(edited))!
     const ssr = state.inside.find(({ device: d }) => d.id === idOf(edited, 'ssr-25'))!
@@ -104,10 +104,10 @@ describe('the box', () => {
   it('a smaller box in a hot place does not fit, and says what to do', () => {
     const edited = chained('cabinet', {}, [
       'mains-230-20',
-      'merlin',
+      'wheatear',
       'oven-k',
       'oven-element-2000',
-      'merlin>oven-element-2000:ssr-25',
+      'wheatear>oven-element-2000:ssr-25',
     ])
     const hot = {
       ...edited,

@@ -123,7 +123,7 @@ describe('what must not be wired', () => {
     for (const row of rows) expect(row.from.tag === 'X1' && row.to.tag === 'A1').toBe(false)
   })
   it('a contact that puts its own voltage out never lands on a dry input', () => {
-    const edited = only('cabinet', 'mains-230-10', 'merlin', 'boiler-cond')
+    const edited = only('cabinet', 'mains-230-10', 'wheatear', 'boiler-cond')
     const { withheld } = listOf(edited)
     expect(withheld.some(({ reason }) => reason.includes('wants a dry contact'))).toBe(true)
   })

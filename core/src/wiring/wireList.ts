@@ -235,22 +235,21 @@ function feedRows(
   from: readonly [ResolvedDevice, Feet],
   to: readonly [ResolvedDevice, Feet],
   carries: Carries,
-  withLine = true,
+  without: ReadonlySet<keyof Feet> = new Set(),
   motor?: Partial<Draft>,
-  withReturn = true,
 ): Draft[] {
   const wire = (key: keyof Feet, as: WireRole, phase?: Wear['phase']): Draft[] => {
     const [a, b] = [from[1][key], to[1][key]]
-    if (a === undefined || b === undefined) return []
+    if (a === undefined || b === undefined || without.has(key)) return []
     const role = motor && as !== 'earth' ? 'motor' : as
     return [rows.row(connection, [from[0], a], [to[0], b], role, carries, motor, motor ? undefined : phase)]
   }
   const several = carries.split === true || (from[1].l2 !== undefined && to[1].l2 !== undefined)
   return [
-    ...(withLine ? wire('line', 'line', several ? 1 : undefined) : []),
+    ...wire('line', 'line', several ? 1 : undefined),
     ...wire('l2', 'line', 2),
     ...wire('l3', 'line', 3),
-    ...(withReturn ? (carries.split ? wire('neutral', 'line', 2) : wire('neutral', 'neutral')) : []),
+    ...(carries.split ? wire('neutral', 'line', 2) : wire('neutral', 'neutral')),
     ...wire('earth', 'earth'),
   ]
 }
@@ -325,21 +324,24 @@ function lineOf(rows: Rows, line: PowerPath): Draft[] {
     const into = toPort.kind === 'contact' ? toPort.common : toPort.kind === 'load' ? toPort.line : ''
     const role = motor ? 'motor' : fromPort.kind === 'supply-out' ? 'line' : 'switched'
     const from: End = [fromDevice, makeOf(connection)]
-    return rows.row(id, from, [toDevice, into], role, carries, motor, carries.split && !motor ? 1 : undefined)
+    const first = carries.split === true || (supply?.port.l3 !== undefined && loadPort.l3 !== undefined)
+    return rows.row(id, from, [toDevice, into], role, carries, motor, first && !motor ? 1 : undefined)
   })
   const last = connections[0]!.id
   if (supply) {
-    const second = line.contacts.filter(({ port }) => port.second !== undefined)
     const [from, to] = [
       [supply.device, supply.port],
       [load, loadPort],
     ] as const
-    const back = feedRows(rows, last, from, to, carries, false, motor, second.length === 0)
-    const other = second.length > 0 ? otherLeg(rows, last, supply, second, load, loadPort.neutral, carries) : []
+    const three = !motor && supply.port.l3 !== undefined && loadPort.l3 !== undefined
+    const broken = three ? threeLegs(rows, last, supply, line, carries) : twoLegs(rows, last, supply, line, carries)
+    const own: ReadonlySet<keyof Feet> = new Set(broken.map(({ foot }) => foot))
+    // A load of three phases that has no neutral names its earth in its place.
+    const bare: readonly (keyof Feet)[] = three && loadPort.neutral === loadPort.earth ? ['neutral'] : []
     return [
       ...along,
-      ...other,
-      ...back,
+      ...broken.flatMap(({ drafts }) => drafts),
+      ...feedRows(rows, last, from, to, carries, new Set([...own, ...bare, 'line']), motor),
       ...(motor ? [motorScreen(rows, last, supply.device, load, carries, motor)] : []),
     ]
   }
@@ -358,29 +360,87 @@ function lineOf(rows: Rows, line: PowerPath): Draft[] {
     : along
 }
 
-/** The other leg of a line, through the second pole of every contact that has one, in the order in which the current meets them. */
-function otherLeg(
+/** A leg of a line beside its first: the foot that it leads to, and its wires. */
+interface Leg {
+  readonly foot: keyof Feet
+  readonly drafts: readonly Draft[]
+}
+interface Pole {
+  readonly common: string
+  readonly make: string
+}
+type Head = { readonly device: ResolvedDevice; readonly port: Feet }
+
+/** Wires of one leg from the supply through a pole of each contact that has it, in the order in which the current meets them. */
+function legOf(
   rows: Rows,
   connection: string,
-  supply: { readonly device: ResolvedDevice; readonly port: { readonly neutral: string } },
-  contacts: PowerPath['contacts'],
-  load: ResolvedDevice,
-  into: string,
+  ends: readonly [End, End],
+  poles: readonly (readonly [ResolvedDevice, Pole])[],
+  [role, broken]: readonly [WireRole, WireRole],
   carries: Carries,
+  phase: Wear['phase'],
 ): Draft[] {
-  const role: WireRole = carries.split ? 'line' : 'neutral'
   const feet: readonly (readonly [End | undefined, End | undefined])[] = [
-    [undefined, [supply.device, supply.port.neutral]],
-    ...contacts.map(({ device, port: { second } }): readonly [End, End] => [
-      [device, second!.common],
-      [device, second!.make],
+    [undefined, ends[0]],
+    ...poles.map(([device, { common, make }]): readonly [End, End] => [
+      [device, common],
+      [device, make],
     ]),
-    [[load, into], undefined],
+    [ends[1], undefined],
   ]
-  return feet.slice(1).map(([to], i) => {
-    const from = feet[i]![1]!
-    const wears: WireRole = carries.split && i > 0 ? 'switched' : role
-    return rows.row(connection, from, to!, wears, carries, {}, carries.split ? 2 : undefined)
+  return feet
+    .slice(1)
+    .map(([to], i) => rows.row(connection, feet[i]![1]!, to!, i > 0 ? broken : role, carries, {}, phase))
+}
+
+const polesOf = (contacts: PowerPath['contacts'], pole: 'second' | 'third') =>
+  contacts.flatMap(({ device, port }): (readonly [ResolvedDevice, Pole])[] =>
+    port[pole] ? [[device, port[pole]]] : [],
+  )
+
+/** The other leg of a line, where a second pole breaks it. */
+function twoLegs(
+  rows: Rows,
+  connection: string,
+  { device, port }: Head,
+  { contacts, load, loadPort }: PowerPath,
+  carries: Carries,
+): readonly Leg[] {
+  const poles = polesOf(contacts, 'second')
+  if (poles.length === 0) return []
+  const ends: readonly [End, End] = [
+    [device, port.neutral],
+    [load, loadPort.neutral],
+  ]
+  const wears: readonly [WireRole, WireRole] = carries.split ? ['line', 'switched'] : ['neutral', 'neutral']
+  return [
+    { foot: 'neutral', drafts: legOf(rows, connection, ends, poles, wears, carries, carries.split ? 2 : undefined) },
+  ]
+}
+
+/** The second and the third phase of a line, each through the poles that break it. */
+function threeLegs(
+  rows: Rows,
+  connection: string,
+  { device, port }: Head,
+  { contacts, load, loadPort }: PowerPath,
+  carries: Carries,
+): readonly Leg[] {
+  return (
+    [
+      ['l2', 'second', 2],
+      ['l3', 'third', 3],
+    ] as const
+  ).flatMap(([foot, pole, phase]): Leg[] => {
+    const poles = polesOf(contacts, pole)
+    const [from, to] = [port[foot], loadPort[foot]]
+    if (poles.length === 0 || from === undefined || to === undefined) return []
+    const ends: readonly [End, End] = [
+      [device, from],
+      [load, to],
+    ]
+    return [{ foot, drafts: legOf(rows, connection, ends, poles, ['line', 'switched'], carries, phase) }]
   })
 }
 

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react'
 import { type Fix } from '@nachtigal/core/shapes/fix'
+import { shelfOf } from '@nachtigal/core/device/suitsPractice'
 import { fixWords } from '@nachtigal/core/check/fix'
 import { carryOutRemedy } from '@nachtigal/core/actions/carryOutRemedy'
 import { Button } from '../design/Button'
@@ -32,7 +33,7 @@ export function FixButton({ fix, of }: { fix: Fix; of: { finding: string } | { c
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [job, loop, loops, data, profiles, key])
   if (state === 'trying') {
-    const say = fixWords(fix, profiles)
+    const say = fixWords(fix, shelfOf(profiles, job.practice))
     return say === undefined ? null : (
       <span className="small text-ink2" role="status" data-remedy="trying">
         Being tried: {say}

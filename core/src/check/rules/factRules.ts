@@ -11,7 +11,10 @@ import { platesFor } from '../../survey/plates'
 import { siteQuestions } from '../../kinds/commonQuestions'
 import { atHand, supplyOutOf } from '../../survey/atHand'
 import { loadLogics } from '../../wiring/loadLogic'
+import { suitsPractice } from '../../device/suitsPractice'
+import { practiceTitles, standardOf, standardTitles } from '../../units/practice'
 import type { Found } from '../finding'
+import { wantedLike } from '../fix'
 import { answered, lookAgain, type Rule } from './rule'
 
 /** Plates that differ from the survey by less are one power: elements are made so. */
@@ -105,6 +108,37 @@ const suppliesAtHand: Rule = ({ chain, loop }) => {
   })
 }
 
+/** A device that is made for another wiring standard than the job's: it was landed there, or the practice was changed since. */
+const ofThisPractice: Rule = ({ chain, job, loop }) => {
+  const of = practiceTitles[job.practice]
+  const mains = siteQuestions.find(({ id }) => id === 'mainsAtHand')
+  const found = mains?.ask === 'choice' ? mains.choices[String(answersOf(loop)['mainsAtHand'])] : undefined
+  const answered =
+    found?.standard !== undefined && found.standard !== standardOf[job.practice]
+      ? [
+          lookAgain(
+            'C157_MAINS_OF_OTHER_PRACTICE',
+            { about: 'mainsAtHand', figures: { found: found.title, job: of } },
+            'survey',
+          ),
+        ]
+      : []
+  return [
+    ...answered,
+    ...chain.devices.flatMap(({ id, tag, name, facts }): Found[] =>
+      facts.standard === undefined || suitsPractice(facts, job.practice)
+        ? []
+        : [
+            lookAgain('C156_OTHER_PRACTICE', {
+              about: id,
+              figures: { tag, name, own: standardTitles[facts.standard], job: of },
+              fix: { do: 'replace', device: id, wants: wantedLike({ facts }, loop.kind) },
+            }),
+          ],
+    ),
+  ]
+}
+
 /** A load of the loop's control that is another sort than the survey found: a cast boiler where a condensing one was answered. */
 const loadsAsAnswered: Rule = ({ chain, loop, words }) => {
   const [first] = plansOf(loop.settings.planned)
@@ -191,6 +225,7 @@ export const factRules: readonly Rule[] = [
   airAgrees,
   goodsBearIt,
   suppliesAtHand,
+  ofThisPractice,
   airAtHand,
   lastsTheNight,
   fanProved,

@@ -6,7 +6,7 @@ import type { ResolvedDevice } from '../../document/chain'
 import type { Effect } from '../../choices/deviceChoices'
 import { factsOfKind } from '../../kinds/kinds'
 import { limitersOf, limitersOnCommand, ownProtection } from '../../wiring/protections'
-import { callPaths, powerPaths } from '../../wiring/powerPath'
+import { callPaths, type PowerPath, powerPaths } from '../../wiring/powerPath'
 import { screedMostC, screedWaitDays } from '../../kinds/screedQuestions'
 import { controlOutputs, reachOf } from '../../wiring/reach'
 import { isValve } from '../../wiring/valves'
@@ -217,20 +217,54 @@ const resetsByHand: Rule = (context) =>
       )
   })
 
-/** A load between two hots that is broken in one: the other stays live at it. */
-const bothLegsBroken: Rule = (context) =>
-  powerPaths(context.chain).flatMap(({ load, portId, loadPort, contacts, supply }): Found[] => {
-    if (supply?.port.midpoint === undefined || loadPort.does !== 'element' || contacts.length === 0) return []
-    if (contacts.some(({ port }) => port.second !== undefined)) return []
+/** Hots of a line that have to be broken at once: both of two, all of three; one, where the other side is a neutral. */
+function hotsOf({ supply, loadPort }: PowerPath): 1 | 2 | 3 {
+  if (supply?.port.l3 !== undefined && loadPort.l3 !== undefined && supply.port.movedBy === undefined) return 3
+  return supply?.port.midpoint !== undefined && loadPort.does === 'element' ? 2 : 1
+}
+
+/** A load between two hots or three that is not broken in all of them: the others stay live at it. */
+const everyLegBroken: Rule = (context) =>
+  powerPaths(context.chain).flatMap((path): Found[] => {
+    const { load, portId, contacts } = path
+    const hots = hotsOf(path)
+    if (hots === 1 || contacts.length === 0) return []
+    if (contacts.some(({ port }) => port.second !== undefined && (hots === 2 || port.third !== undefined))) return []
     return [
       told(
         'C142_ONE_LEG_LIVE',
         `${load.id}.${portId}`,
-        { load: load.tag, contact: contacts.map(({ device }) => device.tag).join(', ') },
-        { severity: 'look-again' },
+        { load: load.tag, contact: contacts.map(({ device }) => device.tag).join(', '), hots },
+        { severity: 'look-again', ...breakEveryLeg(path, hots) },
       ),
     ]
   })
+
+/** A relay that breaks every hot: in the place of the one that breaks too few, else put in before the load. */
+function breakEveryLeg({ contacts, connections, loadPort, supply }: PowerPath, poles: 2 | 3): Pick<Found, 'fix'> {
+  const { kind, volts, phases } = loadPort.load
+  const amps = ampsOf(loadPort.load) / (phases === 3 ? Math.sqrt(3) : 1)
+  const carries = { load: kind, volts, amps }
+  const relay = contacts.find(({ device }) => device.facts.category === 'relay')?.device
+  const coil = Object.values(relay?.facts.ports ?? {}).find((port) => port.kind === 'load' && port.does === 'none')
+  if (relay && coil?.kind === 'load') {
+    const current = coil.load.kind === 'dc' ? 'dc' : 'ac'
+    const wants = { category: 'relay', poles, coil: { volts: coil.load.volts, current }, carries } as const
+    return { fix: { do: 'replace', device: relay.id, wants } }
+  }
+  const last = connections.at(-1)
+  if (last?.fromPort.kind !== 'contact' || !supply || supply.port.l3 !== undefined) return {}
+  const wants = { category: 'relay', poles, coil: { volts: supply.port.volts, current: 'ac' }, carries } as const
+  return { fix: { do: 'insert', connection: last.id, wants } }
+}
+
+/** A load of three phases on a line that has one. */
+const phasesGiven: Rule = (context) =>
+  powerPaths(context.chain).flatMap(({ load, portId, loadPort, supply }): Found[] =>
+    supply && loadPort.load.phases === 3 && supply.port.l3 === undefined
+      ? [told('C155_PHASES', `${load.id}.${portId}`, { load: load.tag, supply: supply.device.tag })]
+      : [],
+  )
 
 /** A limiter far over what it protects lets too much through; one under the working point trips every day. */
 const limiterNearTarget: Rule = ({ chain, survey, words, loop, data }) => {
@@ -328,6 +362,7 @@ export const protectionRules: readonly Rule[] = [
   floorSupplyLimited,
   screedOld,
   resetsByHand,
-  bothLegsBroken,
+  everyLegBroken,
+  phasesGiven,
   minimumOffKept,
 ]

@@ -15,7 +15,7 @@ import {
   variant,
 } from '../../schema/field'
 import { signals } from '../../signal/signal'
-import { contactRoles, effects, loadKinds, probePlaces } from '../../choices/deviceChoices'
+import { contactRoles, effects, elementJoins, loadKinds, probePlaces } from '../../choices/deviceChoices'
 
 /** Place of an entry among the others of its map. */
 export const order = () => number('place in the list', 'count', { min: 0, max: 1e9 })
@@ -65,6 +65,8 @@ export const electricLoadRecord = record('Electrically', {
   amps: maybe(amps('Nameplate current')),
   powerFactor: maybe(number('Power factor', 'factor', { over: 0, max: 1 })),
   phases: maybe(figure('Phases', [1, 3])),
+  /** How three equal elements are joined between the three phases. */
+  joined: maybe(choice('Three elements in', elementJoins)),
   /** Current at switching on over running current. */
   inrush: maybe(number('Inrush over running', 'factor', { over: 0, max: 1000 })),
 })
@@ -133,6 +135,8 @@ export const portVariant = variant('use', {
     classA: maybe(flag('Class A ground-fault protection')),
     /** Two hots: `line` and `neutral` carry the full voltage between them, half of it each to the neutral named here. */
     midpoint: foot('Two hots: their neutral'),
+    /** Volts from a hot to earth, where they are not all of it, half of two hots or a star’s phase: two hots out of three. */
+    toEarthV: maybe(volts('Volts to earth')),
     /** The return of its extra-low secondary is earthed at one point. */
     earthedCommon: maybe(flag('Its minus or 0 is earthed')),
   }),
@@ -199,6 +203,8 @@ export const portVariant = variant('use', {
     breaks: foot('Opens from'),
     /** Second pole, moved together with the first: it breaks the other leg. */
     second: maybe(record('Second pole', { common: terminal('Common'), make: terminal('Closes to') })),
+    /** Third pole, for the third hot of three phases. */
+    third: maybe(record('Third pole', { common: terminal('Common'), make: terminal('Closes to') })),
     ratings: map('Ratings', ratingRecord),
     ratedOperations: number('Rated operations', 'count', { over: 0, max: 1e9 }),
     /** What moves it: the control, the port of a coil on the same device, its own limit, flow, a door, a hand. */

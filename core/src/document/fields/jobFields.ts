@@ -7,7 +7,7 @@ import { order } from '../../schema/places'
 import { noted } from './loopFields'
 
 /** Version of a job's document that is written; older ones are brought forward. */
-export const JOB_VERSION = 2
+export const JOB_VERSION = 3
 
 /** A meter, thermometer or clamp of the job. */
 export const instrumentRecord = whole(

@@ -30,7 +30,7 @@ const at = instant('at')
 export const noted = { order: order(), at, by }
 
 /** Version of a loop's document that is written; older ones are brought forward. */
-export const LOOP_VERSION = 3
+export const LOOP_VERSION = 4
 
 export const temporaryKinds = ['bridge', 'forced', 'hand', 'limit', 'lifted'] as const
 /** A bridge, a forced output, a switch in hand, a raised limit or a lifted wire. */

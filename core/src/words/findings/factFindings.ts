@@ -65,6 +65,21 @@ export const factFindings = {
     reason: `The survey found: ${f.found}.`,
     remedy: 'Choose a circuit of what is there, or have the licensed trade bring one and answer it so.',
   }),
+  C156_OTHER_PRACTICE: (f: {
+    readonly tag: string
+    readonly name: string
+    readonly own: string
+    readonly job: string
+  }): Sentences => ({
+    head: `${f.tag} ${f.name} is made for ${f.own}; this job is in ${f.job}.`,
+    reason: 'Its volts, terminals and approvals are those of the other practice.',
+    remedy: 'Choose one of this practice, or put the job right under Job details.',
+  }),
+  C157_MAINS_OF_OTHER_PRACTICE: (f: { readonly found: string; readonly job: string }): Sentences => ({
+    head: `${f.found} is not found in ${f.job}.`,
+    reason: 'The survey says so, and the job is in that practice.',
+    remedy: 'Measure it again and answer what is there, or put the practice of the job right under Job details.',
+  }),
   C145_NO_COMPRESSED_AIR: (f: { readonly poor: boolean }): Sentences => ({
     head: f.poor ? 'The compressed air is wet or oily.' : 'No compressed air for the cooler.',
     reason: f.poor

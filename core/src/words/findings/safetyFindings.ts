@@ -138,9 +138,17 @@ export const safetyFindings = {
     reason: 'What can hurt here depends on the answers.',
     remedy: `Answer in Survey: ${and(f.questions)}. First live and signing stay shut until then.`,
   }),
-  C142_ONE_LEG_LIVE: (f: { load: string; contact: string }): Sentences => ({
-    head: `One leg of ${f.load} stays live.`,
-    reason: `${f.contact} breaks one hot; the other one goes straight through, and with a fault to ground it heats with everything off.`,
-    remedy: 'A two-pole contactor that breaks both hots.',
+  C142_ONE_LEG_LIVE: (f: { load: string; contact: string; hots: 2 | 3 }): Sentences => ({
+    head: f.hots === 3 ? `Not every phase of ${f.load} is broken.` : `One leg of ${f.load} stays live.`,
+    reason:
+      f.hots === 3
+        ? `${f.contact} does not break all three; the others go straight through: a motor then burns on two, and an element stays live with everything off.`
+        : `${f.contact} breaks one hot; the other one goes straight through, and with a fault to ground it heats with everything off.`,
+    remedy: f.hots === 3 ? 'A three-pole contactor.' : 'A two-pole contactor that breaks both hots.',
+  }),
+  C155_PHASES: (f: { load: string; supply: string }): Sentences => ({
+    head: `${f.load} is made for three phases; ${f.supply} gives one.`,
+    reason: 'A motor hums and burns, elements give a part of their heat.',
+    remedy: 'Feed it from a three-phase circuit, or choose one for a single phase.',
   }),
 }

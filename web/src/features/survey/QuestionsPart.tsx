@@ -2,7 +2,7 @@ import './survey.css'
 import { useAct } from '../../loop/useAct'
 import { answerQuestions } from '@nachtigal/core/actions/answerQuestions'
 import { useState } from 'react'
-import { type ChoiceQuestion, inOrder, type NumberQuestion, type Question } from '@nachtigal/core/kinds/question'
+import { type ChoiceQuestion, offeredIn, type NumberQuestion, type Question } from '@nachtigal/core/kinds/question'
 import { answersOf, isAssumed } from '@nachtigal/core/kinds/answersOf'
 import { assumedQuestions } from '@nachtigal/core/survey/assumed'
 import { askedQuestions } from '@nachtigal/core/survey/surveyResult'
@@ -98,7 +98,7 @@ function useHint({ id, hint, safety }: Question): string {
 }
 
 function Chosen({ question }: { question: ChoiceQuestion }) {
-  const { words } = useLoop()
+  const { job, words } = useLoop()
   const [answer, put] = useAnswer(question.id)
   const chosen = typeof answer === 'string' ? question.choices[answer] : undefined
   const assumed = useAssumed(question)
@@ -113,7 +113,10 @@ function Chosen({ question }: { question: ChoiceQuestion }) {
         {...(question.required
           ? {}
           : { empty: assumed ? `assumed: ${words.tell(assumed.title).toLowerCase()}` : 'don\u2019t know' })}
-        choices={inOrder(question).map(([value, choice]) => ({ value, title: words.tell(choice.title) }))}
+        choices={offeredIn(question, job.practice, answer).map(([value, choice]) => ({
+          value,
+          title: words.tell(choice.title),
+        }))}
       />
       <p className="small text-ink2 pt-1" aria-hidden>
         {chosen ? words.tell(chosen.consequence) : hint}
@@ -129,7 +132,7 @@ function useAssumed({ id, choices }: ChoiceQuestion) {
 }
 
 function School({ question }: { question: ChoiceQuestion }) {
-  const { words } = useLoop()
+  const { job, words } = useLoop()
   const assumed = useAssumed(question)
   const [answer, put] = useAnswer(question.id)
   return (
@@ -137,7 +140,7 @@ function School({ question }: { question: ChoiceQuestion }) {
       <legend className="lab mb-1">
         {question.title} <span className="small">{words.tell(question.hint)}</span>
       </legend>
-      {inOrder(question).map(([value, { title, consequence }]) => (
+      {offeredIn(question, job.practice, answer).map(([value, { title, consequence }]) => (
         <label
           key={value}
           className={`flex gap-3 items-start px-3 py-2 border-t last:border-b border-line cursor-pointer min-h-12 ${answer === value ? 'chosen' : 'hover:bg-mark'}`}
