@@ -115,10 +115,10 @@ function rowsStep(context: LoopContext): SafetyStep {
     verdict: bad.length > 0 ? 'stop' : left.length > 0 ? 'waiting' : 'good',
     forbids: bad.length > 0,
     ...(bad.length > 0
-      ? toldOf({ code: 'rows.failed', figures: { bad: bad.map(({ row }) => row.number) } })
+      ? toldOf({ code: 'rows.failed', figures: { bad: bad.map(({ row }) => row.number) } }, context.words)
       : left.length > 0
         ? {}
-        : toldOf({ code: 'rows.through', figures: { wires: verdicts.length } })),
+        : toldOf({ code: 'rows.through', figures: { wires: verdicts.length } }, context.words)),
   }
 }
 
@@ -386,7 +386,7 @@ const COUPLE_OHM = 100
 /** The dead tests in their order: earth first, then rows, separation, polarity, insulation, windings, probes; then everything is put back. */
 export function deadSteps(context: LoopContext): readonly SafetyStep[] {
   if (context.rows.length === 0) return []
-  const make = stepMaker('dead', context.loop)
+  const make = stepMaker('dead', context)
   return [
     ...earthSteps(context, make),
     ...bondingSteps(context, make),

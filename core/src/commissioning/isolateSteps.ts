@@ -76,9 +76,9 @@ export function deadPairs({ kind, volts = 230, feet }: Source): readonly (readon
  * out. What the loop\u2019s own switch leaves live is a source of its own here.
  */
 export function isolateSteps(context: LoopContext): readonly SafetyStep[] {
-  const { loop, rows, chain, data } = context
+  const { rows, chain, data } = context
   if (rows.length === 0) return []
-  const make = stepMaker('isolate', loop)
+  const make = stepMaker('isolate', context)
   const sources = sourcesToIsolate(context)
   const sign = signOf(sources.map(({ device }) => device))
   const wait = fieldValue(data, 'wait.drive')

@@ -4,6 +4,7 @@ import { ordered } from '../schema/ordered'
 import { mayErr, outOfDate } from '../document/instruments'
 import { fieldValue } from '../plant/fieldValue'
 import { shownDay } from '../time/shownMoment'
+import { localTexts } from '../words/localTexts'
 import type { Words } from '../words/words'
 import { sayCause, sayVerdict } from '../words/sayVerdict'
 import { bandText, type ReadAndGood, setWords } from '../words/tests/anyTestWords'
@@ -41,12 +42,35 @@ export function readingsOf({ loop }: Pick<LoopContext, 'loop'>, test: string): R
   return currentReadings(loop, test, (reading) => (reading.attempt ?? 1) === attempt)
 }
 
+const named = (texts: Readonly<Record<string, string>>, { local }: Words) =>
+  Object.fromEntries(Object.entries(texts).map(([key, text]) => [key, local(text)]))
+
+/** What is asked, in the words of the practice. */
+function localAsk(ask: Ask, words: Words): Ask {
+  const told = localTexts(ask, words, ['kind', 'quantity', 'wants'])
+  if (told.kind === 'choice') return { ...told, choices: named(told.choices, words) }
+  return told.kind === 'set' ? { ...told, members: named(told.members, words) } : told
+}
+
+/** A test in the words of the practice: what it is about, what is done, what is asked. */
+const localSpec = (spec: TestSpec, words: Words): TestSpec => ({
+  ...localTexts(spec, words, ['id', 'kind', 'plan', 'about']),
+  steps: spec.steps.map((step) => ({
+    ...localTexts(step, words, ['id']),
+    main: localAsk(step.main, words),
+    ...(step.asides
+      ? { asides: Object.fromEntries(Object.entries(step.asides).map(([id, ask]) => [id, localAsk(ask, words)])) }
+      : {}),
+  })),
+})
+
 /**
  * A test with the readings of its present attempt: a verdict for each, and what they mean together. A reading is judged when it is there;
  * where the instrument's own uncertainty is over its share of the tolerance (field data tol.reference), nothing is said of it.
  */
-export function judgedTest(given: Given, spec: TestSpec): ProofTest {
-  const { loop } = given
+export function judgedTest(given: Given, kept: TestSpec): ProofTest {
+  const { loop, words } = given
+  const spec = localSpec(kept, words)
   const readings = readingsOf(given, spec.id)
   const attempt = loop.proof.attempts?.[spec.id]?.attempt ?? 1
   const stateOf = (id: string, ask: Ask): AskState => askState(given, ask, id, readings.get(id))

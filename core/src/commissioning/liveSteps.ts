@@ -36,9 +36,9 @@ function depthOf(chain: ResolvedChain, device: string, seen: ReadonlySet<string>
  * lifted with the supply on. Supplies go from the root outwards, then signals, then everything is switched on in order.
  */
 export function liveSteps(context: LoopContext): readonly SafetyStep[] {
-  const { loop, chain, rows } = context
+  const { chain, rows } = context
   if (rows.length === 0) return []
-  const make = stepMaker('live', loop)
+  const make = stepMaker('live', context)
   const sign = signOf(rows.map(({ id }) => id))
   const fed = chain.connections.flatMap((connection): (Fed & { depth: number })[] => {
     const { fromPort, toPort, fromDevice } = connection

@@ -1,3 +1,4 @@
+import { localTexts } from '../words/localTexts'
 import { answersOf } from '../kinds/answersOf'
 import type { PlacementRule } from '../kinds/kind'
 import { factsOfKind } from '../kinds/kinds'
@@ -337,9 +338,9 @@ export function placements(context: LoopContext): readonly Placement[] {
     return [
       {
         device,
-        place: mine.title,
-        rules: [...mine.rules, ...more],
-        mistakes: mine.mistakes.map((mistake) => judged(context, device, data, mistake)),
+        place: context.words.local(mine.title),
+        rules: [...mine.rules, ...more].map((rule) => localTexts(rule, context.words)),
+        mistakes: mine.mistakes.map((mistake) => localTexts(judged(context, device, data, mistake), context.words)),
       },
     ]
   })

@@ -158,7 +158,7 @@ export const siteQuestions: readonly Question[] = [
       damp: ['Damp, condensing', 'Closed housings, glands downwards.'],
       washed: [
         'Washed down or splashed',
-        'Extra-low voltage at the probe, 30 mA residual-current device (US: Class A), bonding.',
+        'Extra-low voltage at the probe, 30 mA residual-current device, bonding.',
       ],
     },
     'Ask who cleans, and with what.',

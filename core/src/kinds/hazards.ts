@@ -82,8 +82,8 @@ const listed = [
     when: { wet: ['washed', 'damp'], users: ['people', 'animals'] },
     steps: ['match', 'wire', 'prove'],
     caution:
-      'Water near electricity. Probe on safety extra-low voltage, 30 mA residual-current device (US: Class A), bonding.',
-    more: `Where people or animals touch water that a probe sits in: extra-low voltage from a safety transformer or reinforced insulation, a 30 mA residual-current device (in US practice Class A ground-fault protection, which 30 mA is not) and bonding. ${DEFERS}`,
+      'Water near electricity. Probe on safety extra-low voltage, 30 mA residual-current device, bonding.',
+    more: `Where people or animals touch water that a probe sits in: extra-low voltage from a safety transformer or reinforced insulation, a 30 mA residual-current device and bonding. ${DEFERS}`,
   },
   {
     id: 'animals',

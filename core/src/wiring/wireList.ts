@@ -1,3 +1,4 @@
+import { inLocalWords } from '../words/localWords'
 import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../document/chain'
 import type { RowState } from '../document/documents'
 import { callPaths, lineVoltage, type PowerPath, powerPaths, supplyOf } from './powerPath'
@@ -66,7 +67,10 @@ class Rows {
       circuit === 'extra-low' && !thin(role) && role !== 'earth' && role !== 'motor' ? 'control' : role
     const crossed =
       circuit === 'mains' && role !== 'earth' && [from, to].some((each) => classOf(each) === 'extra-low')
-        ? `Mains on an extra-low terminal: ${a.tag} ${a.label} to ${b.tag} ${b.label} is never wired.`
+        ? inLocalWords(
+            this.practice,
+            `Mains on an extra-low terminal: ${a.tag} ${a.label} to ${b.tag} ${b.label} is never wired.`,
+          )
         : undefined
     return {
       id: rowId(a, b),
@@ -87,6 +91,7 @@ class Rows {
       ...(fedBy === undefined || role === 'earth' ? {} : { fedBy }),
       ...(crossed === undefined ? {} : { forbidden: crossed }),
       ...more,
+      ...(more.hint === undefined ? {} : { hint: inLocalWords(this.practice, more.hint) }),
     }
   }
 

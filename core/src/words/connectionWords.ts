@@ -2,6 +2,7 @@ import type { LoadKind } from '../choices/deviceChoices'
 import type { ProbeFault } from '../probes/probe'
 import type { Signal } from '../signal/signal'
 import { signalTitle } from '../signal/signalTitle'
+import { localTexts } from './localTexts'
 import type { Words } from './words'
 import type { ConnectionWords } from './sentences'
 
@@ -428,4 +429,4 @@ export type ConnectionFact = {
 
 /** The sentences about a connection in the reader's units and practice. */
 export const sayConnection = ({ code, figures }: ConnectionFact, words: Words): ConnectionWords =>
-  (connectionWords[code] as (f: object, w: Words) => ConnectionWords)(figures, words)
+  localTexts((connectionWords[code] as (f: object, w: Words) => ConnectionWords)(figures, words), words)

@@ -13,6 +13,7 @@ import { stageFindings } from './findings/stageFindings'
 import { supplyFindings } from './findings/supplyFindings'
 import { waterFindings } from './findings/waterFindings'
 import { wireFindings } from './findings/wireFindings'
+import { localTexts } from './localTexts'
 import type { Sentences } from './sentences'
 
 /** Every finding's sentences from its figures, by code. Temperatures in °C, widths in K, times in s; the reader's units come from `Words`. */
@@ -42,5 +43,5 @@ export type FiguresOf<C extends FindingCode> =
 
 /** The sentences of a finding in the reader's units. */
 export function sayFinding<C extends FindingCode>(code: C, figures: FiguresOf<C>, words: Words): Sentences {
-  return (findingWords[code] as (f: FiguresOf<C>, w: Words) => Sentences)(figures, words)
+  return localTexts((findingWords[code] as (f: FiguresOf<C>, w: Words) => Sentences)(figures, words), words)
 }

@@ -1,3 +1,4 @@
+import { localTexts } from './localTexts'
 import type { Words } from './words'
 import type { CauseWords, VerdictWords } from './sentences'
 import { alarmCauses, alarmVerdicts } from './tests/alarmWords'
@@ -85,10 +86,10 @@ export type FiguresOfCause<C extends CauseCode> = Figures<(typeof causeWords)[C]
 
 /** The sentences of a verdict in the reader's units and practice. */
 export function sayVerdict<C extends VerdictCode>(code: C, figures: FiguresOfVerdict<C>, words: Words): VerdictWords {
-  return (verdictWords[code] as (f: FiguresOfVerdict<C>, w: Words) => VerdictWords)(figures, words)
+  return localTexts((verdictWords[code] as (f: FiguresOfVerdict<C>, w: Words) => VerdictWords)(figures, words), words)
 }
 
 /** The sentences of a cause in the reader's units and practice. */
 export function sayCause<C extends CauseCode>(code: C, figures: FiguresOfCause<C>, words: Words): CauseWords {
-  return (causeWords[code] as (f: FiguresOfCause<C>, w: Words) => CauseWords)(figures, words)
+  return localTexts((causeWords[code] as (f: FiguresOfCause<C>, w: Words) => CauseWords)(figures, words), words)
 }

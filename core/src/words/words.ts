@@ -1,3 +1,4 @@
+import { inLocalWords } from './localWords'
 import { type Term, termIn } from './terms'
 import { type Practice, practices } from '../units/practice'
 import { formatQuantity, type Quantity, type UnitPreferences } from '../units/quantity'
@@ -19,6 +20,8 @@ export interface Words {
    * user's measures: `{1.5 m|5 ft} up`.
    */
   readonly tell: (text: string) => string
+  /** A sentence of ours, written in the words of Europe, in those of this practice. */
+  readonly local: (text: string) => string
   /** What a thing is called in this practice. */
   readonly term: (term: Term) => string
 }
@@ -32,8 +35,9 @@ const wordsIn = (preferences: UnitPreferences, practice: Practice): Words => ({
   practice,
   term: (term) => termIn(practice, term),
   say: (si, quantity, decimals) => formatQuantity(si, quantity, preferences, decimals),
+  local: (text) => inLocalWords(practice, text),
   tell: (text) =>
-    text
+    inLocalWords(practice, text)
       .replace(pairs, (_, metric: string, us: string) =>
         (preferences.system === 'us' ? us : metric).replaceAll(' ', '\u00a0'),
       )

@@ -12,9 +12,10 @@ import { siteQuestions } from '../../kinds/commonQuestions'
 import { atHand, supplyOutOf } from '../../survey/atHand'
 import { loadLogics } from '../../wiring/loadLogic'
 import { suitsPractice } from '../../device/suitsPractice'
-import { practiceTitles, standardOf, standardTitles } from '../../units/practice'
+import { practiceTitles, standardTitles } from '../../units/practice'
 import type { Found } from '../finding'
 import { wantedLike } from '../fix'
+import { foreignMains } from '../practiceMisfits'
 import { answered, lookAgain, type Rule } from './rule'
 
 /** Plates that differ from the survey by less are one power: elements are made so. */
@@ -111,18 +112,11 @@ const suppliesAtHand: Rule = ({ chain, loop }) => {
 /** A device that is made for another wiring standard than the job's: it was landed there, or the practice was changed since. */
 const ofThisPractice: Rule = ({ chain, job, loop }) => {
   const of = practiceTitles[job.practice]
-  const mains = siteQuestions.find(({ id }) => id === 'mainsAtHand')
-  const found = mains?.ask === 'choice' ? mains.choices[String(answersOf(loop)['mainsAtHand'])] : undefined
+  const found = foreignMains(loop, job.practice)
   const answered =
-    found?.standard !== undefined && found.standard !== standardOf[job.practice]
-      ? [
-          lookAgain(
-            'C157_MAINS_OF_OTHER_PRACTICE',
-            { about: 'mainsAtHand', figures: { found: found.title, job: of } },
-            'survey',
-          ),
-        ]
-      : []
+    found === undefined
+      ? []
+      : [lookAgain('C157_MAINS_OF_OTHER_PRACTICE', { about: 'mainsAtHand', figures: { found, job: of } }, 'survey')]
   return [
     ...answered,
     ...chain.devices.flatMap(({ id, tag, name, facts }): Found[] =>

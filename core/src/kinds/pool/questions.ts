@@ -22,7 +22,7 @@ export const questions: readonly Question[] = [
     'users',
     'Who touches the water',
     {
-      people: ['People', 'Extra-low voltage at every probe, 30 mA residual-current device (US: Class A), bonding.'],
+      people: ['People', 'Extra-low voltage at every probe, 30 mA residual-current device, bonding.'],
       animals: ['Animals', 'The same: they cannot say that it tingles.'],
       nobody: ['Nobody', 'Closed tank or pipe.'],
     },
