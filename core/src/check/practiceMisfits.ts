@@ -22,7 +22,6 @@ export function foreignMains({ survey }: Pick<LoopDocument, 'survey'>, practice:
 /**
  * What of a job is not found in a practice, loop by loop. Nothing of it is thrown away when the practice changes: it is named, with the
  * ways out, as findings C156 and C157 of each loop.
- * @example practiceMisfits(job, loops, 'us')[0].things // ['M1 Circulator', 'X1 Circuit 16 A, 30 mA']
  */
 export const practiceMisfits = (
   job: JobDocument,

@@ -33,7 +33,8 @@ export const safetyBlocks = remembered((context: LoopContext): SafetyBlocks => {
   const failed = [...before, ...steps.live].filter(({ forbids, verdict }) => forbids && verdict !== 'waiting')
   const wires = context.rows.filter((row) => judgeRow(context, row).verdict === 'stop')
   const waiting = before.filter((step) => step.must && !passed(step) && !failed.includes(step))
-  const unanswered = context.rows.length > 0 ? unansweredSafety(context.loop).map(({ title }) => title) : []
+  const unanswered =
+    context.rows.length > 0 ? unansweredSafety(context.loop).map(({ title }) => context.words.local(title)) : []
   return {
     steps,
     failed,

@@ -156,10 +156,7 @@ export const siteQuestions: readonly Question[] = [
     {
       dry: ['Dry', 'Nothing special.'],
       damp: ['Damp, condensing', 'Closed housings, glands downwards.'],
-      washed: [
-        'Washed down or splashed',
-        'Extra-low voltage at the probe, 30 mA residual-current device, bonding.',
-      ],
+      washed: ['Washed down or splashed', 'Extra-low voltage at the probe, 30 mA residual-current device, bonding.'],
     },
     'Ask who cleans, and with what.',
     { safety: true },

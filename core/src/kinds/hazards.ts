@@ -81,8 +81,7 @@ const listed = [
     title: 'Wash-down, wet floor, or water that is touched',
     when: { wet: ['washed', 'damp'], users: ['people', 'animals'] },
     steps: ['match', 'wire', 'prove'],
-    caution:
-      'Water near electricity. Probe on safety extra-low voltage, 30 mA residual-current device, bonding.',
+    caution: 'Water near electricity. Probe on safety extra-low voltage, 30 mA residual-current device, bonding.',
     more: `Where people or animals touch water that a probe sits in: extra-low voltage from a safety transformer or reinforced insulation, a 30 mA residual-current device and bonding. ${DEFERS}`,
   },
   {

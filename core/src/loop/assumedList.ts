@@ -76,7 +76,7 @@ export const assumedList = remembered((context: LoopContext): readonly AssumedLi
     const effect = most.share >= LITTLE ? most.text : ''
     return {
       question: id,
-      ...{ title, group },
+      ...{ title: words.local(title), group },
       says: saysOf(question, answers[id], survey, words),
       effect: another ? `another chain may fit${effect ? `; ${effect}` : ''}` : effect || 'moves hardly anything',
       share: another ? Math.max(1, most.share) : most.share,

@@ -283,9 +283,13 @@ describe('the week', () => {
 
 describe('the timer', () => {
   const wheatear = (change: object) =>
-    rewhole(only('cabinet', {}, 'mains-230-20', 'wheatear', 'oven-k', 'oven-element-2000'), 'wheatear', ({ timer }) => ({
-      timer: { ...timer!, ...change },
-    }))
+    rewhole(
+      only('cabinet', {}, 'mains-230-20', 'wheatear', 'oven-k', 'oven-element-2000'),
+      'wheatear',
+      ({ timer }) => ({
+        timer: { ...timer!, ...change },
+      }),
+    )
   const of = (edited: Edited) => timerView(contextOf(edited), deviceOf(edited, 'wheatear'))!
   it('stands in series with the thermostat; its own relay follows it alone', () =>
     expect(of(wheatear({ aS: 600 })).relays.map(({ port, follows }) => [port, follows])).toEqual([

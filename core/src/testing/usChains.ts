@@ -19,8 +19,8 @@ const usOwn: Readonly<Partial<Record<LoopKind, readonly string[]>>> = {
     'grosbeak',
     'oven-pt100',
     'element-240-3800',
-    'kinglet',
-    'grosbeak>kinglet:contactor-2p-240',
+    'goshawk',
+    'grosbeak>goshawk:contactor-2p-240',
   ],
   boiler: ['mains-120-15', 'class2-24', 'veery', 'pocket-ntc10k-3977', 'outdoor-ntc10k-3977', 'boiler-cond'],
   pool: [
@@ -65,7 +65,7 @@ const usOwn: Readonly<Partial<Record<LoopKind, readonly string[]>>> = {
     'flow-reed',
     'flow-reed>compressor-call:frost-stat',
   ],
-  thermostat: ['mains-120-15', 'towhee', 'air-ntc10k-3977', 'plain-heater-120', 'kinglet'],
+  thermostat: ['mains-120-15', 'towhee', 'air-ntc10k-3977', 'plain-heater-120', 'goshawk'],
 }
 
 /** A chain that is sound for each kind in US practice; what runs on a battery is the same anywhere. */

@@ -9,6 +9,13 @@ export const practiceTitles: Readonly<Record<Practice, string>> = {
   us: 'United States and Canada',
 }
 
+/** Where a practice is at home, in a sentence. */
+export const practicePlaces: Readonly<Record<Practice, string>> = {
+  europe: 'Europe',
+  uk: 'the United Kingdom',
+  us: 'the United States and Canada',
+}
+
 /** Whose tables of conductors, colours and protective devices hold: IEC 60364 and its national versions, or the North American codes. */
 export const wiringStandards = ['iec', 'us'] as const
 export type WiringStandard = (typeof wiringStandards)[number]

@@ -33,14 +33,27 @@ export function cutOutOf({ body }: Pick<DeviceProfile, 'body'>): CutOut | undefi
   }
 }
 
+const MM_PER_INCH = 25.4
+const inches = (mm: number) => (mm / MM_PER_INCH).toFixed(2)
+
+/** A length in both systems of measures, for `tell`. */
+const length = (mm: number) => `{${mm} mm|${inches(mm)} in}`
+
+/**
+ * Two sides in both systems of measures, for `tell`.
+ * @example sides(71, 29) // '{71 \u00d7 29 mm|2.80 \u00d7 1.14 in}'
+ */
+export const sides = (widthMm: number, heightMm: number): string =>
+  `{${widthMm} \u00d7 ${heightMm} mm|${inches(widthMm)} \u00d7 ${inches(heightMm)} in}`
+
 function notesOf({ protection, widthMm, heightMm, depthMm }: BodyFacts): string[] {
   return [
-    `Front ${widthMm} \u00d7 ${heightMm} mm covers the edge all round.`,
+    `Front ${sides(widthMm, heightMm)} covers the edge all round.`,
     protection !== undefined && protection % 10 >= 4
       ? `IP ${protection} only with its gasket flat between front and panel, panel clean and flat.`
       : 'No seal against water by itself: a gasket or a window where it is washed down.',
     'Clips from behind, drawn up evenly; the panel\u2019s thickness as its leaflet says.',
-    `${depthMm + BEND_MM} mm free behind: ${depthMm} mm of the device and room to bend the wires.`,
+    `${length(depthMm + BEND_MM)} free behind: ${length(depthMm)} of the device and room to bend the wires.`,
   ]
 }
 
@@ -60,8 +73,8 @@ export function printVerdict(
     true: fits,
     offMm,
     says: fits
-      ? `The print is true: ${Math.abs(offMm).toFixed(2)} mm off over the cut-out, ${toleranceMm} mm is allowed.`
-      : `The print is ${offMm > 0 ? 'too large' : 'too small'}: the cut-out would be ${Math.abs(offMm).toFixed(1)} mm off. Print at 100 %, no fitting to the page.`,
+      ? `The print is true: {${Math.abs(offMm).toFixed(2)} mm|${(Math.abs(offMm) / MM_PER_INCH).toFixed(3)} in} off over the cut-out, ${length(toleranceMm)} is allowed.`
+      : `The print is ${offMm > 0 ? 'too large' : 'too small'}: the cut-out would be {${Math.abs(offMm).toFixed(1)} mm|${inches(Math.abs(offMm))} in} off. Print at 100 %, no fitting to the page.`,
   }
 }
 

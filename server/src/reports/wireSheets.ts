@@ -164,7 +164,7 @@ export function cutOutSheet(context: LoopContext, device: ResolvedDevice, cutOut
       t(`Cut-out for ${title}`, { style: 'title' }),
       t(where(context), { style: 'lead' }),
       { svg: cutOutSvg(cutOut, title, faces.text), width: cutOutPaper(cutOut).widthMm * PT_PER_MM },
-      ...cutOut.notes.map((note) => t(note, { margin: [0, 0, 0, 3] })),
+      ...cutOut.notes.map((note) => t(context.words.tell(note), { margin: [0, 0, 0, 3] })),
       t('Dead and covered before the panel is cut: swarf on a live terminal is a short.', { bold: true }),
     ],
     stamp,

@@ -12,7 +12,7 @@ import { siteQuestions } from '../../kinds/commonQuestions'
 import { atHand, supplyOutOf } from '../../survey/atHand'
 import { loadLogics } from '../../wiring/loadLogic'
 import { suitsPractice } from '../../device/suitsPractice'
-import { practiceTitles, standardTitles } from '../../units/practice'
+import { practicePlaces, standardTitles } from '../../units/practice'
 import type { Found } from '../finding'
 import { wantedLike } from '../fix'
 import { foreignMains } from '../practiceMisfits'
@@ -111,7 +111,7 @@ const suppliesAtHand: Rule = ({ chain, loop }) => {
 
 /** A device that is made for another wiring standard than the job's: it was landed there, or the practice was changed since. */
 const ofThisPractice: Rule = ({ chain, job, loop }) => {
-  const of = practiceTitles[job.practice]
+  const of = practicePlaces[job.practice]
   const found = foreignMains(loop, job.practice)
   const answered =
     found === undefined

@@ -22,7 +22,7 @@ export const pool: KindFacts<'pool'> = {
   leaning: ({ heater }) => ({
     control: 'on-off',
     because: 'Water stores so much that on and off is steady enough; flow must be proved before heat.',
-    would: 'A tank under 2 m³ with a strong heater, or a tolerance under a tenth of a kelvin.',
+    would: 'A tank under {2 m³|530 gal} with a strong heater, or a tolerance under {0.1 K}.',
     does: heater === 'electric' ? ['element'] : heater === 'exchanger' ? ['water-flow'] : ['fuel'],
     mostStages: 2,
     also: [

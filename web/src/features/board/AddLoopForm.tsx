@@ -136,6 +136,7 @@ export function AddLoopForm({ first = false, onMade }: { first?: boolean; onMade
             kind={kind}
             draftKey={drafts}
             preferences={{ temperatureUnit: unit ?? job.temperatureUnit, system: job.system }}
+            practice={job.practice}
             answers={{ ...usualAnswers(kind, job.practice), ...answers }}
             onAnswer={answer}
           />

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { Link } from 'react-router'
 import { type PracticeMisfit, practiceMisfits } from '@nachtigal/core/check/practiceMisfits'
-import { type Practice, practiceTitles } from '@nachtigal/core/units/practice'
+import { type Practice, practicePlaces } from '@nachtigal/core/units/practice'
 import { changesBetween } from '@nachtigal/core/document/changesBetween'
 import { useJob } from '../../loop/jobContext'
 import { type JobBasics, jobBasics, JobFields } from '../../loop/JobFields'
@@ -76,8 +76,8 @@ function Misfits({
 }) {
   const { job } = useJob()
   return (
-    <section aria-label={`Not found in ${practiceTitles[practice]}`} className="border-t border-line pt-3">
-      <h3 className="h3">Not found in {practiceTitles[practice]}</h3>
+    <section aria-label={`Not found in ${practicePlaces[practice]}`} className="border-t border-line pt-3">
+      <h3 className="h3">Not found in {practicePlaces[practice]}</h3>
       <p className="small text-ink2 pb-2">
         All of it stays as it was wired and keyed. Each loop names it under Match, with what would stand in its place.
       </p>

@@ -2,7 +2,8 @@ import type { Answer, Answers } from '@nachtigal/core/kinds/answers'
 import { answersOf } from '@nachtigal/core/kinds/answersOf'
 import type { LoopKind } from '@nachtigal/core/kinds/ids'
 import { openingQuestions } from '@nachtigal/core/kinds/openingQuestions'
-import { inOrder } from '@nachtigal/core/kinds/question'
+import { offeredIn } from '@nachtigal/core/kinds/question'
+import type { Practice } from '@nachtigal/core/units/practice'
 import { formatValue, type UnitPreferences } from '@nachtigal/core/units/quantity'
 import { wordsFor } from '@nachtigal/core/words/words'
 import { ChoiceField } from '../../design/ChoiceField'
@@ -13,13 +14,14 @@ interface Props {
   /** Names its fields, so that what is typed survives. */
   readonly draftKey: string
   readonly preferences: UnitPreferences
+  readonly practice: Practice
   readonly answers: Answers
   readonly onAnswer: (id: string, answer: Answer | undefined) => void
 }
 
 /** What is enough to begin a loop with: what it must hold, and what it switches. What is left open is assumed, and says as what. */
-export function OpeningFields({ kind, draftKey, preferences, answers, onAnswer }: Props) {
-  const { tell } = wordsFor(preferences)
+export function OpeningFields({ kind, draftKey, preferences, practice, answers, onAnswer }: Props) {
+  const { tell } = wordsFor({ ...preferences, practice })
   const counted = answersOf({ kind, survey: { answers } })
   return (
     <fieldset className="grid gap-3 sm:grid-cols-2 min-w-0">
@@ -31,7 +33,7 @@ export function OpeningFields({ kind, draftKey, preferences, answers, onAnswer }
         return question.ask === 'choice' ? (
           <ChoiceField
             key={id}
-            label={title}
+            label={tell(title)}
             hint={tell(hint)}
             value={typeof answer === 'string' ? answer : undefined}
             empty={
@@ -39,13 +41,16 @@ export function OpeningFields({ kind, draftKey, preferences, answers, onAnswer }
                 ? `assumed: ${tell(question.choices[assumed]?.title ?? '').toLowerCase()}`
                 : 'don\u2019t know'
             }
-            choices={inOrder(question).map(([value, choice]) => ({ value, title: tell(choice.title) }))}
+            choices={offeredIn(question, practice, answer).map(([value, choice]) => ({
+              value,
+              title: tell(choice.title),
+            }))}
             onChoose={(value) => onAnswer(id, value)}
           />
         ) : (
           <NumberField
             key={id}
-            label={title}
+            label={tell(title)}
             draftKey={`${draftKey}/${id}`}
             value={typeof answer === 'number' ? answer : undefined}
             quantity={question.quantity}

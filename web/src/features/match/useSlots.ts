@@ -13,11 +13,12 @@ export interface FilledSlot extends Slot {
 
 /** The kinds of link with what is in them, and the first one that the loop still lacks; none once nothing is. */
 export function useSlots(): { readonly slots: readonly FilledSlot[]; readonly first: FilledSlot | undefined } {
-  const { open } = useLoop()
+  const { open, words } = useLoop()
   const devicesOf = useDevicesOf()
   const lacked = useMemo(() => lackingDevices(open), [open])
   const filled = slots.map((slot) => ({
     ...slot,
+    title: words.local(slot.title),
     devices: devicesOf(slot.category),
     lacking: lacked.includes(slot.category),
   }))

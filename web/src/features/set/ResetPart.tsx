@@ -107,7 +107,7 @@ export function ResetPart() {
           {fields.map(([field, label]) => (
             <NumberField
               key={field}
-              label={label}
+              label={words.local(label)}
               draftKey={key(field)}
               value={plan[field]}
               field={resetPlanRecord.fields[field]}
@@ -144,7 +144,7 @@ export function ResetPart() {
             />
           ))}
           <NumberField
-            label="Night set-back"
+            label={words.local('Night set-back')}
             draftKey={key('setback')}
             value={plan.setbackK}
             field={resetPlanRecord.fields.setbackK}

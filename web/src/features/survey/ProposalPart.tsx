@@ -56,19 +56,19 @@ export function ProposalPart() {
   }
   return (
     <div className="grid gap-4 max-w-[760px]">
-      <p className="h1">{proposal.title}</p>
+      <p className="h1">{words.local(proposal.title)}</p>
       {proposal.reason.map((line) => (
         <p key={line} className="text-[15px] leading-[22px]">
-          {line}
+          {words.local(line)}
         </p>
       ))}
       <dl className="facts max-w-md">
-        {proposal.figures.map(({ fact, label, value, quantity, decimals, worked }) => (
-          <div key={label} className="contents">
-            <dt>{label}</dt>
+        {proposal.figures.map(({ fact, label: kept, value, quantity, decimals, worked }) => (
+          <div key={kept} className="contents">
+            <dt>{words.local(kept)}</dt>
             <dd data-fact={fact}>
               {worked ? (
-                <Worked label={label} text={words.say(value, quantity, decimals)} call={worked} />
+                <Worked label={words.local(kept)} text={words.say(value, quantity, decimals)} call={worked} />
               ) : (
                 words.say(value, quantity, decimals)
               )}
@@ -85,7 +85,7 @@ export function ProposalPart() {
         </ul>
       </section>
       {proposal.wants.length > 0 ? (
-        <p className="text-ink2">It wants: {proposal.wants.map(({ as }) => as).join(', ')}.</p>
+        <p className="text-ink2">It wants: {proposal.wants.map(({ as }) => words.local(as)).join(', ')}.</p>
       ) : null}
       {problem ? (
         <p role="alert" className="error">

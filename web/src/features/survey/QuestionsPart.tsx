@@ -106,7 +106,7 @@ function Chosen({ question }: { question: ChoiceQuestion }) {
   return (
     <div>
       <ChoiceField
-        label={question.title}
+        label={words.tell(question.title)}
         value={typeof answer === 'string' ? answer : undefined}
         onChoose={put}
         hint={`${hint}${chosen ? ` ${words.tell(chosen.consequence)}` : ''}`}
@@ -138,7 +138,7 @@ function School({ question }: { question: ChoiceQuestion }) {
   return (
     <fieldset className="min-w-0">
       <legend className="lab mb-1">
-        {question.title} <span className="small">{words.tell(question.hint)}</span>
+        {words.tell(question.title)} <span className="small">{words.tell(question.hint)}</span>
       </legend>
       {offeredIn(question, job.practice, answer).map(([value, { title, consequence }]) => (
         <label

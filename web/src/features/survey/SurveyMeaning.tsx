@@ -10,19 +10,26 @@ export function SurveyMeaning() {
   if (!survey)
     return (
       <p className="text-ink2">
-        Still to find out: {missing.map((title) => title.toLowerCase()).join(', ')}. Then load, heat stored and power
-        are estimated here.
+        Still to find out: {missing.map((title) => words.local(title.toLowerCase())).join(', ')}. Then load, heat stored
+        and power are estimated here.
       </p>
     )
   const { figures, lines } = survey
-  const line = (fact: string, label: string, value: number, quantity: Quantity, worked: CalcCall | undefined) => (
-    <div className="contents" key={label}>
-      <dt>{label}</dt>
-      <dd data-fact={fact}>
-        {worked ? <Worked label={label} text={words.say(value, quantity)} call={worked} /> : words.say(value, quantity)}
-      </dd>
-    </div>
-  )
+  const line = (fact: string, kept: string, value: number, quantity: Quantity, worked: CalcCall | undefined) => {
+    const label = words.local(kept)
+    return (
+      <div className="contents" key={label}>
+        <dt>{label}</dt>
+        <dd data-fact={fact}>
+          {worked ? (
+            <Worked label={label} text={words.say(value, quantity)} call={worked} />
+          ) : (
+            words.say(value, quantity)
+          )}
+        </dd>
+      </div>
+    )
+  }
   const { loss, capacity } = figures
   return (
     <>

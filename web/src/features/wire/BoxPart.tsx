@@ -5,7 +5,7 @@ import { fill, routes } from '@nachtigal/contract/api'
 import { mountings } from '@nachtigal/core/plant/enclosure'
 import type { BoxPlan } from '@nachtigal/core/document/documents'
 import { boxBuilds, boxPlan, type BoxState } from '@nachtigal/core/loop/boxPlan'
-import { BAR_MM, cutOutOf, printedBar, printVerdict } from '@nachtigal/core/wiring/cutOut'
+import { BAR_MM, cutOutOf, printedBar, printVerdict, sides } from '@nachtigal/core/wiring/cutOut'
 import { boxRecord } from '@nachtigal/core/document/fields/wiringFields'
 import { useLoop } from '../../loop/loopContext'
 import { Worked } from '../../loop/Worked'
@@ -194,7 +194,8 @@ function Cut({ device: id }: { device: string }) {
   return (
     <article className="grid gap-3 border-b border-line pb-4">
       <h3 className="h3">
-        {device.tag} {device.name}: {cut.widthMm} × {cut.heightMm} mm, +{cut.toleranceMm} −0
+        {device.tag} {device.name}: {words.tell(sides(cut.widthMm, cut.heightMm))}, +
+        {words.say(cut.toleranceMm / 1000, 'thickness', preferences.system === 'us' ? 3 : 1)} −0
       </h3>
       <svg
         viewBox={`0 0 ${w + 80} ${h + 50}`}
@@ -207,11 +208,11 @@ function Cut({ device: id }: { device: string }) {
         <rect x={60} y={10} width={w} height={h} fill="var(--blank)" stroke="var(--ink)" strokeWidth="1.5" />
         <path d={`M60 ${h + 22}H${60 + w}M60 ${h + 17}v10M${60 + w} ${h + 17}v10`} stroke="var(--ink)" />
         <text x={60 + w / 2} y={h + 42} textAnchor="middle" fontSize="14">
-          {cut.widthMm} mm
+          {words.say(cut.widthMm / 1000, 'thickness')}
         </text>
         <path d={`M44 10V${10 + h}M39 10h10M39 ${10 + h}h10`} stroke="var(--ink)" />
         <text x={36} y={14 + h / 2} textAnchor="end" fontSize="14">
-          {cut.heightMm}
+          {words.say(cut.heightMm / 1000, 'thickness')}
         </text>
       </svg>
       <ul className="grid gap-1">
@@ -235,19 +236,19 @@ function Cut({ device: id }: { device: string }) {
       </p>
       <div className="max-w-48">
         <NumberField
-          label={`The ${BAR_MM} mm bar measures`}
+          label={`The ${words.say(BAR_MM / 1000, 'thickness')} bar measures`}
           draftKey={`${loop.id}/cut/${id}`}
           value={measured}
           field={printedBar}
-          preferences={{ ...preferences, system: 'metric' }}
-          decimals={1}
+          preferences={preferences}
+          decimals={preferences.system === 'us' ? 3 : 1}
           onCommit={(next) => setMeasured(next)}
         />
       </div>
       {verdict ? (
         <p className="caution" role="status">
           <Shape kind={verdict.true ? 'fits' : 'stop'} size={18} />
-          <span>{verdict.says}</span>
+          <span>{words.tell(verdict.says)}</span>
         </p>
       ) : null}
     </article>

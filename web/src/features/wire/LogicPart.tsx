@@ -24,7 +24,7 @@ const duties: Record<NamedContact['duty'], string> = {
 
 /** Which contacts have to close before each load runs, what a by-pass defeats and what still protects. Contacts are flipped by a tap. */
 export function LogicPart() {
-  const { open } = useLoop()
+  const { open, words } = useLoop()
   const contacts = useContacts()
   const [at, setAt] = useState(0)
   const chosen = contacts.logics[Math.min(at, contacts.logics.length - 1)]
@@ -85,7 +85,7 @@ export function LogicPart() {
           />
           <LayAcross key={`${chosen.load.id}.${chosen.portId}`} logic={chosen} />
           <p className="small text-ink2 mt-auto">
-            A try on the screen: no contact of the loop moves. Nothing here is a way round a limiter.
+            {words.local('A try on the screen: no contact of the loop moves. Nothing here is a way round a limiter.')}
           </p>
         </aside>
       </div>
@@ -126,6 +126,7 @@ function Line({ logic }: { logic: LoadLogic }) {
 }
 
 function Flips({ logic }: { logic: LoadLogic }) {
+  const { words } = useLoop()
   const contacts = useContacts()
   return (
     <div className="flex flex-wrap gap-2" role="group" aria-label="Contacts">
@@ -143,7 +144,7 @@ function Flips({ logic }: { logic: LoadLogic }) {
           >
             {name}{' '}
             <span className="small">
-              {duties[duty]}, {on ? 'closed' : 'open'}
+              {words.local(duties[duty])}, {on ? 'closed' : 'open'}
             </span>
           </button>
         )
@@ -256,6 +257,7 @@ function Table({ logic }: { logic: LoadLogic }) {
 }
 
 function Meaning({ logic }: { logic: LoadLogic }) {
+  const { words } = useLoop()
   const { logic: table, defeats, protects, load } = logic
   const say = (names: readonly string[]) => names.join(', ').replace(/, ([^,]*)$/, ' and $1')
   return (
@@ -269,7 +271,7 @@ function Meaning({ logic }: { logic: LoadLogic }) {
         <li key={`${contact.name}${by.name}`} className="caution">
           <Shape kind={safety ? 'stop' : 'look'} size={16} />
           <span>
-            <b>{by.name}</b> closed defeats <b>{contact.name}</b> ({duties[contact.duty]}).
+            <b>{by.name}</b> closed defeats <b>{contact.name}</b> ({words.local(duties[contact.duty])}).
           </span>
         </li>
       ))}
@@ -278,7 +280,7 @@ function Meaning({ logic }: { logic: LoadLogic }) {
         <span>
           {protects.length > 0
             ? `Still protects ${load.tag}: ${say(protects.map(({ name }) => name))}.`
-            : `No limiter or permissive stands in this line of ${load.tag}.`}
+            : words.local(`No limiter or permissive stands in this line of ${load.tag}.`)}
         </span>
       </li>
       {table && table.idle.length > 0 ? <li>Makes no difference: {say(table.idle)}.</li> : null}

@@ -79,8 +79,8 @@ export function PlacesPart() {
           <ul className="grid">
             {steps.map(({ id, title, doing, caution, done }) => (
               <li key={id} className="border-b border-line py-1.5">
-                <Tick checked={done !== undefined} label={title} onChange={(on) => tick(id, on)}>
-                  <b>{title}</b>
+                <Tick checked={done !== undefined} label={tell(title)} onChange={(on) => tick(id, on)}>
+                  <b>{tell(title)}</b>
                 </Tick>
                 <p className="small">{tell(doing)}</p>
                 {caution === undefined ? null : (
