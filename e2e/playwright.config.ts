@@ -19,9 +19,9 @@ export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results',
   globalSetup: './globalSetup.ts',
-  timeout: 360_000,
+  timeout: 480_000,
   // A loaded machine of two cores takes its time; what passes does not wait for it.
-  expect: { timeout: 25_000 },
+  expect: { timeout: 40_000 },
   workers: 2,
   forbidOnly: true,
   retries: 0,

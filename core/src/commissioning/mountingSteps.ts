@@ -155,7 +155,7 @@ const bonding: MountingDraft = {
   id: 'bonding',
   title: 'Bond the metal at the water',
   doing:
-    'By the licensed trade: bonding conductor, {4 mm\u00b2|8 AWG, solid} or what local code asks for, from the earth bar to rails, ladder, pipes, reinforcement, grating and heater shell, each under its own clamp. Marked where it can be reached.',
+    'By the licensed trade: bonding conductor, 4 mm\u00b2 (8 AWG solid in US practice) or what local code asks for, from the earth bar to rails, ladder, pipes, reinforcement, grating and heater shell, each under its own clamp. Marked where it can be reached.',
   caution: 'Nobody in the water, circuits off and locked.',
 }
 

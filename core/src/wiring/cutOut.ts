@@ -41,7 +41,6 @@ const length = (mm: number) => `{${mm} mm|${inches(mm)} in}`
 
 /**
  * Two sides in both systems of measures, for `tell`.
- * @example sides(71, 29) // '{71 \u00d7 29 mm|2.80 \u00d7 1.14 in}'
  */
 export const sides = (widthMm: number, heightMm: number): string =>
   `{${widthMm} \u00d7 ${heightMm} mm|${inches(widthMm)} \u00d7 ${inches(heightMm)} in}`

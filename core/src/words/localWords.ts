@@ -5,6 +5,7 @@ import { capital } from './terms'
 type Table = readonly (readonly [kept: string, local: string])[]
 
 const us: Table = [
+  ['4 mm² \\(8 AWG solid in US practice\\)', '8 AWG, solid,'],
   ['(?:its own )?30 mA residual-current device', 'Class A ground-fault protection'],
   ['residual-current device', 'ground-fault protection'],
   ['protective earth', 'equipment ground'],

@@ -21,7 +21,9 @@ describe('in US units nothing is said in metric ones', () => {
 
 /** The quantity of a unit, for holding both figures of a pair against each other. */
 const quantityOf = (unit: string) =>
-  (['length', 'airFlow', 'kilopascals', 'power'] as const).find((quantity) => unitsAlong(quantity).includes(unit))
+  (['length', 'airFlow', 'kilopascals', 'power', 'volume'] as const).find((quantity) =>
+    unitsAlong(quantity).includes(unit),
+  )
 
 describe('both figures of a pair', () => {
   const root = new URL('../../../', import.meta.url)

@@ -18,12 +18,14 @@ interface Props {
   readonly compact: boolean
   readonly marks: ResetMarks
   readonly onMove: Reset['onMove']
+  /** What the summer stop is called in the practice of the job. */
+  readonly stopTitle?: string
 }
 
 const USUAL = { wide: { width: 760, height: 440 }, narrow: { width: 374, height: 440 } }
 
 /** Supply over outdoor temperature: the line, its two points, its limits, the other school, what comes back, today and the year. */
-export function ResetLine({ values, unit, step, compact, marks, onMove }: Props) {
+export function ResetLine({ values, unit, step, compact, marks, onMove, stopTitle = 'summer stop' }: Props) {
   const svg = useRef<SVGSVGElement>(null)
   const { width, height } = useBox(svg, compact ? USUAL.narrow : USUAL.wide)
   const { design, warm, minimum, maximum, shutdown, now, hours } = values
@@ -55,7 +57,7 @@ export function ResetLine({ values, unit, step, compact, marks, onMove }: Props)
       </defs>
       <ResetFrame reset={reset} hours={hours} />
       <ResetCurves reset={reset} values={values} />
-      {shutdown === undefined ? null : <SummerStop reset={reset} shutdown={shutdown} />}
+      {shutdown === undefined ? null : <SummerStop reset={reset} shutdown={shutdown} title={stopTitle} />}
       {now ? <ResetNow reset={reset} now={now} /> : null}
       {maximum === undefined ? null : <ResetLevel reset={reset} id="maximum" value={maximum} shutdown={shutdown} />}
       {minimum === undefined ? null : <ResetLevel reset={reset} id="minimum" value={minimum} shutdown={shutdown} />}

@@ -1,14 +1,24 @@
+import { capital } from '@nachtigal/core/words/terms'
 import { drawnText } from '../drawn'
 import type { Reset } from './reset'
 
 /** Outdoor temperature over which nothing is heated. */
-export function SummerStop({ reset, shutdown }: { reset: Reset; shutdown: number }) {
+export function SummerStop({
+  reset,
+  shutdown,
+  title,
+}: {
+  readonly reset: Reset
+  readonly shutdown: number
+  /** What it is called in the practice of the job. */
+  readonly title: string
+}) {
   const { x, span, step, floor, compact, say, unit, handle, onMove } = reset
   return (
     <g
       {...handle({
         id: 'shutdown',
-        label: 'Summer stop',
+        label: capital(title),
         at: { x: shutdown, y: 0 },
         step: { x: step, y: 0 },
         says: `over ${say(shutdown)} ${unit} outdoors`,
@@ -31,7 +41,7 @@ export function SummerStop({ reset, shutdown }: { reset: Reset; shutdown: number
         textAnchor={compact ? 'end' : 'start'}
         style={{ font: '600 15px var(--font-cond)', paintOrder: 'stroke', stroke: 'var(--paper)', strokeWidth: 4 }}
       >
-        summer stop
+        {title}
       </text>
       <text
         x={x.at(shutdown) + (compact ? -12 : 14)}

@@ -67,6 +67,7 @@ export function ResetPart() {
         <div className="flex-1 min-h-0 max-lg:h-[420px] max-lg:flex-none px-2 flex items-stretch">
           {view ? (
             <ResetLine
+              stopTitle={words.term('warmWeatherShutdown')}
               values={{
                 design: [out(plan.designOutdoorC), out(plan.designSupplyC)],
                 warm: [out(plan.warmOutdoorC), out(plan.warmSupplyC)],
