@@ -18,6 +18,7 @@ import { readShelf } from '../server/src/readShelf'
 import { rowHash } from '../server/src/store/rowHash'
 import { asFound } from './asFound'
 import { asPlanned } from './asPlanned'
+import { juniperHollow } from './juniperHollow'
 import type { Story, Teller } from './story'
 
 const { profiles: shelf, data } = readShelf(fileURLToPath(new URL('../shelf', import.meta.url)))
@@ -30,8 +31,10 @@ function uuid(name: string): string {
 
 const BY = 'Ilse Farn'
 
+const otterholm = { zone: 'Europe/Oslo', temperatureUnit: 'C', system: 'metric', practice: 'europe' } as const
+
 /** Tells a story as commands, from an empty job to what it is in the end. */
-function tell({ file, name, place, begins, loops }: Story) {
+function tell({ file, name, place, begins, loops, basics = otterholm }: Story) {
   const seed = (of: string) => uuid(file === 'otterholm' ? of : `${file} ${of}`)
   let minute = begins
   let job: JobDocument | null = null
@@ -65,7 +68,7 @@ function tell({ file, name, place, begins, loops }: Story) {
     log.push({ ...row, hash: rowHash(row) })
   }
 
-  make({ job: emptyJob(jobId, { name, place, zone: 'Europe/Oslo', temperatureUnit: 'C', system: 'metric' }) })
+  make({ job: emptyJob(jobId, { name, place, ...basics }) })
   for (const [i, { id, kind, name: title, story }] of loops.entries()) {
     const loopId = seed(id)
     make({ loop: emptyLoop(loopId, jobId, kind, title, i + 1) })
@@ -116,3 +119,4 @@ function tell({ file, name, place, begins, loops }: Story) {
 
 tell(asPlanned)
 tell(asFound)
+tell(juniperHollow)

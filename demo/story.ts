@@ -15,7 +15,7 @@ import { writeComplaint } from '@nachtigal/core/actions/writeComplaint'
 import { type KnownOfDevice, writeDevice } from '@nachtigal/core/actions/writeDevice'
 import { writeFound } from '@nachtigal/core/actions/writeFound'
 import type { LoopContext } from '@nachtigal/core/loop/context'
-import type { LoopDocument, Reading } from '@nachtigal/core/document/documents'
+import type { JobDocument, LoopDocument, Reading } from '@nachtigal/core/document/documents'
 import type { LoopKind } from '@nachtigal/core/kinds/kinds'
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
@@ -66,6 +66,8 @@ export interface Story {
   readonly name: string
   readonly place: string
   readonly begins: number
+  /** Where and in what units it is, where that is not Otterholm. */
+  readonly basics?: Pick<JobDocument, 'zone' | 'temperatureUnit' | 'system' | 'practice'>
   readonly loops: readonly LoopStory[]
 }
 
@@ -188,7 +190,7 @@ export function proveAndSwitchOn(teller: Teller) {
     }
     if (ask.kind !== 'number') return
     const value = soundStepReading(step)
-    const view = quantityView(ask.quantity, { temperatureUnit: 'C', system: 'metric' })
+    const view = quantityView(ask.quantity, teller.current().job)
     const read =
       value === null
         ? { text: 'OL', unit: view.label, state: 'over-range' as const, at: now(), by }
@@ -237,7 +239,7 @@ export function readTest(
 ) {
   const { act, uuid } = teller
   for (const [step, read, quantity, instrument] of readings) {
-    const view = quantity && quantityView(quantity, { temperatureUnit: 'C', system: 'metric' })
+    const view = quantity && quantityView(quantity, teller.current().job)
     const kept =
       typeof read === 'number' && view
         ? reading(teller, view.toShown(read).toFixed(view.decimals), view.label, read)

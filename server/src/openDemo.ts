@@ -3,16 +3,24 @@ import path from 'node:path'
 import { AppError } from './appError'
 import type { JobStore } from './store/jobStore'
 
-/** The job as it is to be, and as it was found. The last one stands on top of the list. */
-const demoFiles = ['otterholm-found.nachtigal.json', 'otterholm.nachtigal.json']
+/** The job as it was found, and as it is to be. The last one stands on top of the list. */
+const otterholm = ['otterholm-found.nachtigal.json', 'otterholm.nachtigal.json'] as const
+
+/** Sets of demo jobs by their names: all of them, the one in US practice at the foot of the list, or Otterholm alone. */
+const demos = { all: ['juniper-hollow.nachtigal.json', ...otterholm], otterholm } as const
+export type Demo = keyof typeof demos
+
+/** The set of demo jobs that a word names; all where it names none. */
+export const demoNamed = (word: string | undefined): Demo => (word === 'otterholm' ? word : 'all')
 
 /** Opens the demo jobs that are not here yet; answers the one to begin with. */
 export async function openDemo(
   store: Pick<JobStore, 'importFile'>,
   folder: string,
+  demo: Demo = 'all',
 ): Promise<{ readonly jobId: string }> {
   let jobId = ''
-  for (const file of demoFiles)
+  for (const file of demos[demo])
     try {
       ;({ jobId } = await store.importFile(createReadStream(path.join(folder, file))))
     } catch (error) {

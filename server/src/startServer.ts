@@ -9,7 +9,7 @@ import { openEmbedded, type OpenOptions, openServer } from './db/openDatabase'
 import { OpenRefused } from './db/openRefused'
 import { healthOf, refuseWithoutRoom } from './health'
 import { addressOf, closed, listen, renewCertificate, type TlsFiles } from './listening'
-import { openDemo } from './openDemo'
+import { type Demo, demoNamed, openDemo } from './openDemo'
 import { readShelf } from './readShelf'
 import type { BackupDesk } from './routes/backupRoutes'
 import { sheetThread } from './sheets/sheetThread'
@@ -36,7 +36,8 @@ export interface Settings {
   readonly tls: TlsFiles | undefined
   readonly leastFreeMb: number
   readonly baseAddress?: string
-  readonly demo: boolean
+  /** Demo jobs that are opened where there is no job yet. */
+  readonly demo: Demo | undefined
   readonly version: string
 }
 
@@ -60,7 +61,7 @@ export function settingsFrom(root: string, demo: boolean): Settings {
     tls: tlsFrom(env('NACHTIGAL_TLS_CERT'), env('NACHTIGAL_TLS_KEY')),
     leastFreeMb: Number(env('NACHTIGAL_LEAST_FREE_MB') ?? LEAST_FREE_MB),
     ...baseAddressFrom(env('NACHTIGAL_ADDRESS')),
-    demo,
+    demo: demo ? demoNamed(env('NACHTIGAL_DEMO')) : undefined,
     version: (JSON.parse(readFileSync(path.join(root, 'package.json'), 'utf8')) as { version: string }).version,
   }
 }
@@ -123,7 +124,7 @@ export async function startServer(settings: Settings, log: Logger, begun?: Promi
   const store = createJobStore({ db: database.db, data: shelf.data, now, feed })
   await database.alone(async () => {
     await store.migrate(!url, (message) => console.log(message))
-    if (settings.demo && (await store.list()).length === 0) await openDemo(store, at('demo'))
+    if (settings.demo && (await store.list()).length === 0) await openDemo(store, at('demo'), settings.demo)
   })
   const backups = backupsOf(database)
   const desk: BackupDesk = {

@@ -74,7 +74,7 @@ export function serverOn(database: OpenDatabase, webFolder?: string) {
     makeSheet: sheetMaker(shelf.data, createPdfRenderer(at('../../node_modules'))),
     feed,
     availability: database.availability,
-    openDemo: () => openDemo(store, at('../../demo')),
+    openDemo: () => openDemo(store, at('../../demo'), 'otterholm'),
     health: () => healthOf(database, '0', () => store.list()),
     ...(database.embedded
       ? {

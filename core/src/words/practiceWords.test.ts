@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { loopKinds } from '../kinds/kinds'
+import { demoLoops } from '../testing/safetyPage'
 import { everyText } from '../testing/everyText'
 import { soundIn } from '../testing/usChains'
 import { chained } from '../testing/chains'
@@ -11,7 +12,7 @@ const foreign = {
 } as const
 /** Names in data, not words on a page. */
 const names =
-  /(?:\.|^)(?:id|code|kind|circuit|role|senses|hunt|key|does|from|to|source|group|category|part|binds|calc|field|test|figures|worked|found|fix)(?:\.|$)/
+  /(?:\.|^)(?:id|code|kind|circuit|role|senses|hunt|key|does|from|to|source|group|category|part|binds|calc|field|test|figures|worked|found|fix|reading)(?:\.|$)/
 /** What stands printed on a device is what it is, in any practice. */
 const printed = /^(?:find|devices|keying|owner|placements\.\d+\.device|survey)/
 
@@ -24,6 +25,10 @@ const said = (edited: Parameters<typeof everyText>[0], words: RegExp) =>
 
 describe('no text speaks another practice', () => {
   it.each(loopKinds)('%s in the United States', (kind) => expect(said(soundIn('us', kind), foreign.us)).toEqual([]))
+  it.each(demoLoops('juniper-hollow').map((edited) => [edited.loop.name, edited] as const))(
+    '%s of the demo job in the United States',
+    (_, edited) => expect(said(edited, foreign.us)).toEqual([]),
+  )
   it.each(loopKinds)('%s in the United Kingdom', (kind) => {
     const { job, loop } = chained(kind)
     expect(said({ job: { ...job, practice: 'uk' }, loop }, foreign.uk)).toEqual([])
