@@ -24,7 +24,7 @@ describe('what a line by the weather saves over a season', () => {
     expect(saved.high).toBeGreaterThan(saved.kwh)
   })
   it.each([
-    ['gas', 'fuel.gas', 'volume'],
+    ['gas', 'fuel.gas', 'gasVolume'],
     ['oil', 'fuel.oil', 'litres'],
     ['pellet', 'fuel.pellet', 'mass'],
   ] as const)('in %s by its heat', (fuel, row, quantity) => {
@@ -45,6 +45,8 @@ describe('what a line by the weather saves over a season', () => {
     )
     expect(ownerTells(context).does.join(' ')).toContain(said)
   })
+  it('gas is counted in cubic feet there, not in gallons', () =>
+    expect(saidOf(contextOf({ fuel: 'gas' }, 'us'))).toMatch(/\d\u00a0ft³ of gas/))
   it('in American units it has no metric one left', () =>
     expect(saidOf(contextOf({ fuel: 'oil' }, 'us'))).not.toMatch(/m³|\u00a0l\b|MWh/))
   it('where nothing follows the weather there is none', () => {

@@ -113,7 +113,7 @@ export function resetSeason(context: LoopContext, view: ResetView): ResetSeason 
 
 /** Fuels by what burns: the row of their heat, and what they are counted in. */
 const fuels = {
-  gas: ['fuel.gas', 'volume', 'gas'],
+  gas: ['fuel.gas', 'gasVolume', 'gas'],
   oil: ['fuel.oil', 'litres', 'oil'],
   pellet: ['fuel.pellet', 'mass', 'pellets'],
 } as const satisfies Readonly<Record<string, readonly [string, Quantity, string]>>
