@@ -77,7 +77,12 @@ export async function fill(scope: Page | Locator, label: string, text: string) {
 export async function startJob(
   page: Page,
   url: string,
-  { name = 'Hatchling house', unit = '°C', system = 'metric' } = {},
+  {
+    name = 'Hatchling house',
+    unit = '°C',
+    system = 'metric',
+    practice,
+  }: { readonly name?: string; readonly unit?: string; readonly system?: string; readonly practice?: string } = {},
 ) {
   await page.goto(url)
   // Where no job is yet the form lies open.
@@ -87,7 +92,9 @@ export async function startJob(
   if (await start.isVisible()) await start.click()
   await form.getByLabel('Name', { exact: true }).fill(name)
   await form.getByLabel('Place').fill('Otterholm')
-  await form.getByLabel('Practice').selectOption({ label: system === 'metric' ? 'Europe' : 'United States and Canada' })
+  await form
+    .getByLabel('Practice')
+    .selectOption({ label: practice ?? (system === 'metric' ? 'Europe' : 'United States and Canada') })
   await form.getByLabel('Temperature').selectOption({ label: unit })
   await form.getByLabel('Measures').selectOption({ label: system })
   await form.getByLabel('Your name, for the log').fill('Ilse Farn')

@@ -3,6 +3,7 @@ import { factsOfKind, type LoopKind, loopKinds } from '../kinds/kinds'
 import { kindSign } from '../kinds/kindSigns'
 import { isAsked } from '../kinds/question'
 import { formatValue, type UnitPreferences } from '../units/quantity'
+import { inLocalWords } from '../words/localWords'
 import { sampleOf } from './sampleOf'
 
 /** One answer as somebody gives it on a page. */
@@ -39,7 +40,8 @@ export function ownAnswers(
     answers: asked
       .filter((each) => each.group === group)
       .map((question): GivenAnswer => {
-        const { id, title } = question
+        const { id } = question
+        const title = inLocalWords(preferences.system === 'us' ? 'us' : 'europe', question.title)
         if (question.ask === 'choice')
           return { id, title, by: question.school ? 'school' : 'list', text: String(given[id]) }
         const value = Number(given[id]) * (sizes.has(id) ? LARGER : 1)

@@ -170,7 +170,8 @@ function Counted({ question }: { question: NumberQuestion }) {
   const { loop, preferences, survey, words } = useLoop()
   const [answer, put] = useAnswer(question.id)
   const [working, setWorking] = useState(false)
-  const { id, title, quantity } = question
+  const { id, quantity } = question
+  const title = words.tell(question.title)
   const hint = useHint(question)
   const figure = survey?.figures[id]
   // What was measured is the answer; a plate may count before it.

@@ -127,7 +127,7 @@ function Measured({ way, question, begun, format, onDone }: MeasuredProps) {
       <p className="text-[17px]" role="status">
         {answer?.value !== undefined ? (
           <>
-            {question.title} <b>{words.say(answer.value, question.quantity)}</b>
+            {words.local(question.title)} <b>{words.say(answer.value, question.quantity)}</b>
           </>
         ) : (
           'Fill in what was measured.'
