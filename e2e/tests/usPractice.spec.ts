@@ -1,3 +1,4 @@
+import { FOREIGN_WORDS } from '@nachtigal/core/testing/foreignWords'
 import { METRIC_FIGURE } from '@nachtigal/core/testing/metricFigure'
 import type { Page } from '@playwright/test'
 import { expect, saved, startJob, test } from '../fixtures'
@@ -22,10 +23,6 @@ const places = [
   ...['set', 'set/keying', 'try', 'prove', 'prove/finder', 'hand-over'],
 ]
 
-/** Words of other practices, and their volts. What a device has printed on it is what it is. */
-const FOREIGN =
-  /residual[- ]current|\bRCD\b|\bmains\b|\bearth(?:ed|ing|s)?\b|\bscreed\b|\bextra-low\b|\b230[ \u00a0]V|\b30[ \u00a0]mA\b|summer stop|heating curve|\blimiters?\b|\bby-pass|\bpermissives?\b|\bset-back\b/i
-
 /** What of this page is in metric units, or in words of another practice, each with what stands around it. */
 async function foreignOn(page: Page, place: string): Promise<string[]> {
   await expect(page.locator('main').first()).toBeVisible()
@@ -35,7 +32,7 @@ async function foreignOn(page: Page, place: string): Promise<string[]> {
     .locator('option, [aria-label]')
     .evaluateAll((all) => all.map((each) => each.getAttribute('aria-label') ?? each.textContent ?? ''))
   return [...lines, ...options]
-    .filter((line) => METRIC_FIGURE.test(line) || FOREIGN.test(line))
+    .filter((line) => METRIC_FIGURE.test(line) || FOREIGN_WORDS.us.test(line))
     .map((line) => `${place}: ${line.trim().slice(0, 160)}`)
 }
 

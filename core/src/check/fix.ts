@@ -136,7 +136,7 @@ export function applyFix(
       return insertDevice(edited, fix.connection, device, makeId(), placing(device))
     }
     case 'replace':
-      return device && (edited.loop.chain.devices[fix.device] ?? edited.job.devices[fix.device])
+      return device && edited.loop.chain.devices[fix.device]
         ? replaceDevice(edited, fix.device, device, placing(device))
         : undefined
     case 'set-option':

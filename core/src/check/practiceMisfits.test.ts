@@ -15,7 +15,7 @@ describe('a job whose practice is changed midway', () => {
     expect(others).toEqual([])
     expect(misfit).toMatchObject({ loop: loop.id, name: loop.name })
     expect(misfit!.things).toEqual(
-      expect.arrayContaining(['A1 Goosander', 'E1 Cabinet elements', 'mains at hand: 230 V, one phase']),
+      expect.arrayContaining(['A1 Goosander', 'E1 Cabinet elements', 'line voltage at hand: 230 V, one phase']),
     )
     expect(practiceMisfits(job, { [loop.id]: loop }, 'uk')).toEqual([])
   })

@@ -4,6 +4,7 @@ import type { JobDocument, LoopDocument } from '../document/documents'
 import { siteQuestions } from '../kinds/commonQuestions'
 import { ordered } from '../schema/ordered'
 import { type Practice, standardOf } from '../units/practice'
+import { inLocalWords } from '../words/localWords'
 
 /** What of a loop a practice does not have: devices by tag and name, and the mains that were answered. */
 export interface PracticeMisfit {
@@ -34,7 +35,7 @@ export const practiceMisfits = (
       ...resolveChain(job, loop.chain)
         .devices.filter(({ facts }) => !suitsPractice(facts, practice))
         .map(({ tag, name }) => `${tag} ${name}`),
-      ...(mains === undefined ? [] : [`mains at hand: ${mains}`]),
+      ...(mains === undefined ? [] : [`${inLocalWords(practice, 'mains at hand')}: ${mains}`]),
     ]
     return things.length === 0 ? [] : [{ loop: loop.id, name: loop.name, things }]
   })

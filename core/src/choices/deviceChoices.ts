@@ -17,7 +17,18 @@ export type LoadKind = (typeof loadKinds)[number]
 /** How the three elements of a three-phase heater are joined. */
 export const elementJoins = ['star', 'delta'] as const
 
-export const contactRoles = ['alarm', 'defrost', 'fan', 'timer', 'open', 'close', 'pump', 'backup', 'light', 'changeover'] as const
+export const contactRoles = [
+  'alarm',
+  'defrost',
+  'fan',
+  'timer',
+  'open',
+  'close',
+  'pump',
+  'backup',
+  'light',
+  'changeover',
+] as const
 export type ContactRole = (typeof contactRoles)[number]
 
 export const effects = ['element', 'fuel', 'water-flow', 'cooling', 'air-flow', 'defrost', 'light', 'none'] as const
@@ -54,7 +65,18 @@ export type Control = (typeof controls)[number]
 
 export const faultActions = ['off', 'on', 'last', 'duty'] as const
 
-export const senses = ['flow', 'pressure', 'door', 'time', 'hand', 'frost', 'air-flow', 'co', 'level', 'overload'] as const
+export const senses = [
+  'flow',
+  'pressure',
+  'door',
+  'time',
+  'hand',
+  'frost',
+  'air-flow',
+  'co',
+  'level',
+  'overload',
+] as const
 /** What a permissive contact feels. */
 export type Sense = (typeof senses)[number]
 

@@ -399,7 +399,14 @@ const clockwork = (edited: Edited, a: number, b: number): Edited => {
   }
 }
 const drier = clockwork(
-  chained('cabinet', {}, ['mains-230-20', 'wheatear', 'oven-k', 'oven-element-2000', 'goshawk', 'wheatear>goshawk:ssr-25']),
+  chained('cabinet', {}, [
+    'mains-230-20',
+    'wheatear',
+    'oven-k',
+    'oven-element-2000',
+    'goshawk',
+    'wheatear>goshawk:ssr-25',
+  ]),
   120,
   40,
 )

@@ -273,7 +273,9 @@ export function huntGrounds({ chain, rows }: Pick<LoopContext, 'chain' | 'rows'>
     const loads = powerPaths(chain).flatMap(({ load, portId, loadPort }) => {
       const { connections, heads } = feedersOf(chain, load.id, portId)
       if (!heads.some((head) => head.kind === 'supply' && head.device.id === supply.id)) return []
-      return [{ device: load, portId, way: connections, ohm: loadPort.load.phases === 3 ? undefined : loadOhm(loadPort) }]
+      return [
+        { device: load, portId, way: connections, ohm: loadPort.load.phases === 3 ? undefined : loadOhm(loadPort) },
+      ]
     })
     const devices = chain.connections
       .filter(({ fromDevice, fromPort, toPort }) => {

@@ -1,6 +1,7 @@
 import { Refused } from '../units/refused'
 import { number } from '../schema/field'
 import type { BodyFacts, DeviceProfile } from '../device/deviceProfile'
+import type { Words } from '../words/words'
 import { escapeXml } from './picture/svgText'
 
 /** Length of the bar that proves the print, mm. */
@@ -18,6 +19,23 @@ export interface CutOut {
   /** Depth that has to be free behind the panel. */
   readonly behindMm: number
   readonly notes: readonly string[]
+}
+
+/** What a cut-out measures, in the words of whoever cuts it; the bar of the print with it. */
+export function sayCutOut(
+  { widthMm, heightMm, toleranceMm }: Pick<CutOut, 'widthMm' | 'heightMm' | 'toleranceMm'>,
+  words: Words,
+) {
+  const fine = words.preferences.system === 'us' ? 3 : 1
+  const say = (mm: number, decimals?: number) => words.say(mm / 1000, 'thickness', decimals)
+  return {
+    title: `${words.tell(sides(widthMm, heightMm))}, +${say(toleranceMm, fine)} \u22120`,
+    width: say(widthMm),
+    height: say(heightMm),
+    bar: say(BAR_MM),
+    /** Decimals to which a rule is read on the bar. */
+    fine,
+  }
 }
 
 /** What to cut for a device, and what to know behind it; undefined where it does not go into a panel. */
@@ -42,7 +60,7 @@ const length = (mm: number) => `{${mm} mm|${inches(mm)} in}`
 /**
  * Two sides in both systems of measures, for `tell`.
  */
-export const sides = (widthMm: number, heightMm: number): string =>
+const sides = (widthMm: number, heightMm: number): string =>
   `{${widthMm} \u00d7 ${heightMm} mm|${inches(widthMm)} \u00d7 ${inches(heightMm)} in}`
 
 function notesOf({ protection, widthMm, heightMm, depthMm }: BodyFacts): string[] {

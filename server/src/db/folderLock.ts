@@ -56,15 +56,15 @@ export async function lockFolder(folder: string, now: () => string): Promise<Fol
   }
   try {
     if (!locked(fd, folder)) throw new FolderInUse(folder, await holderIn(file))
-    const leaveName = await holdName(folder)
     const holder: Holder = { pid: process.pid, host: hostname(), since: now() }
     try {
+      // At once: until it is written, whoever is refused would read the name of the one before.
       ftruncateSync(fd)
       writeSync(fd, JSON.stringify(holder))
     } catch (error) {
-      await leaveName()
       throw folderProblem(error, folder)
     }
+    const leaveName = await holdName(folder)
     const release = async () => {
       await leaveName()
       ftruncateSync(fd)
@@ -98,18 +98,29 @@ export function lockRefused(error: unknown, folder: string): unknown {
   )
 }
 
-/** Reads the holder's words; one that has only just begun has not written them yet. */
+/** Reads the holder's words; one that has only just begun has not written them yet, or those of a dead one still stand there. */
 async function holderIn(file: string): Promise<string> {
+  let said = 'another process that is just starting'
   for (const wait of [0, 50, 200]) {
     await pause(wait)
     try {
       const { pid, host, since } = JSON.parse(readFileSync(file, 'utf8')) as Holder
-      return `process ${pid} on ${host} since ${since}`
+      said = `process ${pid} on ${host} since ${since}`
+      if (host !== hostname() || lives(pid)) return said
     } catch {
       // Not written yet: looked at again.
     }
   }
-  return 'another process that is just starting'
+  return said
+}
+
+function lives(pid: number): boolean {
+  try {
+    process.kill(pid, 0)
+    return true
+  } catch (error) {
+    return (error as NodeJS.ErrnoException).code !== 'ESRCH'
+  }
 }
 
 /**

@@ -119,14 +119,17 @@ const ofThisPractice: Rule = ({ chain, job, loop }) => {
       : [lookAgain('C157_MAINS_OF_OTHER_PRACTICE', { about: 'mainsAtHand', figures: { found, job: of } }, 'survey')]
   return [
     ...answered,
-    ...chain.devices.flatMap(({ id, tag, name, facts }): Found[] =>
+    ...chain.devices.flatMap(({ id, tag, name, facts, shared }): Found[] =>
       facts.standard === undefined || suitsPractice(facts, job.practice)
         ? []
         : [
             lookAgain('C156_OTHER_PRACTICE', {
               about: id,
               figures: { tag, name, own: standardTitles[facts.standard], job: of },
-              fix: { do: 'replace', device: id, wants: wantedLike({ facts }, loop.kind) },
+              // A supply feeds other loops too: what stands in its place there is not tried from here.
+              ...(shared
+                ? {}
+                : { fix: { do: 'replace', device: id, wants: wantedLike({ facts }, loop.kind) } as const }),
             }),
           ],
     ),

@@ -81,7 +81,7 @@ function Misfits({
       <p className="small text-ink2 pb-2">
         All of it stays as it was wired and keyed. Each loop names it under Match, with what would stand in its place.
       </p>
-      <ul className="max-h-48 overflow-y-auto">
+      <ul className="max-h-48 max-md:max-h-32 overflow-y-auto">
         {misfits.map(({ loop, name, things }) => (
           <li key={loop} className="border-t border-line py-2">
             <Link to={loopAt(job.id, loop, 'match')} onClick={onGo} className="font-semibold">

@@ -5,7 +5,7 @@ import { fill, routes } from '@nachtigal/contract/api'
 import { mountings } from '@nachtigal/core/plant/enclosure'
 import type { BoxPlan } from '@nachtigal/core/document/documents'
 import { boxBuilds, boxPlan, type BoxState } from '@nachtigal/core/loop/boxPlan'
-import { BAR_MM, cutOutOf, printedBar, printVerdict, sides } from '@nachtigal/core/wiring/cutOut'
+import { cutOutOf, printedBar, printVerdict, sayCutOut } from '@nachtigal/core/wiring/cutOut'
 import { boxRecord } from '@nachtigal/core/document/fields/wiringFields'
 import { useLoop } from '../../loop/loopContext'
 import { Worked } from '../../loop/Worked'
@@ -188,31 +188,31 @@ function Cut({ device: id }: { device: string }) {
   const [measured, setMeasured] = useState<number>()
   const device = chain.devices.find((each) => each.id === id)!
   const cut = cutOutOf(device.facts)!
+  const said = sayCutOut(cut, words)
   const verdict = measured === undefined ? undefined : printVerdict(measured, cut)
   const scale = Math.min(2.5, 260 / cut.widthMm, 120 / cut.heightMm)
   const [w, h] = [cut.widthMm * scale, cut.heightMm * scale]
   return (
     <article className="grid gap-3 border-b border-line pb-4">
       <h3 className="h3">
-        {device.tag} {device.name}: {words.tell(sides(cut.widthMm, cut.heightMm))}, +
-        {words.say(cut.toleranceMm / 1000, 'thickness', preferences.system === 'us' ? 3 : 1)} −0
+        {device.tag} {device.name}: {said.title}
       </h3>
       <svg
-        viewBox={`0 0 ${w + 80} ${h + 50}`}
-        width={w + 80}
+        viewBox={`0 0 ${w + 100} ${h + 50}`}
+        width={w + 100}
         height={h + 50}
         className="max-w-full"
         role="img"
-        aria-label={`Cut-out ${cut.widthMm} by ${cut.heightMm} millimetres`}
+        aria-label={`Cut-out ${said.width} by ${said.height}`}
       >
-        <rect x={60} y={10} width={w} height={h} fill="var(--blank)" stroke="var(--ink)" strokeWidth="1.5" />
-        <path d={`M60 ${h + 22}H${60 + w}M60 ${h + 17}v10M${60 + w} ${h + 17}v10`} stroke="var(--ink)" />
-        <text x={60 + w / 2} y={h + 42} textAnchor="middle" fontSize="14">
-          {words.say(cut.widthMm / 1000, 'thickness')}
+        <rect x={80} y={10} width={w} height={h} fill="var(--blank)" stroke="var(--ink)" strokeWidth="1.5" />
+        <path d={`M80 ${h + 22}H${80 + w}M80 ${h + 17}v10M${80 + w} ${h + 17}v10`} stroke="var(--ink)" />
+        <text x={80 + w / 2} y={h + 42} textAnchor="middle" fontSize="14">
+          {said.width}
         </text>
-        <path d={`M44 10V${10 + h}M39 10h10M39 ${10 + h}h10`} stroke="var(--ink)" />
-        <text x={36} y={14 + h / 2} textAnchor="end" fontSize="14">
-          {words.say(cut.heightMm / 1000, 'thickness')}
+        <path d={`M64 10V${10 + h}M59 10h10M59 ${10 + h}h10`} stroke="var(--ink)" />
+        <text x={56} y={14 + h / 2} textAnchor="end" fontSize="14">
+          {said.height}
         </text>
       </svg>
       <ul className="grid gap-1">
@@ -236,12 +236,12 @@ function Cut({ device: id }: { device: string }) {
       </p>
       <div className="max-w-48">
         <NumberField
-          label={`The ${words.say(BAR_MM / 1000, 'thickness')} bar measures`}
+          label={`The ${said.bar} bar measures`}
           draftKey={`${loop.id}/cut/${id}`}
           value={measured}
           field={printedBar}
           preferences={preferences}
-          decimals={preferences.system === 'us' ? 3 : 1}
+          decimals={said.fine}
           onCommit={(next) => setMeasured(next)}
         />
       </div>

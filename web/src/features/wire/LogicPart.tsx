@@ -1,7 +1,8 @@
 import { layAcross } from '@nachtigal/core/actions/layAcross'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import type { LoadLogic, NamedContact } from '@nachtigal/core/wiring/loadLogic'
 import { mostContacts } from '@nachtigal/core/wiring/contactLogic'
+import { switchesAcross } from '@nachtigal/core/wiring/switchesAcross'
 import { sayExpression } from '@nachtigal/core/wiring/parseExpression'
 import { ContactsDrawing } from '../../drawing/picture/ContactsDrawing'
 import { useTap } from '../../loop/useTap'
@@ -155,19 +156,12 @@ function Flips({ logic }: { logic: LoadLogic }) {
 
 /** Puts a switch or a timer across one contact of the line; what that defeats is said at once. */
 function LayAcross({ logic }: { logic: LoadLogic }) {
-  const { profiles, words } = useLoop()
+  const { profiles, job, words } = useLoop()
   const tap = useTap()
   const reachable = [...logic.contacts, ...logic.relays.map(({ contact }) => contact)]
-  const switches = profiles.filter(
-    ({ permissive, category, ports }) =>
-      category === 'permissive' &&
-      permissive !== undefined &&
-      Object.values(ports).some(({ kind }) => kind === 'contact'),
-  )
+  const switches = useMemo(() => switchesAcross(profiles, job.practice), [profiles, job.practice])
   const [over, setOver] = useState(reachable[0]?.name)
-  const [device, setDevice] = useState(
-    switches.find(({ permissive }) => permissive?.senses === 'hand')?.id ?? switches[0]?.id,
-  )
+  const [device, setDevice] = useState(switches[0]?.id)
   const contact = reachable.find(({ name }) => name === over)
   const profile = switches.find(({ id }) => id === device)
   if (!contact || !profile) return null
