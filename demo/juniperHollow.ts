@@ -1,28 +1,15 @@
-import { keyValues } from '@nachtigal/core/actions/keyValues'
-import { writeRow } from '@nachtigal/core/actions/writeRow'
 import { changeSettings } from '@nachtigal/core/actions/changeSettings'
 import { ordered } from '@nachtigal/core/schema/ordered'
 import { removeStage } from '@nachtigal/core/settings/stages/stageGroup'
-import { keyingSheet } from '@nachtigal/core/commissioning/keyingSheet'
 import { answersOf } from './surveys'
-import {
-  add,
-  bag,
-  between,
-  chain,
-  feedFrom,
-  meantNear,
-  proveAndSwitchOn,
-  reading,
-  readTest,
-  set,
-  type Story,
-  survey,
-  type Teller,
-} from './story'
+import { add, between, chain, feedFrom, meantNear, set, type Story, survey, type Teller } from './story'
+import { workThrough } from './workThrough'
 
 /** What every place of the center has: two hots and a neutral, no explosive air. */
 const site = { mainsAtHand: '240', wet: 'dry', explosive: 'no' } as const
+
+/** No control was there before. */
+const nothingThere = { state: 'none', weather: 'Clear, dry', outdoorC: 12 } as const
 
 /** Answers of a first visit in Otterholm with what is otherwise here; what is left out was not asked. */
 function like(
@@ -34,9 +21,8 @@ function like(
   return { ...Object.fromEntries(answers), ...site, ...otherwise }
 }
 
-/** The wax cabinet, from the first visit to its last test. */
+/** The wax cabinet of the candle workshop. */
 function waxCabinet(teller: Teller) {
-  const { act, uuid, context } = teller
   survey(teller, {
     complaint: 'Wax scorches on the floor of the cabinet, the top stays hard.',
     answers: like('Plaster cabinet', {
@@ -54,45 +40,6 @@ function waxCabinet(teller: Teller) {
   })
   chain(teller, ['mains-240-30', 'grosbeak', 'oven-pt100', 'element-240-3800', 'kinglet'])
   between(teller, 'device 1', 'device 4', 'contactor-2p-240', 'contactor')
-  for (const [i, row] of context().rows.entries())
-    act(
-      writeRow,
-      { row: row.id, state: { landed: true, number: row.number, lengthM: row.circuit === 'mains' ? 4 : 3 } },
-      { minutes: 1 + (i % 2) },
-    )
-  for (const [i, row] of context().rows.entries()) {
-    const ohm = 0.1 + (i % 3) / 10
-    act(
-      writeRow,
-      {
-        row: row.id,
-        state: {
-          ...teller.current().loop.wiring.rows[row.id],
-          tested: reading(teller, ohm.toFixed(1), 'ohm', ohm),
-        },
-      },
-      { minutes: 1 },
-    )
-  }
-  proveAndSwitchOn(teller)
-  for (const row of keyingSheet(context())[0]!.rows) {
-    const value = Number(row.planned.replace('\u2212', '-'))
-    act(
-      keyValues,
-      {
-        side: 'asLeft',
-        device: uuid('device 1'),
-        values: { [row.code]: reading(teller, row.planned, row.unit, Number.isNaN(value) ? undefined : value) },
-      },
-      { minutes: 1 },
-    )
-  }
-  bag(teller)
-  readTest(teller, `before/${uuid('plan')}`, [
-    ['commanded', 'yes'],
-    ['answered', 'yes'],
-    ['current', 15.7, 'current', 'clamp'],
-  ])
 }
 
 /** Juniper Hollow: eight loops in US practice, in degrees Fahrenheit. */
@@ -124,6 +71,7 @@ export const juniperHollow: Story = {
             wet: 'washed',
           },
           hazards: ['mains', 'wet'],
+          found: nothingThere,
         })
         chain(t, ['mains-240-20-classa', 'towhee', 'floor-ntc10k-3977', 'floor-cable-240', 'killdeer'])
         between(t, 'device 1', 'device 4', 'contactor-2p-240', 'contactor')
@@ -135,11 +83,22 @@ export const juniperHollow: Story = {
       name: 'Lodge boiler',
       story: (t) => {
         survey(t, {
-          complaint: 'Lodge too hot in spring, bunk room cold in January.',
-          answers: like('Clinic boiler', { designOutdoor: -14, floorArea: 250 }),
+          complaint: 'Lodge too hot in spring, bunk room zone cold in January, tepid showers from the tank.',
+          answers: like('Clinic boiler', {
+            designOutdoor: -14,
+            floorArea: 250,
+            through: 'mixing',
+            hotWater: 'stored',
+            storeC: 60,
+            waterPlan: 'yes',
+          }),
           hazards: ['mains', 'fuel', 'hot-water', 'pressure'],
+          found: nothingThere,
         })
-        chain(t, ['mains-120-15', 'class2-24', 'veery', 'pocket-ntc10k-3977', 'outdoor-ntc10k-3977', 'boiler-cond'])
+        chain(t, [
+          ...['mains-120-15', 'class2-24-75', 'veery', 'pocket-ntc10k-3977', 'outdoor-ntc10k-3977'],
+          ...['boiler-cond', 'mixer-24'],
+        ])
         set(t, 'device 4', { place: 'North wall, under the eaves', leadM: 20 })
       },
     },
@@ -158,6 +117,7 @@ export const juniperHollow: Story = {
             power: 2000,
           }),
           hazards: ['mains', 'hot-surface', 'animals'],
+          found: nothingThere,
         })
         chain(t, ['mains-120-15', 'class2-24', 'phoebe', 'room-ntc10k-3977', 'baseboard-240-2000'])
         between(t, 'device 2', 'device 4', 'contactor-2p-24ac', 'contactor')
@@ -185,6 +145,7 @@ export const juniperHollow: Story = {
             ['glycol'],
           ),
           hazards: ['mains', 'refrigerant', 'freezing', 'pressure', 'rotating', 'wet'],
+          found: nothingThere,
         })
         chain(t, ['mains-120-20-classa', 'vireo', 'pocket-pt1000', 'compressor-call', 'compressor-call'])
         for (const [i, load] of ['device 3', 'device 4'].entries()) {
@@ -206,6 +167,7 @@ export const juniperHollow: Story = {
           complaint: 'Frost on the door side, fans never stop.',
           answers: like('Fish store', { goods: 'medicine', target: 4, tolerance: 1.5, volume: 20, wet: 'dry' }),
           hazards: ['mains', 'refrigerant', 'rotating', 'locked-in'],
+          found: nothingThere,
         })
         chain(t, [
           'mains-240-20',
@@ -231,6 +193,7 @@ export const juniperHollow: Story = {
             'sensor',
           ]),
           hazards: ['mains', 'refrigerant', 'rotating'],
+          found: nothingThere,
         })
         chain(t, ['mains-120-15', 'towhee', 'air-ntc10k-3977', 'enclosure-unit-120'])
         between(t, 'device 1', 'device 3', 'contactor-2p-120', 'contactor')
@@ -246,6 +209,7 @@ export const juniperHollow: Story = {
           complaint: 'Battery flat after two nights of watch.',
           answers: { ...like('Rescue van', { sleeps: 'people', target: 18, volume: 14, mainsAtHand: 'none' }) },
           hazards: ['fuel', 'co', 'battery', 'hot-surface'],
+          found: nothingThere,
         })
         chain(t, ['ptarmigan', 'cabin-ntc10k', 'cabin-heater', 'co-alarm'])
         feedFrom(t, 'battery-12-lfp', 'battery')
@@ -257,6 +221,11 @@ export const juniperHollow: Story = {
     story: (teller: Teller) => {
       each.story(teller)
       meantNear(teller)
+      workThrough(teller, {
+        call: 'Juniper Hollow, the front desk',
+        retest: '2027-09-21',
+        signed: each.id !== 'butterfly house',
+      })
     },
   })) as Story['loops'],
 }

@@ -19,6 +19,7 @@ import { rowHash } from '../server/src/store/rowHash'
 import { asFound } from './asFound'
 import { asPlanned } from './asPlanned'
 import { juniperHollow } from './juniperHollow'
+import { outpost } from './outpost'
 import type { Story, Teller } from './story'
 
 const { profiles: shelf, data } = readShelf(fileURLToPath(new URL('../shelf', import.meta.url)))
@@ -120,3 +121,4 @@ function tell({ file, name, place, begins, loops, basics = otterholm }: Story) {
 tell(asPlanned)
 tell(asFound)
 tell(juniperHollow)
+tell(outpost)

@@ -16,11 +16,17 @@ import { simulate } from '@nachtigal/core/simulate/simulate'
 
 const program = fileURLToPath(new URL('../../bin/nachtigal', import.meta.url))
 const json = <T>(file: string) => JSON.parse(readFileSync(new URL(`../../${file}`, import.meta.url), 'utf8')) as T
-const { job, loops } = json<JobFile>('demo/otterholm.nachtigal.json')
+const jobs = ['otterholm', 'juniper-hollow', 'otterholm-outpost'].map((name) =>
+  json<JobFile>(`demo/${name}.nachtigal.json`),
+)
 const data = Object.fromEntries(json<FieldValue[]>('shelf/data/fieldValues.json').map((row) => [row.id, row]))
 const [climate] = json<Climate[]>('shelf/data/climates.json').filter(({ id }) => id === 'inland')
 
-describe.each(Object.values(loops).map((loop) => [loop.name, loop] as const))('the demo job, %s', (_, loop) => {
+const every = jobs.flatMap(({ job, loops }) =>
+  Object.values(loops).map((loop) => [`${job.name}, ${loop.name}`, job, loop] as const),
+)
+
+describe.each(every)('the demo job, %s', (_, job, loop) => {
   const context = loopContext(job, loop, data)
   const runOf = (span: Span) => {
     const weather = runWeather(loop, span, 'design', climate!, false)

@@ -1,7 +1,7 @@
-import { FOREIGN_WORDS } from '@nachtigal/core/testing/foreignWords'
-import { METRIC_FIGURE } from '@nachtigal/core/testing/metricFigure'
-import type { Page } from '@playwright/test'
+import { readFileSync } from 'node:fs'
+import { goWithin } from '../cut'
 import { expect, saved, startJob, test } from '../fixtures'
+import { foreignOn, loopPlaces } from '../foreignOn'
 
 /** Every kind of loop by its word, and what it must hold, °F: enough to begin it with its chain. */
 const kinds = [
@@ -17,25 +17,6 @@ const kinds = [
   ['cabin heater', '68'],
 ] as const
 
-const places = [
-  ...['survey', 'survey/found', 'survey/hazards', 'survey/proposal', 'match', 'match/load', 'match/supply'],
-  ...['wire', 'wire/logic', 'wire/places', 'wire/conductors', 'wire/box', 'wire/dead', 'wire/live'],
-  ...['set', 'set/keying', 'try', 'prove', 'prove/finder', 'hand-over'],
-]
-
-/** What of this page is in metric units, or in words of another practice, each with what stands around it. */
-async function foreignOn(page: Page, place: string): Promise<string[]> {
-  await expect(page.locator('main').first()).toBeVisible()
-  await expect(page.getByText(/^(?:Opening|Reading the job)$/)).toHaveCount(0)
-  const lines = (await page.locator('body').innerText()).split('\n')
-  const options = await page
-    .locator('option, [aria-label]')
-    .evaluateAll((all) => all.map((each) => each.getAttribute('aria-label') ?? each.textContent ?? ''))
-  return [...lines, ...options]
-    .filter((line) => METRIC_FIGURE.test(line) || FOREIGN_WORDS.us.test(line))
-    .map((line) => `${place}: ${line.trim().slice(0, 160)}`)
-}
-
 test.setTimeout(240_000)
 for (const [kind, target] of kinds)
   test(`from an empty job in US practice: ${kind}`, async ({ page, server }) => {
@@ -50,10 +31,37 @@ for (const [kind, target] of kinds)
     await saved(page)
     const loop = page.url().split('/').slice(0, 7).join('/')
     const found: string[] = []
-    for (const place of places) {
+    for (const place of loopPlaces) {
       await page.goto(`${loop}/${place}`)
       await page.waitForTimeout(150)
       found.push(...(await foreignOn(page, place)))
     }
     expect([...new Set(found)]).toEqual([])
   })
+
+test('every screen of the demo job in US practice is in its units and words', async ({ page, server }) => {
+  const file = readFileSync(new URL('../../demo/juniper-hollow.nachtigal.json', import.meta.url))
+  const sent = await fetch(`${server.url}/api/import`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: file,
+  })
+  expect(sent.ok).toBe(true)
+  const { job, loops } = JSON.parse(file.toString()) as {
+    job: { id: string }
+    loops: Record<string, { id: string; name: string }>
+  }
+  await page.goto(`${server.url}/jobs/${job.id}`)
+  const found: string[] = []
+  const look = async (path: string, place: string) => {
+    await goWithin(page, `/jobs/${job.id}${path}`)
+    await page.waitForTimeout(150)
+    found.push(...(await foreignOn(page, place)))
+  }
+  for (const path of ['', '/log', '/calculators']) await look(path, path || 'board')
+  const eight = Object.values(loops)
+  expect(eight).toHaveLength(8)
+  for (const { id, name } of eight)
+    for (const place of loopPlaces) await look(`/loops/${id}/${place}`, `${name}, ${place}`)
+  expect([...new Set(found)]).toEqual([])
+})

@@ -25,6 +25,7 @@ describe('the demo jobs', () => {
     const { taken, store } = storeOf()
     expect(await openDemo(store, folder)).toEqual({ jobId: 'otterholm.nachtigal.json' })
     expect(taken).toEqual([
+      'otterholm-outpost.nachtigal.json',
       'juniper-hollow.nachtigal.json',
       'otterholm-found.nachtigal.json',
       'otterholm.nachtigal.json',

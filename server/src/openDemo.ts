@@ -6,8 +6,8 @@ import type { JobStore } from './store/jobStore'
 /** The job as it was found, and as it is to be. The last one stands on top of the list. */
 const otterholm = ['otterholm-found.nachtigal.json', 'otterholm.nachtigal.json'] as const
 
-/** Sets of demo jobs by their names: all of them, the one in US practice at the foot of the list, or Otterholm alone. */
-const demos = { all: ['juniper-hollow.nachtigal.json', ...otterholm], otterholm } as const
+/** Sets of demo jobs by their names: all of them, those in UK and US practice at the foot of the list, or Otterholm alone. */
+const demos = { all: ['otterholm-outpost.nachtigal.json', 'juniper-hollow.nachtigal.json', ...otterholm], otterholm } as const
 export type Demo = keyof typeof demos
 
 /** The set of demo jobs that a word names; all where it names none. */

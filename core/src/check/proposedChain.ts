@@ -6,6 +6,7 @@ import { mismatch } from '../probes/mismatch'
 import { givesOf } from '../device/duty'
 import { goesAgainst } from '../device/goesWith'
 import { asSet } from '../device/asSet'
+import { needsReturn } from '../device/needsReturn'
 import { actionOptions } from '../device/actionOptions'
 import { shelfOf } from '../device/suitsPractice'
 import type { DeviceProfile } from '../device/deviceProfile'
@@ -16,11 +17,13 @@ import type { Wanted } from '../kinds/leaning'
 import { type Behaviour, plansOf } from '../settings/behaviour'
 import { removeStage } from '../settings/stages/stageGroup'
 import { placing } from '../survey/placing'
-import { atHand, supplyOutOf } from '../survey/atHand'
+import { atHand, supplyOutOf, voltsAtHand } from '../survey/atHand'
 import { takeOverPower } from '../survey/takeOverPower'
 import type { Proposal } from '../survey/proposal'
 import { addDevice, dropWhere, type Edited, insertDevice, joinPorts, place, removeDevice } from '../wiring/chainEdit'
 import { controlOutputs, reachOf } from '../wiring/reach'
+import { supplyVariant } from '../wiring/supplyVariant'
+import { voltsAcross } from '../wiring/voltsAcross'
 import { checkLoop } from './checkLoop'
 import { type LoopContext, loopContext } from '../loop/context'
 import { applyFix } from './fix'
@@ -181,6 +184,7 @@ function controllersThatCan(
     })
     .sort(
       (a, b) =>
+        (answers['returnWire'] === 'none' ? Number(needsReturn(a)) - Number(needsReturn(b)) : 0) ||
         Number(b.kinds !== undefined) - Number(a.kinds !== undefined) ||
         outputsOf(a) - outputsOf(b) ||
         (a.id < b.id ? -1 : 1),
@@ -225,7 +229,7 @@ function waysToFeed(supplies: readonly DeviceProfile[]): readonly (readonly Devi
     if (into?.kind !== 'supply-in') return [[profile]]
     const before = supplies.filter((each) => {
       const out = each === profile ? undefined : supplyOutOf(each)
-      return out && Object.values(into.variants).some(({ lowV, highV }) => out.volts >= lowV && out.volts <= highV)
+      return out && supplyVariant(out, into.variants)
     })
     return [[profile], ...before.map((each) => [each, profile])]
   })
@@ -240,9 +244,10 @@ function isOfUse({ job, loop }: Edited, supply: DeviceProfile): boolean {
   if (!out) return false
   return Object.values(loop.chain.devices).some(({ profile }) =>
     Object.values(job.profiles[profile]?.ports ?? {}).some((port) => {
-      if (port.kind === 'supply-in')
-        return Object.values(port.variants).some(({ lowV, highV }) => out.volts >= lowV && out.volts <= highV)
-      return port.kind === 'load' && Math.abs(port.load.volts - out.volts) <= 0.1 * port.load.volts
+      if (port.kind === 'supply-in') return supplyVariant(out, port.variants) !== undefined
+      return (
+        port.kind === 'load' && Math.abs(port.load.volts - voltsAcross(out, port.load.phases)) <= 0.1 * port.load.volts
+      )
     }),
   )
 }
@@ -432,6 +437,12 @@ interface Built {
   readonly score: number
 }
 
+/** Those that the mains at hand can feed; all where they feed none. */
+function fedFirst(loads: readonly DeviceProfile[], answers: Answers): readonly DeviceProfile[] {
+  const fed = loads.filter((profile) => voltsAtHand(answers, profile))
+  return fed.length > 0 ? fed : loads
+}
+
 /** The whole chain about a controller: probes, what it moves, what goes with it, guards, supplies, remedies. */
 function built(
   edited: Edited,
@@ -463,14 +474,14 @@ function built(
   for (const wanted of also('drive')) next = putBest(next, candidatesFor(next, wanted, tools), tools)
   const able = leaning.does.flatMap((does) => candidatesFor(next, { category: 'load', as: 'load', does }, tools))
   const suited = able.filter(suits)
-  const loads = suited.length > 0 ? suited : able
+  const loads = fedFirst(suited.length > 0 ? suited : able, answers)
   const steps = proposal.control === 'staged' && controller.controller?.controls?.staged ? proposal.stages : 1
   const needW = (typeof answers['power'] === 'number' ? answers['power'] : (survey?.seen.loadW ?? 0)) / steps
   for (let i = 0; i < steps; i++) next = putBest(next, loads, tools, sizing(needW))
   // Before a second control is there that would be joined to them.
   next = withRunsClosed(next, tools)
   for (const wanted of also('controller')) next = putBest(next, candidatesFor(next, wanted, tools), tools)
-  for (const wanted of also('load')) next = putBest(next, candidatesFor(next, wanted, tools), tools)
+  for (const wanted of also('load')) next = putBest(next, fedFirst(candidatesFor(next, wanted, tools), answers), tools)
   for (const wanted of also('limiter')) next = putIfMissed(next, candidatesFor(next, wanted, tools), tools)
   for (const wanted of also('permissive')) next = putIfMissed(next, candidatesFor(next, wanted, tools), tools)
   next = withPermissivesOnce(movePermissives(mend(feed(mend(feed(next, tools), tools), tools), tools), tools), tools)

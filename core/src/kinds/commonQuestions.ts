@@ -113,7 +113,7 @@ export const capacity = asks(
 )
 
 /** Power of what heats or cools, W. */
-export const power = (hint: string, ways: readonly string[] = ['volts-amps']) =>
+export const power = (hint: string, ways: readonly string[] = ['two-wires', 'three-lines', 'ohms', 'volts-amps']) =>
   asks(HOLD, 'power', 'Power of the plant', 'power', [1, 1e7], hint, { ways, opens: true })
 
 /** Asked of every kind last: what there is to feed it from, and what is around it. */
@@ -149,6 +149,20 @@ export const siteQuestions: readonly Question[] = [
   asks(SITE, 'transformerVa', 'Transformer', 'apparentPower', [1, 5000], 'VA on its nameplate.', {
     when: { question: 'lowAtHand', is: ['24ac', '24dc'] },
   }),
+  asksWhich(
+    SITE,
+    'returnWire',
+    'Neutral or common where the control goes',
+    {
+      there: ['There', 'Whatever the control runs on can be fed.'],
+      none: [
+        'Not there',
+        'A control that runs on nothing or on two hots, or a wire more. Earth never stands in for it.',
+      ],
+    },
+    'Open the box dead, and count: a line and a switched wire alone bring no neutral.',
+    { when: { question: 'mainsAtHand', is: ['230', '400', '120', '240', '208', '480'] } },
+  ),
   asksWhich(
     SITE,
     'wet',

@@ -14,7 +14,8 @@ import { kindFacts } from './kinds'
 import { isAsked, type Question } from './question'
 import { propose } from '../survey/proposal'
 import { askedQuestions, openQuestions, surveyResult } from '../survey/surveyResult'
-import { ways } from '../survey/ways'
+import { METRIC_FIGURE } from '../testing/metricFigure'
+import { typicalIn, ways } from '../survey/ways'
 
 const outcomeOf = (kind: LoopKind, changes: Readonly<Record<string, Answer | undefined>> = {}) => {
   const { job, loop } = surveyed(kind, changes)
@@ -280,7 +281,13 @@ describe('ways of finding a figure on site', () => {
     ['sides-area', { length: 7.5, width: 4 }, 30],
     ['sides-volume', { length: 8, width: 5, height: 1.5 }, 60],
     // 0.05 m³ in 60 s are 3 m³/h; × 10 kWh/m³ × 0.9 = 27 kW.
-    ['gas-meter', { gas: 0.05, time: 60, heat: 10, efficiency: 90 }, 27000],
+    ['gas-meter', { gas: 0.05, time: 60, calorific: 36, efficiency: 90 }, 27000],
+    // By hand: 240 × 15.8; √3 × 208 × 15; 240² ÷ 14.4; 1 m³ an hour by 10 K; 1.204 × 1006 × 1000 × 10 ÷ 3600.
+    ['two-wires', { volts: 240, amps: 15.8 }, 3792],
+    ['three-lines', { volts: 208, amps: 15 }, 5404],
+    ['ohms', { ohm: 14.4, volts: 240 }, 4000],
+    ['water-drop', { flow: 1, drop: 10 }, 11595.76],
+    ['air-rise', { flow: 1000, rise: 10, at: 20 }, 3364.84],
     // 230 × (10 + 10 + 5).
     ['volts-amps', { volts: 230, amps1: 10, amps2: 10, amps3: 5 }, 5750],
     // 10 m³ by 1 K in 1 h: 998.2 × 4182 × 10 / 3600 W.
@@ -306,5 +313,20 @@ describe('ways of finding a figure on site', () => {
     const loss = ways['duty-loss']!.run({ power: 3000, duty: 50, inside: 20, around: 5 })
     const stored = ways['cool-capacity']!.run({ from: 20, to: 12, around: 5, hours: 8, loss })
     expect(ways['cool-loss']!.run({ from: 20, to: 12, around: 5, hours: 8, stored })).toBeCloseTo(loss, 9)
+  })
+})
+
+describe('ways of finding a figure, as they are told', () => {
+  it.each(Object.values(ways).map((way) => [way.id, way] as const))(
+    '%s names no metric figure in US units',
+    (_, way) => {
+      const words = wordsFor({ temperatureUnit: 'F', system: 'us', practice: 'us' })
+      const told = [way.title, way.hint, way.formula, way.source, ...way.fields.map(({ title }) => title)]
+      expect(told.map((text) => words.tell(text)).filter((text) => METRIC_FIGURE.test(text))).toEqual([])
+    },
+  )
+  it('volts are those of the practice', () => {
+    const [volts] = ways['two-wires']!.fields
+    expect([typicalIn(volts!, 'europe'), typicalIn(volts!, 'us')]).toEqual([230, 240])
   })
 })

@@ -9,7 +9,7 @@ import { fieldData } from '../testing/fieldData'
 import { hand } from '../testing/hand'
 import { device, surveyed } from '../testing/loops'
 import type { Edited } from '../wiring/edited'
-import { atHand, isLowAtHand, supplyOutOf } from './atHand'
+import { atHand, isLowAtHand, supplyOutOf, voltsAtHand } from './atHand'
 import { placing } from './placing'
 
 describe('atHand', () => {
@@ -78,4 +78,28 @@ describe('a proposed chain', () => {
     const codes = checkLoop(context({ job, loop })).open.map(({ code }) => code)
     expect(codes).not.toContain('C090_STAGE_OUT_OF_ORDER')
   })
+})
+
+describe('what the mains at hand can feed', () => {
+  const runs = (volts: number) =>
+    ({
+      ports: {
+        power: { kind: 'load', title: 'power', load: { kind: 'resistive', powerW: 100, volts }, does: 'element' },
+      },
+    }) as unknown as Parameters<typeof voltsAtHand>[1]
+  it.each([
+    ['240', 208, false],
+    ['208', 240, false],
+    ['240', 120, true],
+    ['480', 277, true],
+    ['480', 120, true],
+    ['480', 240, false],
+    ['120', 240, true],
+    ['120', 208, false],
+    ['none', 24, true],
+    ['none', 230, false],
+    [undefined, 230, true],
+  ])('%s at hand, %s V: %s', (mainsAtHand, volts, can) =>
+    expect(voltsAtHand(mainsAtHand === undefined ? {} : { mainsAtHand }, runs(volts))).toBe(can),
+  )
 })

@@ -17,6 +17,9 @@ const low: Readonly<Record<string, { readonly volts: number; readonly current: S
   '24dc': { volts: 24, current: 'dc' },
 }
 
+/** Volts that are had from those mains with a transformer, or with a second hot of the same panel. */
+const also: Readonly<Record<string, readonly number[]>> = { '480': [120], '120': [240] }
+
 /** What a supply gives; nothing of what is none. */
 export const supplyOutOf = ({ ports }: Pick<DeviceProfile, 'ports'>): SupplyOutPort | undefined =>
   Object.values(ports).find((port): port is SupplyOutPort => port.kind === 'supply-out')
@@ -39,8 +42,26 @@ export function atHand(answers: Answers, { ports }: Pick<DeviceProfile, 'ports'>
   const out = supplyOutOf({ ports })
   const volts = mains[String(answers['mainsAtHand'])]
   if (!out || !volts || out.batteryAh !== undefined) return true
-  if (out.volts > EXTRA_LOW_V) return volts.some((each) => near(out.volts, each))
   const into = Object.values(ports).find((port) => port.kind === 'supply-in')
+  if (out.volts > EXTRA_LOW_V && !into) return volts.some((each) => near(out.volts, each))
   if (into?.kind !== 'supply-in' || isLowAtHand(answers, { ports })) return true
   return Object.values(into.variants).some(({ lowV, highV }) => volts.some((each) => each >= lowV && each <= highV))
+}
+
+/**
+ * Whether what a device runs on can be had where the loop is, by the mains at hand; extra-low voltage comes from a transformer, and what was
+ * not answered rules nothing out.
+ */
+export function voltsAtHand(answers: Answers, { ports }: Pick<DeviceProfile, 'ports'>): boolean {
+  const given = mains[String(answers['mainsAtHand'])]
+  if (given === undefined) return true
+  const volts = [...given, ...(also[String(answers['mainsAtHand'])] ?? [])]
+  return Object.values(ports).every((port) => {
+    if (port.kind === 'supply-in')
+      return Object.values(port.variants).some(
+        ({ lowV, highV }) => lowV < EXTRA_LOW_V || volts.some((each) => each >= lowV && each <= highV),
+      )
+    if (port.kind !== 'load' || port.does === 'none' || port.load.volts <= EXTRA_LOW_V) return true
+    return volts.some((each) => near(port.load.volts, each))
+  })
 }

@@ -1,5 +1,10 @@
+import { airSensible } from '../plant/airSensible'
+import { gasRate } from '../plant/gasRate'
 import { storedJPerK } from '../plant/water'
+import { type Practice, standardOf, type WiringStandard } from '../units/practice'
 import type { Quantity } from '../units/quantity'
+import { electricLoad } from '../wiring/electricLoad'
+import { heatingElements } from '../wiring/heatingElements'
 
 interface WayField {
   readonly id: string
@@ -7,8 +12,8 @@ interface WayField {
   readonly quantity: Quantity
   readonly low: number
   readonly high: number
-  /** Put in where nobody knows better. */
-  readonly typical?: number
+  /** Put in where nobody knows better; volts are those of a wiring standard. */
+  readonly typical?: number | Readonly<Record<WiringStandard, number>>
 }
 
 /** A way of working out a figure from what can be measured on site. Values in SI, as the quantities say. */
@@ -28,8 +33,12 @@ const field = (
   title: string,
   quantity: Quantity,
   [low, high]: readonly [number, number],
-  typical?: number,
+  typical?: WayField['typical'],
 ): WayField => ({ id, title, quantity, low, high, ...(typical === undefined ? {} : { typical }) })
+
+/** What is put into a field where nobody knows better, in a practice. */
+export const typicalIn = ({ typical }: WayField, practice: Practice): number | undefined =>
+  typeof typical === 'object' ? typical[standardOf[practice]] : typical
 
 const side = (id: string, title: string) => field(id, title, 'length', [0.01, 500])
 
@@ -70,21 +79,21 @@ const all: readonly Way[] = [
     title: 'Gas meter by stopwatch',
     hint: 'Everything else on gas off, burner at full fire, at least two minutes.',
     fields: [
-      field('gas', 'Gas through the meter', 'volume', [0.001, 1000]),
+      field('gas', 'Gas through the meter', 'gasVolume', [0.001, 1000]),
       field('time', 'In', 'seconds', [10, 36000]),
-      field('heat', 'Heat of the gas, kWh a m³', 'factor', [3, 35], 10),
+      field('calorific', 'Heat of the gas', 'calorific', [10, 130], 36),
       field('efficiency', 'Into the water', 'percent', [40, 105], 90),
     ],
-    formula: 'P = gas ÷ time × heat of the gas × efficiency; natural gas 8.6 to 11.3 kWh a m³, on the gas bill',
+    formula: 'P = gas ÷ time × heat of the gas × efficiency',
     source: 'definition of heat input; the gas bill names the heat of the gas',
-    run: ({ gas, time, heat, efficiency }) => ((gas! / time!) * heat! * 3.6e6 * efficiency!) / 100,
+    run: ({ gas, time, calorific, efficiency }) => gasRate(gas!, time!, calorific!, efficiency!).outputW!,
   },
   {
     id: 'volts-amps',
     title: 'Volts and amps of each phase',
     hint: 'Clamp meter, by whoever may work live. A phase that is not there counts 0.',
     fields: [
-      field('volts', 'Phase to neutral', 'voltage', [1, 500], 230),
+      field('volts', 'Phase to neutral', 'voltage', [1, 500], { iec: 230, us: 120 }),
       field('amps1', 'Current, phase 1', 'current', [0, 1000]),
       field('amps2', 'Current, phase 2', 'current', [0, 1000], 0),
       field('amps3', 'Current, phase 3', 'current', [0, 1000], 0),
@@ -92,6 +101,67 @@ const all: readonly Way[] = [
     formula: 'P = U (I1 + I2 + I3), heating elements have cos φ 1',
     source: 'Ohm\u2019s law; power goes with the square of the volts',
     run: ({ volts, amps1, amps2, amps3 }) => volts! * (amps1! + amps2! + amps3!),
+  },
+  {
+    id: 'two-wires',
+    title: 'Volts and amps of one heater',
+    hint: 'Across its two terminals, and the clamp on one wire; by whoever may work live.',
+    fields: [
+      field('volts', 'Across it', 'voltage', [1, 1000], { iec: 230, us: 240 }),
+      field('amps', 'Current', 'current', [0.01, 1000]),
+    ],
+    formula: 'P = U I, heating elements have cos φ 1',
+    source: 'definition',
+    run: ({ volts, amps }) => electricLoad({ volts: volts!, amps: amps!, phases: 1 }).powerW,
+  },
+  {
+    id: 'three-lines',
+    title: 'Volts and amps of three equal phases',
+    hint: 'Line to line, and the clamp on one line; by whoever may work live.',
+    fields: [
+      field('volts', 'Line to line', 'voltage', [1, 1000], { iec: 400, us: 208 }),
+      field('amps', 'Current of a line', 'current', [0.01, 1000]),
+    ],
+    formula: 'P = √3 U I, heating elements have cos φ 1',
+    source: 'definition',
+    run: ({ volts, amps }) => electricLoad({ volts: volts!, amps: amps!, phases: 3 }).powerW,
+  },
+  {
+    id: 'ohms',
+    title: 'Ohms of the element, dead and lifted',
+    hint: 'Off, locked, proved dead, both leads lifted: what the meter reads across it, less its own leads.',
+    fields: [
+      field('ohm', 'Reads', 'resistance', [0.1, 1e5]),
+      field('volts', 'Runs at', 'voltage', [1, 1000], { iec: 230, us: 240 }),
+    ],
+    formula: 'P = U² ÷ R; cold, an element reads a few percent less than it has hot',
+    source: 'Ohm\u2019s law',
+    run: ({ ohm, volts }) => heatingElements({ elementOhm: ohm!, connection: 'single', volts: volts! }).powerW,
+  },
+  {
+    id: 'water-drop',
+    title: 'Flow of water, and what it warms or cools by',
+    hint: 'Flow by its meter or by bucket and stopwatch; both pipes by one thermometer, settled.',
+    fields: [
+      field('flow', 'Flow', 'waterFlow', [0.001, 1000]),
+      field('drop', 'Out against in', 'difference', [0.1, 80]),
+    ],
+    formula: 'P = ρ c V × difference, water',
+    source: 'heat balance',
+    run: ({ flow, drop }) => (storedJPerK(flow!) * drop!) / 3600,
+  },
+  {
+    id: 'air-rise',
+    title: 'Flow of air, and what it warms or cools by',
+    hint: 'Flow by vane anemometer over the grille; before and behind by one thermometer, shaded.',
+    fields: [
+      field('flow', 'Flow', 'airFlow', [1, 1e6]),
+      field('rise', 'Out against in', 'difference', [0.1, 200]),
+      field('at', 'Air that is measured', 'temperature', [-40, 200], 20),
+    ],
+    formula: 'P = ρ c V × difference, ρ of air at that temperature',
+    source: 'heat balance; gas law',
+    run: ({ flow, rise, at }) => airSensible(flow!, rise!, at!).powerW,
   },
   {
     id: 'warm-up',

@@ -12,7 +12,7 @@ import { basics } from './warmFloor'
 const mainsOf: Readonly<Record<Practice, readonly (string | undefined)[]>> = {
   europe: ['230', '230', '400', undefined],
   uk: ['230', '230', '400', undefined],
-  us: ['120', '240', '240', undefined],
+  us: ['120', '240', '208', '480', undefined],
 }
 
 /** Answers that stop a job whatever its chain is: no proposal mends them. */
@@ -56,7 +56,7 @@ function answersOf(kind: LoopKind, { shares, practice }: Drawn): Readonly<Record
     const given = sample[id]
     if (question.ask === 'choice') {
       if (id === 'mainsAtHand') {
-        const mains = mainsOf[practice][Math.floor(drawn * 3.999)]
+        const mains = mainsOf[practice][Math.floor(drawn * 0.9999 * mainsOf[practice].length)]
         if (mains !== undefined) answers[id] = mains
         continue
       }

@@ -359,6 +359,10 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
     () => inPractice(asked(chained('cabinet'), { mainsAtHand: '230' }), 'us'),
     () => inPractice(asked(chained('cabinet'), { mainsAtHand: '240' }), 'us'),
   ],
+  C158_NO_RETURN_WIRE: [
+    () => asked(chained('floor'), { mainsAtHand: '230', returnWire: 'none' }),
+    () => asked(chained('floor'), { mainsAtHand: '230', returnWire: 'there' }),
+  ],
   C072_FOUND_NOT_WRITTEN: [
     () => keyed(floor()),
     () => {

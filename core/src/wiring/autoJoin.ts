@@ -12,6 +12,7 @@ import type {
 } from '../device/deviceProfile'
 import type { Category, ContactRole, Effect, ProbePlace } from '../choices/deviceChoices'
 import { lineVoltage, type Line, powerPaths, callPaths } from './powerPath'
+import { voltsAcross } from './voltsAcross'
 import { supplyVariant } from './supplyVariant'
 import type { Edited } from './edited'
 
@@ -281,7 +282,8 @@ const voltsOf = (port: LoadPort | ContactInPort) => (port.kind === 'load' ? port
 
 /** Whether a supply has the voltage and the kind of current of a load. */
 const suitsLoad = (out: SupplyOutPort, load: ElectricLoad) =>
-  Math.abs(out.volts - load.volts) <= 0.1 * load.volts && (out.current === 'dc') === (load.kind === 'dc')
+  Math.abs(voltsAcross(out, load.phases) - load.volts) <= 0.1 * load.volts &&
+  (out.current === 'dc') === (load.kind === 'dc')
 
 function suitsRole({ role }: ContactPort, taker: Port): boolean {
   if (taker.kind === 'load' && taker.role !== undefined) return taker.role === role

@@ -1,6 +1,7 @@
 import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../document/chain'
 import type { ContactInPort, ContactPort, LoadPort, SupplyOutPort } from '../device/deviceProfile'
 import { remembered } from '../memory/remembered'
+import { voltsAcross } from './voltsAcross'
 
 export interface LineContact {
   readonly device: ResolvedDevice
@@ -73,10 +74,17 @@ export const supplyOf = (chain: ResolvedChain, device: string) =>
 /** Voltage at the head of a line: of its supply, or of the contact that feeds it; undefined while nothing does. */
 export function lineVoltage(
   chain: ResolvedChain,
-  { supply, contacts }: Pick<Line<unknown>, 'supply' | 'contacts'>,
+  {
+    supply,
+    contacts,
+    loadPort,
+  }: Pick<Line<unknown>, 'supply' | 'contacts'> & {
+    readonly loadPort?: LoadPort | ContactInPort
+  },
 ): { readonly volts: number; readonly current: 'ac' | 'dc' } | undefined {
   const told = ({ volts, current }: { readonly volts: number; readonly current: 'ac' | 'dc' }) => ({ volts, current })
-  if (supply) return told(supply.port)
+  const phases = loadPort && 'load' in loadPort ? loadPort.load.phases : undefined
+  if (supply) return told({ ...supply.port, volts: voltsAcross(supply.port, phases) })
   const head = contacts[0]
   const fed = head?.port.fed
   if (!head || !fed) return undefined

@@ -1,3 +1,4 @@
+import { voltsAcross } from './voltsAcross'
 import type { SupplyOutPort, SupplyVariant } from '../device/deviceProfile'
 
 /**
@@ -5,14 +6,16 @@ import type { SupplyOutPort, SupplyVariant } from '../device/deviceProfile'
  * The variant is always derived, so that the wrong pair for a voltage cannot be produced.
  */
 export function supplyVariant(
-  supply: Pick<SupplyOutPort, 'volts' | 'current'>,
+  supply: Pick<SupplyOutPort, 'volts' | 'current' | 'l3'>,
   variants: Readonly<Record<string, SupplyVariant>>,
 ): (SupplyVariant & { readonly id: string }) | undefined {
+  // What is fed takes one phase.
+  const volts = voltsAcross(supply)
   return Object.entries(variants)
     .map(([id, variant]) => ({ ...variant, id }))
     .sort((a, b) => a.order - b.order)
     .find(
       ({ lowV, highV, current }) =>
-        supply.volts >= lowV && supply.volts <= highV && (current === 'ac-dc' || current === supply.current),
+        volts >= lowV && volts <= highV && (current === 'ac-dc' || current === supply.current),
     )
 }

@@ -8,6 +8,7 @@ import { conductorFor, type Wear, type WireRole } from './conductor'
 import { EXTRA_LOW_V } from '../units/peopleLimits'
 import { feedersOf } from './feeders'
 import { mainSource, sourceOf, type Source } from './sources'
+import { voltsAcross } from './voltsAcross'
 import { supplyVariant } from './supplyVariant'
 import { terminalLabel } from './terminalLabel'
 import { type Fed, rowId, type WireEnd, type WireList, type WireRow } from './wireRow'
@@ -129,14 +130,14 @@ class Rows {
   }
 
   /** Class, source and protection of what a supply gives. */
-  given(device: ResolvedDevice, portId: string): Carries {
+  given(device: ResolvedDevice, portId: string, phases?: number): Carries {
     const port = device.facts.ports[portId]
     if (port?.kind !== 'supply-out') return { circuit: 'extra-low', source: undefined, protectionA: 0 }
     return {
       circuit: port.volts > EXTRA_LOW_V ? 'mains' : 'extra-low',
       source: sourceOf(this.chain, device),
       protectionA: port.protectionA,
-      fedBy: { tag: device.tag, volts: port.volts, protectionA: port.protectionA },
+      fedBy: { tag: device.tag, volts: voltsAcross(port, phases), protectionA: port.protectionA },
       dc: port.current === 'dc',
       split: port.midpoint !== undefined,
     }
@@ -312,7 +313,7 @@ function lineOf(rows: Rows, line: PowerPath): Draft[] {
   const volts = lineVoltage(chain, line)?.volts ?? supply?.port.volts ?? loadPort.load.volts
   const moved = supply?.port.movedBy !== undefined
   const carries: Carries = supply
-    ? { ...rows.given(supply.device, supply.portId), does: loadPort.does }
+    ? { ...rows.given(supply.device, supply.portId, loadPort.load.phases), does: loadPort.does }
     : {
         does: loadPort.does,
         dc: lineVoltage(chain, line)?.current === 'dc',

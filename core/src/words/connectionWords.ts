@@ -393,11 +393,17 @@ const connectionWords = {
       readonly current: string
       readonly loadVolts: number
       readonly kind: LoadKind
+      /** What a heating element would give at these volts. */
+      readonly derated?: { readonly powerW: number; readonly percent: number }
     },
     { say }: Words,
   ): ConnectionWords => ({
     passes: `${say(f.volts, 'voltage', 0)} line`,
-    reason: `${f.tag} gives ${say(f.volts, 'voltage', 0)} ${f.current}; the load wants ${say(f.loadVolts, 'voltage', 0)}${f.kind === 'dc' ? ' DC' : ''}.`,
+    reason: `${f.tag} gives ${say(f.volts, 'voltage', 0)} ${f.current}; the load wants ${say(f.loadVolts, 'voltage', 0)}${f.kind === 'dc' ? ' DC' : ''}.${
+      f.derated
+        ? ` Here it would give ${say(f.derated.powerW, 'electricPower')}, ${say(f.derated.percent, 'percent')} of its plate${f.derated.percent > 100 ? ': it burns out' : ''}.`
+        : ''
+    }`,
     remedy: 'Feed this line from a supply of the load\u2019s voltage.',
   }),
   'line.over-fuse': (

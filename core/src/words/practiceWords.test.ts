@@ -32,6 +32,10 @@ describe('no text speaks another practice', () => {
     '%s of the demo job in the United States',
     (_, edited) => expect(said(edited, 'us')).toEqual([]),
   )
+  it.each(demoLoops('otterholm-outpost').map((edited) => [edited.loop.name, edited] as const))(
+    '%s of the demo job in the United Kingdom',
+    (_, edited) => expect(said(edited, 'uk')).toEqual([]),
+  )
   it.each(loopKinds)('%s in the United Kingdom', (kind) => {
     const { job, loop } = chained(kind)
     expect(said({ job: { ...job, practice: 'uk' }, loop }, 'uk')).toEqual([])

@@ -7,7 +7,7 @@ import { everyText } from '../testing/everyText'
 
 describe('in US units nothing is said in metric ones', () => {
   it.each(
-    ['otterholm', 'otterholm-found', 'juniper-hollow'].flatMap((file) =>
+    ['otterholm', 'otterholm-found', 'juniper-hollow', 'otterholm-outpost'].flatMap((file) =>
       demoLoops(file).map((edited) => [`${file}, ${edited.loop.name}`, edited] as const),
     ),
   )('%s', (_, { job, loop }) => {

@@ -136,6 +136,26 @@ const ofThisPractice: Rule = ({ chain, job, loop }) => {
   ]
 }
 
+/** A control that is fed through a neutral or a common wire, where the survey found none. */
+const returnWireThere: Rule = (context) => {
+  if (answered(context, 'returnWire') !== 'none') return []
+  const { chain, rows, loop } = context
+  return chain.devices.flatMap((device): Found[] => {
+    const { id, tag, facts } = device
+    if (facts.category !== 'controller') return []
+    const row = rows.find(({ role, from, to }) => role === 'neutral' && (from.device === id || to.device === id))
+    if (!row) return []
+    const { label } = row.from.device === id ? row.from : row.to
+    return [
+      lookAgain('C158_NO_RETURN_WIRE', {
+        about: id,
+        figures: { tag, terminal: label, mains: row.circuit === 'mains' },
+        fix: { do: 'replace', device: id, wants: { ...wantedLike(device, loop.kind), unfed: true } },
+      }),
+    ]
+  })
+}
+
 /** A load of the loop's control that is another sort than the survey found: a cast boiler where a condensing one was answered. */
 const loadsAsAnswered: Rule = ({ chain, loop, words }) => {
   const [first] = plansOf(loop.settings.planned)
@@ -223,6 +243,7 @@ export const factRules: readonly Rule[] = [
   goodsBearIt,
   suppliesAtHand,
   ofThisPractice,
+  returnWireThere,
   airAtHand,
   lastsTheNight,
   fanProved,

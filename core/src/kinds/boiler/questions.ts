@@ -124,7 +124,7 @@ export const questions: readonly Question[] = [
     [0, 1000],
     'From the last bill, in your own money; a saving is then told in it.',
   ),
-  power('Nameplate, or the gas meter by stopwatch.', ['gas-meter', 'volts-amps']),
+  power('Nameplate, or the gas meter by stopwatch.', ['gas-meter', 'water-drop', 'three-lines', 'volts-amps']),
   asks(
     PLANT,
     'minimumFire',

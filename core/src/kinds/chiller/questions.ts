@@ -90,7 +90,7 @@ export const questions: readonly Question[] = [
   asks(PLANT, 'stages', 'Compressors or steps', 'count', [1, 8], 'Count them.', {
     assumed: taken(({ power: has }) => (typeof has === 'number' && has > 30_000 ? 2 : 1), 'by its power (practice)'),
   }),
-  power('Cooling power of all steps together, nameplate at your temperatures.', []),
+  power('Cooling power of all steps together, nameplate at your temperatures.', ['water-drop']),
   asksWhich(
     SCHOOL,
     'waterSchool',

@@ -91,7 +91,7 @@ export const questions: readonly Question[] = [
     'Nameplate: a flame sign, or a frequency range.',
     { safety: true },
   ),
-  power('Cooling power at your temperatures: nameplate or leaflet.', []),
+  power('Cooling power at your temperatures: nameplate or leaflet.', ['air-rise']),
   asksWhich(
     SCHOOL,
     'defrost',

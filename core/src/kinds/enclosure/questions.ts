@@ -94,7 +94,7 @@ export const questions: readonly Question[] = [
     'What is there, what is at hand.',
     { assumed: taken('unit', 'a cooler that also cools under what is around it') },
   ),
-  power('Cooling power on the nameplate at your temperatures.', []),
+  power('Cooling power on the nameplate at your temperatures.', ['air-rise']),
   asksWhich(
     PLANT,
     'compressedAir',

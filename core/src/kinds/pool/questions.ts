@@ -131,6 +131,8 @@ export const questions: readonly Question[] = [
   ),
   power('Nameplate; gas meter by stopwatch; volts and amps; or how fast it warms.', [
     'gas-meter',
+    'water-drop',
+    'three-lines',
     'volts-amps',
     'warm-up',
   ]),

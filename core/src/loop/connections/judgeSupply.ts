@@ -1,4 +1,5 @@
 import type { ResolvedConnection } from '../../document/chain'
+import { voltsAcross } from '../../wiring/voltsAcross'
 import { supplyVariant } from '../../wiring/supplyVariant'
 import { type Judged } from './judged'
 
@@ -13,7 +14,7 @@ export function judgeSupply({ fromPort, toPort, fromDevice, toDevice }: Resolved
       code: 'supply.window',
       worked: [],
       figures: {
-        volts: fromPort.volts,
+        volts: voltsAcross(fromPort),
         current: kind,
         name: toDevice.name,
         windows: Object.values(toPort.variants).map(
@@ -27,6 +28,6 @@ export function judgeSupply({ fromPort, toPort, fromDevice, toDevice }: Resolved
     verdict: 'fits',
     code: 'supply.fits',
     worked: [],
-    figures: { volts: fromPort.volts, current: kind, lowV: variant.lowV, highV: variant.highV, labels },
+    figures: { volts: voltsAcross(fromPort), current: kind, lowV: variant.lowV, highV: variant.highV, labels },
   }
 }

@@ -1,3 +1,4 @@
+import { capital } from '../terms'
 import type { Words } from '../words'
 import type { Sentences } from '../sentences'
 
@@ -79,6 +80,14 @@ export const factFindings = {
     head: `${f.found} is not found in ${f.job}.`,
     reason: 'The survey says so, and the job is in that practice.',
     remedy: 'Measure it again and answer what is there, or put the practice of the job right under Job details.',
+  }),
+  C158_NO_RETURN_WIRE: (
+    f: { readonly tag: string; readonly terminal: string; readonly mains: boolean },
+    { term }: Words,
+  ): Sentences => ({
+    head: `${f.tag} needs a ${f.mains ? 'neutral' : 'common'} at ${f.terminal}, and none is there.`,
+    reason: 'It runs on what comes back through that wire; the survey found none where it goes.',
+    remedy: `Have one pulled, and answer it so, or put a control there that runs without. ${capital(term('earth'))} never stands in for it.`,
   }),
   C145_NO_COMPRESSED_AIR: (f: { readonly poor: boolean }): Sentences => ({
     head: f.poor ? 'The compressed air is wet or oily.' : 'No compressed air for the cooler.',

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { useForm, useWatch } from 'react-hook-form'
 import { object, string } from 'yup'
 import type { NumberQuestion } from '@nachtigal/core/kinds/question'
-import { type Way, ways } from '@nachtigal/core/survey/ways'
+import { typicalIn, type Way, ways } from '@nachtigal/core/survey/ways'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { formatQuantity, formatValue, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
 import { useLoop } from '../../loop/loopContext'
@@ -41,10 +41,10 @@ export function WaysDialog({ question, open, onClose }: Props) {
             label="How"
             value={way.id}
             onChoose={setChosen}
-            choices={offered.map(({ id, title }) => ({ value: id, title }))}
+            choices={offered.map(({ id, title }) => ({ value: id, title: words.local(title) }))}
           />
         ) : (
-          <h3 className="h3">{way.title}</h3>
+          <h3 className="h3">{words.local(way.title)}</h3>
         )}
         <Measured
           key={way.id}
@@ -68,7 +68,7 @@ interface MeasuredProps {
 }
 
 function Measured({ way, question, begun, format, onDone }: MeasuredProps) {
-  const { preferences, words } = useLoop()
+  const { job, preferences, words } = useLoop()
   const act = useAct()
   const read = (field: Way['fields'][number], text: string) => readMeasured(field, text, preferences)
   const { control, register, handleSubmit } = useForm<Record<string, string | undefined>>({
@@ -87,8 +87,9 @@ function Measured({ way, question, begun, format, onDone }: MeasuredProps) {
       ),
     ),
     defaultValues: Object.fromEntries(
-      way.fields.map(({ id, quantity, typical }) => {
-        const value = begun[id] ?? typical
+      way.fields.map((field) => {
+        const { id, quantity } = field
+        const value = begun[id] ?? typicalIn(field, job.practice)
         return [id, value === undefined ? '' : format(value, quantity)]
       }),
     ),
@@ -111,13 +112,13 @@ function Measured({ way, question, begun, format, onDone }: MeasuredProps) {
     <form className="grid gap-4" noValidate onSubmit={(event) => void handleSubmit(put)(event)}>
       <div className="grid sm:grid-cols-2 gap-4">
         {all.map(({ field, wrong, unit }) => (
-          <Field key={field.id} label={field.title} error={wrong} unit={unit}>
+          <Field key={field.id} label={words.local(field.title)} error={wrong} unit={unit}>
             {(ids) => <input {...ids} {...register(field.id)} inputMode="decimal" autoComplete="off" maxLength={20} />}
           </Field>
         ))}
       </div>
       <p className="small text-ink2">
-        {way.formula} ({way.source})
+        {words.tell(way.formula)} ({words.local(way.source)})
       </p>
       {answer?.problem || outside ? (
         <p role="alert" className="error">
