@@ -7,7 +7,10 @@ import type { JobStore } from './store/jobStore'
 const otterholm = ['otterholm-found.nachtigal.json', 'otterholm.nachtigal.json'] as const
 
 /** Sets of demo jobs by their names: all of them, those in UK and US practice at the foot of the list, or Otterholm alone. */
-const demos = { all: ['otterholm-outpost.nachtigal.json', 'juniper-hollow.nachtigal.json', ...otterholm], otterholm } as const
+const demos = {
+  all: ['otterholm-outpost.nachtigal.json', 'juniper-hollow.nachtigal.json', ...otterholm],
+  otterholm,
+} as const
 export type Demo = keyof typeof demos
 
 /** The set of demo jobs that a word names; all where it names none. */

@@ -1,4 +1,4 @@
-import { wordsFor } from '../words/words'
+import { type Reader, wordsFor } from '../words/words'
 import { documentField } from '../document/atomicPath'
 import { readNow } from '../document/renamedInThree'
 import { type Switching, switchingOf, type SwitchingWords } from '../settings/behaviour'
@@ -68,10 +68,10 @@ function pointsOf(plan: Readonly<Record<string, unknown>>): Partial<Switching> {
   }
 }
 
-/** Puts one change into a fitter's words: what it is about, what it was and what it is, in the units given. */
+/** Puts one change into a fitter's words: what it is about in those of his practice, what it was and what it is in his units. */
 export function wordChange(
   row: Pick<Change, 'path' | 'from' | 'to'>,
-  preferences: UnitPreferences,
+  preferences: Reader,
   wireName: (id: string) => string | undefined = () => undefined,
 ): WordedChange {
   const { path, from, to } = readNow(row)
@@ -80,13 +80,13 @@ export function wordChange(
     return { what: 'Plan', ...saySides(planVariant, from, to, preferences, (plan) => switchesAt(plan, preferences)) }
   if (path[0] === 'settings' && path[1] === 'controllers' && path.length === 4 && field)
     return {
-      what: capital(field.word ?? path[3]!),
+      what: wordsFor(preferences).local(capital(field.word ?? path[3]!)),
       ...(field.type === 'record'
         ? saySides(field, from, to, preferences)
         : { before: sayField(field, from, preferences), after: sayField(field, to, preferences) }),
     }
   const [what, say] = named(path, from ?? to, preferences, wireName)
-  return { what, before: say(from), after: say(to) }
+  return { what: wordsFor(preferences).local(what), before: say(from), after: say(to) }
 }
 
 const choiceTitle = (id: string | undefined, value: unknown) => {

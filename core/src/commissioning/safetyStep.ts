@@ -107,6 +107,7 @@ export function safetyStepWords(block: string, step: string): string | undefined
   const title = { isolate: 'Isolate', dead: 'Dead test', live: 'First live' }[block]
   const [name = '', about = '', pair] = step.split(':')
   if (title === undefined) return undefined
-  const detail = name === 'apart' && pair ? ` ${about} ${pair}` : name === 'dead' && pair ? ` ${pair}` : ''
+  const apart = about === 'mains-low' ? ' mains from extra-low voltage' : ` ${about} ${pair}`
+  const detail = name === 'apart' && pair ? apart : name === 'dead' && pair ? ` ${pair}` : ''
   return `${title}: ${stepNames[name] ?? name}${detail}`
 }

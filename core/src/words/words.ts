@@ -9,6 +9,9 @@ export const counted = (count: number, one: string, many = `${one}s`) => `${coun
 /** A figure for a sentence kept as data: `{20.5 C}`, `{1.0 K}`; `tell` puts it into the user's units. */
 export const figure = (value: number, unit: 'C' | 'K', decimals = 1) => `{${value.toFixed(decimals)} ${unit}}`
 
+/** Who reads: units, and the practice in whose words; Europe's where none is named. */
+export type Reader = UnitPreferences & { readonly practice?: Practice }
+
 /** Puts numbers into sentences in the user's units: one per job, handed to whoever words a finding. */
 export interface Words {
   readonly preferences: UnitPreferences
@@ -68,9 +71,5 @@ const everyWords = new Map(
  * The words of a user's units and practice: always the same ones for the same choice, so that what is made with them can be remembered.
  * @param practice whose words; Europe's where none is chosen
  */
-export const wordsFor = ({
-  temperatureUnit,
-  system,
-  practice = 'europe',
-}: UnitPreferences & { readonly practice?: Practice }): Words =>
+export const wordsFor = ({ temperatureUnit, system, practice = 'europe' }: Reader): Words =>
   everyWords.get(keyOf(temperatureUnit, system, practice))!

@@ -1,3 +1,4 @@
+import { wordsFor } from '@nachtigal/core/words/words'
 import { inflateSync } from 'node:zlib'
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
@@ -52,12 +53,14 @@ function streams(pdf: Buffer): string {
 }
 const pathOf = (loop: LoopDocument, what: string) => `/api/jobs/${file.job.id}/loops/${loop.id}/${what}`
 
+const words = wordsFor({ temperatureUnit: 'C', system: 'metric' })
+
 describe('the picture of every demo loop', () => {
   it.each(loops.map((loop) => [loop.name, loop] as const))(
     '%s: each wire is drawn, no text lies over another',
     async (_name, loop) => {
       const { chain, rows } = contextOf(loop)
-      const picture = await layPicture(chain, rows)
+      const picture = await layPicture(chain, rows, words)
       expect(picture.wires.map(({ row }) => row.id)).toEqual(rows.map(({ id }) => id))
       const texts = textsOf(picture)
       const clashes = texts.flatMap((a, i) =>
@@ -78,7 +81,7 @@ describe('the picture of every demo loop', () => {
   )
   it('every wire ends on the edge of its terminals', async () => {
     const { chain, rows } = contextOf(loops[0]!)
-    const picture = await layPicture(chain, rows)
+    const picture = await layPicture(chain, rows, words)
     for (const { row, points } of picture.wires) {
       const ends = [points[0]!, points.at(-1)!]
       for (const end of [row.from, row.to]) {
@@ -97,7 +100,7 @@ describe('the picture of every demo loop', () => {
   it('mains stands left of extra-low voltage in every block that has both', async () => {
     for (const loop of loops) {
       const { chain, rows } = contextOf(loop)
-      const picture = await layPicture(chain, rows)
+      const picture = await layPicture(chain, rows, words)
       for (const block of picture.blocks) {
         const side = (circuit: string) =>
           block.terminals
@@ -116,7 +119,7 @@ describe('the picture of every demo loop', () => {
   })
   it('as a file it holds no name unescaped', async () => {
     const { chain, rows } = contextOf(loops[0]!)
-    const svg = svgText(await layPicture(chain, rows), {}, { head: 'a', text: 'b', terminal: 'c' }, '<script>"&')
+    const svg = svgText(await layPicture(chain, rows, words), {}, { head: 'a', text: 'b', terminal: 'c' }, '<script>"&')
     expect(svg).toContain('<title>&#60;script&#62;&#34;&#38;</title>')
     expect(svg).not.toContain('<script>')
     expect(svg.match(/stroke-dasharray="7 5"/g)?.length).toBe(rows.length)
@@ -197,7 +200,7 @@ describe('what is taken along', () => {
   it('a hostile name is text in the picture', async () => {
     const loop = { ...loops[0]!, name: '</svg><script>alert(1)</script>' }
     const { chain, rows } = contextOf(loop)
-    const sheet = pictureSheet(contextOf(loop), await layPicture(chain, rows), {
+    const sheet = pictureSheet(contextOf(loop), await layPicture(chain, rows, words), {
       printedAt: '2026-10-20T08:00:00Z',
       hash: 'abc',
     }) as { content: readonly { readonly svg?: string }[] }

@@ -39,7 +39,8 @@ const pdfs = {
   wires: wiresSheet,
   labels: labelsSheet,
   keying: keyingPdf,
-  wiring: async (context, stamp) => pictureSheet(context, await layPicture(context.chain, context.rows), stamp),
+  wiring: async (context, stamp) =>
+    pictureSheet(context, await layPicture(context.chain, context.rows, context.words), stamp),
   'cut-out': (context, stamp, { deviceId = '' }) => {
     const device = context.chain.devices.find(({ id }) => id === deviceId)
     const cutOut = device && cutOutOf(device.facts)

@@ -2,7 +2,7 @@ import { and, asc, desc, eq, gt, isNull, lt, lte, type SQL, sql } from 'drizzle-
 import type { LogPage, LogVerdict, LogWanted } from '@nachtigal/contract/api'
 import { firstHash, type LogRow } from '@nachtigal/core/document/command'
 import type { JobDocument, LoopDocument } from '@nachtigal/core/document/documents'
-import type { UnitPreferences } from '@nachtigal/core/units/quantity'
+import type { Reader } from '@nachtigal/core/words/words'
 import type { Database } from '../db/openDatabase'
 import { jobs, logRows } from '../db/schema'
 import type { DocumentCache } from './documentCache'
@@ -12,7 +12,7 @@ import { type Asked, jobUnknown, standing } from './standing'
 
 /** What the words of a log are made with: the units of its job, and what its loops are called. */
 export interface LogReader {
-  readonly preferences: UnitPreferences
+  readonly preferences: Reader
   /** Whose clock its moments are read by. */
   readonly zone: string
   readonly loops: Readonly<Record<string, LoopDocument>>
@@ -27,7 +27,7 @@ export interface JobRecord extends LogReader {
 }
 
 /** Units of a job that has no document to say which. */
-const METRIC: UnitPreferences = { temperatureUnit: 'C', system: 'metric' }
+const METRIC: Reader = { temperatureUnit: 'C', system: 'metric' }
 /** Rows that are read at once where a log is gone through. */
 const BATCH = 100
 

@@ -4,12 +4,13 @@ import { didOf } from '@nachtigal/core/actions/didOf'
 import { wordChange } from '@nachtigal/core/check/wordChange'
 import type { Command } from '@nachtigal/core/document/command'
 import { kindsOf } from '@nachtigal/core/document/logKind'
-import type { UnitPreferences } from '@nachtigal/core/units/quantity'
+import type { Reader } from '@nachtigal/core/words/words'
 
 /** Every way in which a row can be read: whoever searches may word it in any of them. */
-const READERS: readonly UnitPreferences[] = [
+const READERS: readonly Reader[] = [
   { temperatureUnit: 'C', system: 'metric' },
-  { temperatureUnit: 'F', system: 'us' },
+  { temperatureUnit: 'C', system: 'metric', practice: 'uk' },
+  { temperatureUnit: 'F', system: 'us', practice: 'us' },
 ]
 /** Most words that one row is found by, and letters that a word keeps. */
 const MOST_WORDS = 600

@@ -15,7 +15,7 @@ export function Cautions({ step, className = '', brief = false }: Props) {
   const { loop, words } = useLoop()
   const cautions = cautionsAt(loop.survey.hazards, step).map(({ id, title, caution, more }) => {
     const [head = '', ...rest] = words.tell(caution).split('. ')
-    return { id, title, head, line: rest.join('. '), more: words.tell(more) }
+    return { id, title: words.local(title), head, line: rest.join('. '), more: words.tell(more) }
   })
   if (cautions.length === 0) return null
   if (brief)

@@ -1,3 +1,5 @@
+import { soundIn } from '../../testing/usChains'
+import { wordsFor } from '../../words/words'
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { resolveChain } from '../../document/chain'
@@ -61,6 +63,8 @@ const anyChain = fc.tuple(fc.constantFrom(...loopKinds), fc.array(fc.nat(20), { 
     return over ? bypass(edited, over.from, device('hand-switch'), `extra-${i}`) : edited
   }, chained(kind)),
 )
+
+const words = wordsFor({ temperatureUnit: 'C', system: 'metric' })
 
 describe('the plan of the picture', () => {
   it('has every wire at exactly its two terminals', () =>
@@ -159,7 +163,7 @@ describe('the picture', () => {
     fc.assert(
       fc.property(anyChain, (edited) => {
         const { chain, rows, plan } = given(edited)
-        const picture = pictureOf(chain, plan, plainLayout(layoutGraph(plan)))
+        const picture = pictureOf(chain, plan, plainLayout(layoutGraph(plan)), words)
         expect(picture.wires.length).toBe(rows.length)
         for (const { points, at } of picture.wires)
           for (const { x, y } of [...points, at]) {
@@ -173,7 +177,7 @@ describe('the picture', () => {
     fc.assert(
       fc.property(anyChain, (edited) => {
         const { chain, plan } = given(edited)
-        for (const { points, at } of pictureOf(chain, plan, plainLayout(layoutGraph(plan))).wires)
+        for (const { points, at } of pictureOf(chain, plan, plainLayout(layoutGraph(plan)), words).wires)
           expect(
             points.slice(1).some((b, i) => {
               const a = points[i]!
@@ -187,7 +191,7 @@ describe('the picture', () => {
     ))
   it('says at the unused pair that it stays empty, with its voltage', () => {
     const { chain, plan } = given(plannedFloor())
-    const texts = textsOf(pictureOf(chain, plan, plainLayout(layoutGraph(plan))))
+    const texts = textsOf(pictureOf(chain, plan, plainLayout(layoutGraph(plan)), words))
     expect(texts.filter(({ style }) => style === 'warn').map(({ text }) => text)).toEqual([
       '24 V: empty',
       '24 V: empty',
@@ -195,7 +199,7 @@ describe('the picture', () => {
   })
   it('draws contacts and coils between their own terminals', () => {
     const { chain, plan } = given(chained('pool'))
-    const { blocks } = pictureOf(chain, plan, plainLayout(layoutGraph(plan)))
+    const { blocks } = pictureOf(chain, plan, plainLayout(layoutGraph(plan)), words)
     const kinds = (tag: string) => blocks.find(({ device: d }) => d.tag === tag)!.contacts.map(({ kind }) => kind)
     expect(kinds('K1')).toEqual(['coil', 'contact'])
     expect(kinds('S1')).toEqual(['contact'])
@@ -204,11 +208,19 @@ describe('the picture', () => {
     const { chain, plan, rows } = given(plannedFloor())
     const laid = plainLayout(layoutGraph(plan))
     const fewer = { ...laid, edges: laid.edges!.slice(1) }
-    expect(pictureOf(chain, plan, fewer).wires.length).toBe(rows.length - 1)
+    expect(pictureOf(chain, plan, fewer, words).wires.length).toBe(rows.length - 1)
+  })
+  it('names its sides in the words of the practice', () => {
+    const { chain, plan } = given(soundIn('us', 'boiler'))
+    const us = wordsFor({ temperatureUnit: 'F', system: 'us', practice: 'us' })
+    expect(pictureOf(chain, plan, plainLayout(layoutGraph(plan)), us).heads.map(({ text }) => text)).toEqual([
+      'line voltage 120 V',
+      'Class 2 low voltage',
+    ])
   })
   it('has no gap where nothing is extra-low', () => {
     const { chain, plan } = given(chained('room', {}, ['mains-230-10', 'bunting', 'panel-heater-2000']))
-    expect(pictureOf(chain, plan, plainLayout(layoutGraph(plan))).gap).toBeUndefined()
+    expect(pictureOf(chain, plan, plainLayout(layoutGraph(plan)), words).gap).toBeUndefined()
   })
 })
 
@@ -258,7 +270,7 @@ describe('the file', () => {
     ))
   it('draws landed wires solid and the others dashed', () => {
     const { chain, plan, rows } = given(plannedFloor())
-    const picture = pictureOf(chain, plan, plainLayout(layoutGraph(plan)))
+    const picture = pictureOf(chain, plan, plainLayout(layoutGraph(plan)), words)
     const faces = { head: 'a', text: 'b', terminal: 'c' }
     const dashed = (svg: string) => svg.match(/stroke-dasharray="7 5"/g)?.length ?? 0
     expect(dashed(svgText(picture, {}, faces, 't'))).toBe(rows.length)
@@ -267,7 +279,7 @@ describe('the file', () => {
   it('marks what stays live by a triangle beside its number', () => {
     const { chain, plan, rows } = given(chained('pool'))
     const svg = svgText(
-      pictureOf(chain, plan, plainLayout(layoutGraph(plan))),
+      pictureOf(chain, plan, plainLayout(layoutGraph(plan)), words),
       {},
       { head: 'a', text: 'b', terminal: 'c' },
       't',

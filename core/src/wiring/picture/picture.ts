@@ -1,3 +1,4 @@
+import type { Words } from '../../words/words'
 import type { ResolvedChain, ResolvedDevice } from '../../document/chain'
 import type { WireRow } from '../wireRow'
 import {
@@ -250,8 +251,8 @@ function placeNumber(
   return { x: best.x, y: best.y }
 }
 
-/** Puts what the layout package answered and the blocks together into one drawing. */
-export function pictureOf(chain: ResolvedChain, plan: PicturePlan, laid: LaidOut): Picture {
+/** Puts what the layout package answered and the blocks together into one drawing, its heads in the words of a practice. */
+export function pictureOf(chain: ResolvedChain, plan: PicturePlan, laid: LaidOut, words: Words): Picture {
   const origins = new Map((laid.children ?? []).map(({ id, x = 0, y = 0 }) => [id, { x, y }]))
   const blocks = plan.columns.flatMap(({ id, blocks: mine, width }) =>
     mine.map((block) => drawBlock(chain, block, origins.get(id) ?? { x: 0, y: 0 }, width)),
@@ -289,14 +290,15 @@ export function pictureOf(chain: ResolvedChain, plan: PicturePlan, laid: LaidOut
   const origin = middle && origins.get('middle')
   const split = origin && middle ? origin.x + middle.width / 2 : undefined
   const volts = plan.rows.find(({ circuit, fedBy }) => circuit === 'mains' && fedBy)?.fedBy?.volts
-  const mains = volts === undefined ? 'mains' : `mains ${volts} V`
+  const mains = words.local(volts === undefined ? 'mains' : `mains ${volts} V`)
+  const low = words.local('extra-low voltage')
   const heads: PictureText[] =
     split === undefined
-      ? [{ x: 16, y: 22, text: sides.has('mains') ? mains : 'extra-low voltage', anchor: 'start', style: 'head' }]
+      ? [{ x: 16, y: 22, text: sides.has('mains') ? mains : low, anchor: 'start', style: 'head' }]
       : [
           ...(sides.has('mains') ? [{ x: split - 12, y: 22, text: mains, anchor: 'end', style: 'head' } as const] : []),
           ...(sides.has('extra-low')
-            ? [{ x: split + 12, y: 22, text: 'extra-low voltage', anchor: 'start', style: 'head' } as const]
+            ? [{ x: split + 12, y: 22, text: low, anchor: 'start', style: 'head' } as const]
             : []),
         ]
   return {

@@ -131,7 +131,7 @@ function Since() {
       </h2>
       <ul>
         {changed.map((change) => {
-          const { what, before, after } = wordChange(change, preferences)
+          const { what, before, after } = wordChange(change, { ...preferences, practice: job.practice })
           return (
             <li key={change.path.join('/')} className="border-b border-line py-1">
               <b>{what}</b> <span className="text-ink2">{before} to</span> {after}

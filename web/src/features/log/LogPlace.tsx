@@ -12,7 +12,7 @@ import type { Change, Command } from '@nachtigal/core/document/command'
 import { readNow } from '@nachtigal/core/document/renamedInThree'
 import type { LoopNote } from '@nachtigal/core/document/documents'
 import { type LogKind, logKinds } from '@nachtigal/core/document/logKind'
-import type { UnitPreferences } from '@nachtigal/core/units/quantity'
+import type { Reader } from '@nachtigal/core/words/words'
 import { shownMoment } from '@nachtigal/core/time/shownMoment'
 import { useLogQuery } from '../../state/api'
 import { attempt } from '../../lib/attempt'
@@ -72,8 +72,8 @@ export function LogPlace() {
   const [problem, setProblem] = useState<{ id: string; text: string }>()
   const undo = useUndo(job.id)
   const preferences = useMemo(
-    (): UnitPreferences => ({ temperatureUnit: unit ?? job.temperatureUnit, system: job.system }),
-    [unit, job.temperatureUnit, job.system],
+    (): Reader => ({ temperatureUnit: unit ?? job.temperatureUnit, system: job.system, practice: job.practice }),
+    [unit, job.temperatureUnit, job.system, job.practice],
   )
   const wires = useMemo(
     () =>

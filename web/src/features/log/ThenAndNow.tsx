@@ -3,7 +3,7 @@ import { wordChange } from '@nachtigal/core/check/wordChange'
 import { changesBetween } from '@nachtigal/core/document/changesBetween'
 import type { Change } from '@nachtigal/core/document/command'
 import type { LoopDocument } from '@nachtigal/core/document/documents'
-import type { UnitPreferences } from '@nachtigal/core/units/quantity'
+import type { Reader } from '@nachtigal/core/words/words'
 import { useJobAtQuery } from '../../state/api'
 import { attempt } from '../../lib/attempt'
 import { useSend } from '../../loop/useSend'
@@ -14,7 +14,7 @@ interface Props {
   readonly jobId: string
   readonly loop: LoopDocument
   readonly sequence: number
-  readonly preferences: UnitPreferences
+  readonly preferences: Reader
   readonly wireName: (id: string) => string | undefined
   readonly onClose: () => void
 }

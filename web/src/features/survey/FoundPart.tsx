@@ -5,6 +5,7 @@ import type { Found } from '@nachtigal/core/document/documents'
 import { nextOrder } from '@nachtigal/core/schema/ordered'
 import { ordered } from '@nachtigal/core/schema/ordered'
 import { foundRecord, surveyRecord } from '@nachtigal/core/document/fields/surveyFields'
+import { suitsPractice } from '@nachtigal/core/device/suitsPractice'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../design/Button'
 import { ChoiceField } from '../../design/ChoiceField'
@@ -19,11 +20,14 @@ const terminalFields = foundRecord.fields.terminals.of.fields
 
 /** The control that was there, before anything is keyed or lifted: what it is, every parameter, every terminal, the weather of the day. */
 export function FoundPart() {
-  const { loop, profiles, preferences, words } = useLoop()
+  const { job, loop, profiles, preferences, words } = useLoop()
   const act = useAct()
   const found = loop.survey.found ?? {}
   const put = (next: Found) => act(writeFound, { found: next })
-  const controllers = profiles.filter(({ controller }) => controller !== undefined)
+  // Those of the practice, and the one that was named whatever it is.
+  const controllers = profiles.filter(
+    (each) => each.controller !== undefined && (suitsPractice(each, job.practice) || each.id === found.profile),
+  )
   const profile = controllers.find(({ id }) => id === found.profile)
   const chooseProfile = (id: string) => {
     if (id === FREE) {

@@ -5,7 +5,7 @@ import { useLoop } from '../../loop/loopContext'
 
 /** The picture of this loop's wires, routed anew whenever the list changes. */
 export function usePicture(): { readonly picture: Picture | undefined; readonly problem: string | undefined } {
-  const { chain, rows } = useLoop()
+  const { chain, rows, words } = useLoop()
   const plan = useMemo(() => picturePlan(chain, rows), [chain, rows])
   const graph = useMemo(() => layoutGraph(plan), [plan])
   const key = JSON.stringify(graph)
@@ -27,8 +27,8 @@ export function usePicture(): { readonly picture: Picture | undefined; readonly 
     }
   }, [key])
   const picture = useMemo(
-    () => (laid?.key === key ? pictureOf(chain, plan, laid.result) : undefined),
-    [laid, key, chain, plan],
+    () => (laid?.key === key ? pictureOf(chain, plan, laid.result, words) : undefined),
+    [laid, key, chain, plan, words],
   )
   return { picture, problem }
 }
