@@ -2,7 +2,7 @@ import { changeSettings } from '@nachtigal/core/actions/changeSettings'
 import { ordered } from '@nachtigal/core/schema/ordered'
 import { removeStage } from '@nachtigal/core/settings/stages/stageGroup'
 import { answersOf } from './surveys'
-import { add, between, chain, feedFrom, meantNear, set, type Story, survey, type Teller } from './story'
+import { add, between, chain, feedFrom, meantNear, onOwnCircuits, set, type Story, survey, type Teller } from './story'
 import { workThrough } from './workThrough'
 
 /** What every place of the center has: two hots and a neutral, no explosive air. */
@@ -219,7 +219,9 @@ export const juniperHollow: Story = {
   ].map((each) => ({
     ...each,
     story: (teller: Teller) => {
+      const before = new Set(Object.keys(teller.current().job.devices))
       each.story(teller)
+      onOwnCircuits(teller, before)
       meantNear(teller)
       workThrough(teller, {
         call: 'Juniper Hollow, the front desk',

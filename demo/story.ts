@@ -25,6 +25,7 @@ import { withControllerPlan } from '@nachtigal/core/survey/controllerPlanOf'
 import { safetyBlockIds } from '@nachtigal/core/commissioning/safetyStep'
 import { nextStep, soundStepReading } from '@nachtigal/core/testing/soundSteps'
 import { type Quantity, quantityView } from '@nachtigal/core/units/quantity'
+import { supplyOutOf } from '@nachtigal/core/survey/atHand'
 import type { Edited } from '@nachtigal/core/wiring/edited'
 
 /** An action with the type of its input. */
@@ -149,6 +150,23 @@ export function feedFrom(teller: Teller, id: string, as: string) {
     .map(({ from }) => from.device)
     .find((device) => device !== own && job.devices[device] !== undefined)
   if (before) teller.act(feedFromSupply, { supply: own, instead: before })
+}
+
+/** Feeds this loop from the circuits that were brought for it, where it took those of other loops. */
+export function onOwnCircuits(teller: Teller, othersBefore: ReadonlySet<string>) {
+  const gives = (id: string) => {
+    const { job } = teller.current()
+    return supplyOutOf(job.profiles[job.devices[id]?.profile ?? ''] ?? { ports: {} })
+  }
+  const { job, loop } = teller.current()
+  const used = new Set(Object.values(loop.chain.connections).map(({ from }) => from.device))
+  const own = Object.keys(job.devices).filter((id) => !othersBefore.has(id))
+  for (const instead of [...used].filter((id) => othersBefore.has(id))) {
+    // A transformer takes what is there.
+    const supply =
+      own.find((id) => gives(id)?.volts === gives(instead)?.volts) ?? own.find((id) => gives(id)!.volts > 50)
+    if (supply) teller.act(feedFromSupply, { supply, instead })
+  }
 }
 
 /** Joins two ports by hand. */

@@ -5,7 +5,7 @@ import { tickHandover } from '@nachtigal/core/actions/tickHandover'
 import { writeHandover } from '@nachtigal/core/actions/writeHandover'
 import { writeRow } from '@nachtigal/core/actions/writeRow'
 import { keyingSheet } from '@nachtigal/core/commissioning/keyingSheet'
-import type { Ask, ProofTest } from '@nachtigal/core/commissioning/proofTest'
+import type { Ask, ProofTest, TestKind } from '@nachtigal/core/commissioning/proofTest'
 import { proofTests, settled } from '@nachtigal/core/commissioning/proofTests'
 import type { Reading } from '@nachtigal/core/document/documents'
 import { handoverTicks } from '@nachtigal/core/document/handover'
@@ -75,12 +75,17 @@ function make(teller: Teller, test: ProofTest) {
   }
 }
 
+/** Tests that end where the plant is to be. */
+const settles: ReadonlySet<TestKind> = new Set(['rise-and-fall', 'stages', 'reset', 'sweep'])
+
 /** Every test that has to be made, until nothing is asked any more: one may ask for the next. */
 export function makeTests(teller: Teller) {
   for (let round = 0; round < 4; round++) {
     const open = proofTests(teller.context()).filter((test) => !test.spare && !settled(test))
     if (open.length === 0) return
-    for (const test of open) make(teller, test)
+    // Ice, alarms and limits first: what was read last is how the plant is left.
+    const last = open.filter(({ kind }) => settles.has(kind))
+    for (const test of [...open.filter((each) => !last.includes(each)), ...last]) make(teller, test)
   }
 }
 

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { expect, test } from '../fixtures'
 
@@ -10,7 +11,6 @@ const views = [
   ['wire', 'wire'],
   ['keying', 'set/keying'],
   ['try', 'try'],
-  ['hand-over', 'hand-over'],
 ] as const
 
 test('pictures of the main views', async ({ page, server }) => {
@@ -53,6 +53,13 @@ test('pictures of the main views', async ({ page, server }) => {
     .click()
   await page.waitForTimeout(300)
   await shot('prove')
+  // One view of the job in US practice, handed over.
+  const us = readFileSync(path.resolve(import.meta.dirname, '../../demo/juniper-hollow.nachtigal.json'))
+  const headers = { 'content-type': 'application/json' }
+  expect((await page.request.post(`${server.url}/api/import`, { data: us, headers })).ok()).toBe(true)
+  const hollow = JSON.parse(us.toString()) as { job: { id: string }; loops: Record<string, { name: string }> }
+  const [lodge] = Object.entries(hollow.loops).find(([, { name }]) => name === 'Lodge boiler')!
+  await visit('hand-over', 'hand-over', `${server.url}/jobs/${hollow.job.id}/loops/${lodge}`)
   await visit('set', 'set', named('Penguin slab chiller'))
   await visit('set-fan', 'set', named('Quarantine room'))
   await page.goto(`${pool}/wire/logic`)
