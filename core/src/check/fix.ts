@@ -1,7 +1,6 @@
 import type { Fix, WantedDevice } from '../shapes/fix'
 import type { Behaviour } from '../settings/behaviour'
 import { asSet } from '../device/asSet'
-import { needsReturn } from '../device/needsReturn'
 import type { Control } from '../choices/deviceChoices'
 import type { ResolvedDevice } from '../document/chain'
 import type { LoopKind } from '../kinds/kinds'
@@ -73,8 +72,7 @@ export function devicesFor(wants: WantedDevice, shelf: readonly DeviceProfile[])
     .filter((profile) => {
       if (profile.category !== wants.category) return false
       const ports = Object.values(asSet(profile).ports)
-      const { coil, carries, gold, separated, senses, converts, poles = 1, does, controls, suits, unfed } = wants
-      if (unfed && needsReturn(profile)) return false
+      const { coil, carries, gold, separated, senses, converts, poles = 1, does, controls, suits } = wants
       if (does && !ports.some((port) => 'does' in port && port.does === does)) return false
       if (controls?.some((control) => !profile.controller?.controls?.[control])) return false
       if (suits && profile.kinds && !profile.kinds[suits]) return false

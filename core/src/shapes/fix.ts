@@ -25,8 +25,6 @@ export interface WantedDevice {
   readonly controls?: readonly Control[]
   /** Kind of loop that it must be made for, where it is made for some. */
   readonly suits?: LoopKind
-  /** Runs without a supply, or on two hots: no neutral and no common comes to it. */
-  readonly unfed?: true
   /** Electric power that it should come near to, W. */
   readonly powerW?: number
   /** Turns one signal into another. */

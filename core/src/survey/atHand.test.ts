@@ -5,6 +5,7 @@ import { checkLoop } from '../check/checkLoop'
 import type { LoopKind } from '../kinds/kinds'
 import type { Answer } from '../kinds/answers'
 import { loopContext } from '../loop/context'
+import { needsReturn } from '../device/needsReturn'
 import { fieldData } from '../testing/fieldData'
 import { hand } from '../testing/hand'
 import { device, surveyed } from '../testing/loops'
@@ -102,4 +103,22 @@ describe('what the mains at hand can feed', () => {
   ])('%s at hand, %s V: %s', (mainsAtHand, volts, can) =>
     expect(voltsAtHand(mainsAtHand === undefined ? {} : { mainsAtHand }, runs(volts))).toBe(can),
   )
+})
+
+describe('a proposal where no neutral or common is', () => {
+  const control = (answers: Parameters<typeof begun>[1], practice?: Parameters<typeof begun>[2]) => {
+    const edited = begun('room', answers, practice)
+    return {
+      facts: context(edited).chain.devices.find(({ facts }) => facts.controller)!.facts,
+      codes: checkLoop(context(edited)).open.map(({ code }) => code),
+    }
+  }
+  it.each(['europe', 'us'] as const)('takes a control that runs without, in %s', (practice) => {
+    const mainsAtHand = practice === 'us' ? '240' : '230'
+    const without = control({ mainsAtHand, returnWire: 'none' }, practice)
+    expect(needsReturn(without.facts)).toBe(false)
+    expect(without.codes).not.toContain('C158_NO_RETURN_WIRE')
+  })
+  it('in the United States a thermostat on R and C is proposed where C is there', () =>
+    expect(needsReturn(control({ mainsAtHand: '240', returnWire: 'there' }, 'us').facts)).toBe(true))
 })

@@ -139,9 +139,8 @@ const ofThisPractice: Rule = ({ chain, job, loop }) => {
 /** A control that is fed through a neutral or a common wire, where the survey found none. */
 const returnWireThere: Rule = (context) => {
   if (answered(context, 'returnWire') !== 'none') return []
-  const { chain, rows, loop } = context
-  return chain.devices.flatMap((device): Found[] => {
-    const { id, tag, facts } = device
+  const { chain, rows } = context
+  return chain.devices.flatMap(({ id, tag, facts }): Found[] => {
     if (facts.category !== 'controller') return []
     const row = rows.find(({ role, from, to }) => role === 'neutral' && (from.device === id || to.device === id))
     if (!row) return []
@@ -150,7 +149,6 @@ const returnWireThere: Rule = (context) => {
       lookAgain('C158_NO_RETURN_WIRE', {
         about: id,
         figures: { tag, terminal: label, mains: row.circuit === 'mains' },
-        fix: { do: 'replace', device: id, wants: { ...wantedLike(device, loop.kind), unfed: true } },
       }),
     ]
   })

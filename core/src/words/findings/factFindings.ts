@@ -87,7 +87,7 @@ export const factFindings = {
   ): Sentences => ({
     head: `${f.tag} needs a ${f.mains ? 'neutral' : 'common'} at ${f.terminal}, and none is there.`,
     reason: 'It runs on what comes back through that wire; the survey found none where it goes.',
-    remedy: `Have one pulled, and answer it so, or put a control there that runs without. ${capital(term('earth'))} never stands in for it.`,
+    remedy: `Have one pulled by the licensed trade, and answer it so; a new proposal looks for a control that runs without. ${capital(term('earth'))} never stands in for it.`,
   }),
   C145_NO_COMPRESSED_AIR: (f: { readonly poor: boolean }): Sentences => ({
     head: f.poor ? 'The compressed air is wet or oily.' : 'No compressed air for the cooler.',
