@@ -105,7 +105,7 @@ const tables: Readonly<Record<'iec' | 'us60' | 'us75', { readonly title: string;
     ],
   },
   us60: {
-    title: 'US practice, copper, 60 \u00b0C column; 14, 12 and 10 AWG held to 15, 20 and 30 A',
+    title: 'US practice, copper, 140 \u00b0F column; 14, 12 and 10 AWG held to 15, 20 and 30 A',
     sizes: [
       [15, 2.08],
       [20, 3.31],
@@ -119,7 +119,8 @@ const tables: Readonly<Record<'iec' | 'us60' | 'us75', { readonly title: string;
     ],
   },
   us75: {
-    title: 'US practice, copper, 75 \u00b0C column, terminals marked for it; 14, 12 and 10 AWG held to 15, 20 and 30 A',
+    title:
+      'US practice, copper, 167 \u00b0F column, terminals marked for it; 14, 12 and 10 AWG held to 15, 20 and 30 A',
     sizes: [
       [15, 2.08],
       [20, 3.31],

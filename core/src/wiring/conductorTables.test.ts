@@ -13,6 +13,12 @@ const contextOf = ({ job, loop }: Edited) => loopContext(job, loop, fieldData)
 
 describe('section behind a fuse', () => {
   it.each([
+    [0.75, 'about 18\u00a0AWG'],
+    [70, 'about 2/0\u00a0AWG'],
+  ])('%s mm² of the other standard is told as the gauge it comes near to', (mm2, said) =>
+    expect(sizeWords('us', mm2)).toBe(said),
+  )
+  it.each([
     [6, 1.5],
     [16, 2.5],
     [25, 4],
@@ -59,7 +65,7 @@ describe('section behind a fuse', () => {
       }
     }
     expect(sizeTable('europe').title).toContain('reference method B2')
-    expect(sizeTable('us').title).toContain('60 \u00b0C')
+    expect(sizeTable('us').title).toContain('140 \u00b0F')
   })
   it('beyond the table there is no size, not the largest one', () =>
     expect(conductorFor('line', 'europe', 200).sizeMm2).toBeNull())

@@ -1,3 +1,4 @@
+import { convert } from '../units/convert'
 import type { Practice } from '../units/practice'
 
 /** Nearest trade gauge of the sizes used here, for the list in US practice. */
@@ -21,4 +22,10 @@ export const OUTSIDE_TABLE = 'outside this table'
 
 /** A section as this practice says it. */
 export const sizeWords = (practice: Practice, mm2: number | null): string =>
-  mm2 === null ? OUTSIDE_TABLE : ((practice === 'us' ? gaugeOf[String(mm2)] : undefined) ?? `${mm2}\u00a0mm\u00b2`)
+  mm2 === null ? OUTSIDE_TABLE : practice === 'us' ? (gaugeOf[String(mm2)] ?? nearGauge(mm2)) : `${mm2}\u00a0mm\u00b2`
+
+/** The trade gauge that a section of another standard comes nearest to. */
+function nearGauge(mm2: number): string {
+  const gauge = Math.round(convert(mm2, 'mm2', 'AWG'))
+  return `about ${gauge > 0 ? gauge : `${1 - gauge}/0`}\u00a0AWG`
+}

@@ -9,7 +9,7 @@ import type { JobDocument, LoopDocument, Reading } from '@nachtigal/core/documen
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { controlOutputs } from '@nachtigal/core/wiring/reach'
-import { parseNumber } from '@nachtigal/core/units/parseNumber'
+import { parseQuantity } from '@nachtigal/core/units/parseQuantity'
 import { type Quantity, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
 import { useAppDispatch, useAppSelector } from '../state/store'
 import { outputTaken } from '../state/viewSlice'
@@ -105,15 +105,15 @@ export function LoopProvider({ job, loop, data, profiles, loops, children }: Pro
   )
   const reading = useCallback<Loop['reading']>(
     (text, quantity, prefs = preferences, state = 'value') => {
-      const view = quantity ? quantityView(quantity, prefs) : undefined
-      const read = parseNumber(text)
+      const read = quantity ? parseQuantity(text, quantity, prefs) : undefined
       return {
         text,
-        unit: view?.label ?? '',
+        // A unit that was typed along stands in the text.
+        unit: quantity === undefined || (read?.ok && read.along) ? '' : quantityView(quantity, prefs).label,
         state,
         at: new Date().toISOString(),
         by: by || 'unnamed',
-        ...(state === 'value' && view && read.ok ? { value: view.toSi(read.value) } : {}),
+        ...(state === 'value' && read?.ok ? { value: read.si } : {}),
       }
     },
     [preferences, by],

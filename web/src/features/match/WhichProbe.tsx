@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { identifyProbe, type ProbeReadingPoint } from '@nachtigal/core/probes/identifyProbe'
-import { parseNumber } from '@nachtigal/core/units/parseNumber'
+import { parseQuantity } from '@nachtigal/core/units/parseQuantity'
 import { quantityView } from '@nachtigal/core/units/quantity'
 import { useJob } from '../../loop/jobContext'
 import { useLoop } from '../../loop/loopContext'
@@ -23,17 +23,16 @@ export function WhichProbe({ onClose }: { onClose: () => void }) {
   ])
   const view = quantityView('temperature', preferences)
   const read = rows.map(({ warm, ohm }) => {
-    const [t, r] = [parseNumber(warm), parseNumber(ohm)]
-    const celsius = t.ok ? view.toSi(t.value) : undefined
+    const [t, r] = [parseQuantity(warm, 'temperature', preferences), parseQuantity(ohm, 'resistance', preferences)]
+    const celsius = t.ok ? t.si : undefined
     return {
-      point:
-        celsius !== undefined && r.ok && r.value > 0 ? { temperatureC: celsius, resistanceOhm: r.value } : undefined,
+      point: celsius !== undefined && r.ok && r.si > 0 ? { temperatureC: celsius, resistanceOhm: r.si } : undefined,
       wrongWarm:
         warm.trim() !== '' && (celsius === undefined || celsius < -60 || celsius > 200)
           ? `Temperature is ${warm.slice(0, 20)}: it takes ${words.say(-60, 'temperature', 0)} to ${words.say(200, 'temperature', 0)}.`
           : undefined,
       wrongOhm:
-        ohm.trim() !== '' && (!r.ok || r.value <= 0)
+        ohm.trim() !== '' && (!r.ok || r.si <= 0)
           ? `Ohms are ${ohm.slice(0, 20)}: they take a number over 0.`
           : undefined,
     }

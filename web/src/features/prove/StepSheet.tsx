@@ -9,7 +9,7 @@ import type {
 } from '@nachtigal/core/commissioning/proofTest'
 import { isGood, pickedText, readText, shouldText } from '@nachtigal/core/commissioning/judgedTest'
 import { duringTest } from '@nachtigal/core/commissioning/temporaryWork'
-import { parseNumber } from '@nachtigal/core/units/parseNumber'
+import { parseQuantity } from '@nachtigal/core/units/parseQuantity'
 import { timeIn } from '@nachtigal/core/device/bound'
 import { formatValue, quantityView, shownText } from '@nachtigal/core/units/quantity'
 import { draftCleared, drafted } from '../../state/draftsSlice'
@@ -62,7 +62,7 @@ export function StepSheet({ test, step, onNext }: StepProps) {
   const commit = () => {
     if (ask.kind !== 'number') return true
     if (draft === undefined) return true
-    if (!parseNumber(draft).ok) return false
+    if (!parseQuantity(draft, ask.quantity, preferences).ok) return false
     if (keepNumber(ask, step.id, draft, 'value', step.main.reading?.id) !== undefined) return false
     dispatch(draftCleared(key))
     return true
@@ -73,11 +73,9 @@ export function StepSheet({ test, step, onNext }: StepProps) {
     keepNumber(ask, step.id, '', 'over-range', step.main.reading?.id)
   }
   const last = at + 1 === test.steps.length
-  const typed = draft === undefined ? undefined : parseNumber(draft)
-  const typedIsGood =
-    ask.kind === 'number' &&
-    typed?.ok === true &&
-    isGood(ask, quantityView(ask.quantity, preferences).toSi(typed.value))
+  const typed =
+    draft === undefined || ask.kind !== 'number' ? undefined : parseQuantity(draft, ask.quantity, preferences)
+  const typedIsGood = ask.kind === 'number' && typed?.ok === true && isGood(ask, typed.si)
   const asides = step.asides.map((state) => (
     <Aside
       key={state.id}

@@ -4,6 +4,7 @@ import { probeName } from '@nachtigal/core/probes/probeName'
 import { sameCurve } from '@nachtigal/core/probes/sameCurve'
 import type { Probe } from '@nachtigal/core/probes/probe'
 import { parseNumber } from '@nachtigal/core/units/parseNumber'
+import { parseQuantity } from '@nachtigal/core/units/parseQuantity'
 import { formatQuantity, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
 import { Field } from '../../design/Field'
 import { Tick } from '../../design/Tick'
@@ -177,12 +178,12 @@ function NumberInput({
   const own = typeof value === 'number' ? String(Number(view.toShown(value).toPrecision(10))) : ''
   const [typed, setTyped] = useState<string>()
   const text = typed ?? own
-  const read = parseNumber(text)
+  const read = parseQuantity(text, spec.quantity, preferences)
   const wrong =
     typed === undefined || typed.trim() === ''
       ? undefined
       : read.ok
-        ? outOfBounds(spec, view.toSi(read.value), preferences)
+        ? outOfBounds(spec, read.si, preferences)
         : `${spec.word ?? ''} is \u201c${typed.slice(0, 20)}\u201d: it takes a number such as 21.5.`
   return (
     <Field label={label} unit={view.label} error={wrong}>
@@ -195,8 +196,8 @@ function NumberInput({
           value={text}
           onChange={(event) => {
             setTyped(event.target.value)
-            const next = parseNumber(event.target.value)
-            onChange(next.ok ? view.toSi(next.value) : undefined)
+            const next = parseQuantity(event.target.value, spec.quantity, preferences)
+            onChange(next.ok ? next.si : undefined)
           }}
           onBlur={() => {
             if (!wrong) setTyped(undefined)

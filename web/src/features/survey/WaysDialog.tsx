@@ -6,7 +6,7 @@ import { useForm, useWatch } from 'react-hook-form'
 import { object, string } from 'yup'
 import type { NumberQuestion } from '@nachtigal/core/kinds/question'
 import { typicalIn, type Way, ways } from '@nachtigal/core/survey/ways'
-import { parseNumber } from '@nachtigal/core/units/parseNumber'
+import { parseQuantity } from '@nachtigal/core/units/parseQuantity'
 import { formatQuantity, formatValue, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
 import { useLoop } from '../../loop/loopContext'
 import { Button } from '../../design/Button'
@@ -148,8 +148,8 @@ function readMeasured(
   preferences: UnitPreferences,
 ) {
   const view = quantityView(quantity, preferences)
-  const number = parseNumber(text)
-  const si = number.ok ? view.toSi(number.value) : undefined
+  const read = parseQuantity(text, quantity, preferences)
+  const si = read.ok ? read.si : undefined
   const say = (value: number) => formatQuantity(value, quantity, preferences)
   const fits = si !== undefined && si >= low - 1e-9 && si <= high + 1e-9
   return {

@@ -3,7 +3,7 @@ import { answerStep } from '@nachtigal/core/actions/answerStep'
 import { TriangleAlert } from 'lucide-react'
 import type { SafetyStep } from '@nachtigal/core/commissioning/safetyStep'
 import { duringStep } from '@nachtigal/core/commissioning/temporaryWork'
-import { parseNumber } from '@nachtigal/core/units/parseNumber'
+import { parseQuantity } from '@nachtigal/core/units/parseQuantity'
 import { shownMoment } from '@nachtigal/core/time/shownMoment'
 import { draftCleared, drafted } from '../../state/draftsSlice'
 import { useAppDispatch, useAppSelector } from '../../state/store'
@@ -61,7 +61,7 @@ export function SafetySheet({ step, at, of, onNext, onHunt }: Props) {
     </p>
   )
   const commit = () => {
-    if (draft === undefined || !parseNumber(draft).ok) return
+    if (draft === undefined || ask.kind !== 'number' || !parseQuantity(draft, ask.quantity, preferences).ok) return
     if (keep(draft) === undefined) dispatch(draftCleared(key))
   }
   const next =
