@@ -3,7 +3,6 @@ import type { Field as Declared, Fields, MapField, NumberField } from '@nachtiga
 import { probeName } from '@nachtigal/core/probes/probeName'
 import { sameCurve } from '@nachtigal/core/probes/sameCurve'
 import type { Probe } from '@nachtigal/core/probes/probe'
-import { parseNumber } from '@nachtigal/core/units/parseNumber'
 import { parseQuantity } from '@nachtigal/core/units/parseQuantity'
 import { formatQuantity, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
 import { Field } from '../../design/Field'
