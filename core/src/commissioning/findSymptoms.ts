@@ -7,6 +7,7 @@ import { spell } from '../time/spell'
 import type { WorkflowStep } from '../kinds/hazards'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
 import { outputPath } from '../wiring/outputPath'
+import { complaintScore, namedIn } from './complaintScore'
 import { failed, proofTests } from './proofTests'
 import type { ProofTest } from './proofTest'
 import type { Symptom, SymptomCause, SymptomNeed } from './symptom'
@@ -160,19 +161,9 @@ function figures(context: LoopContext): Readonly<Record<string, string>> {
   }
 }
 
-const fold = (text: string) => text.toLowerCase().replace(/[\u2010-\u2015\u2212]/g, '-')
-
-/** How well a symptom answers what was typed: words found in its title count double. 0 is not at all. */
-function score(symptom: Symptom, typed: string): number {
-  const asked = fold(typed)
-    .split(/[^\p{L}\p{N}-]+/u)
-    .filter((word) => word.length > 1)
-  if (asked.length === 0) return 1
-  const [title, words] = [fold(symptom.title), fold(`${symptom.words ?? ''} ${symptom.id}`)]
-  return asked.reduce((sum, word) => sum + (title.includes(word) ? 2 : words.includes(word) ? 1 : 0), 0)
-}
-
 const EFFORTS = 4
+/** What each word weighs that the complaint and a cause share: it names the cause itself. */
+const NAMED = 4
 
 /**
  * Symptoms that this loop can have and that answer what was typed, the best first; each with its causes here, ordered by likelihood
@@ -184,10 +175,11 @@ export function findSymptoms(context: LoopContext, symptoms: readonly Symptom[],
   const tests = proofTests(context)
   const fill = (text: string) =>
     context.words.tell(text.replace(/\{([a-z][a-z0-9-]*)\}/g, (whole, name: string) => told[name] ?? whole))
+  const score = complaintScore(symptoms, context.words.practice, typed)
   const possible = (cause: SymptomCause) => (cause.needs ?? []).every((need) => has.has(need))
   return symptoms
     .filter(({ kinds, causes }) => (kinds === undefined || kinds.includes(context.loop.kind)) && causes.some(possible))
-    .map((symptom, i) => ({ symptom, i, score: score(symptom, typed) }))
+    .map((symptom, i) => ({ symptom, i, score: score(symptom) }))
     .filter((each) => each.score > 0)
     .sort((a, b) => b.score - a.score || a.i - b.i)
     .map(({ symptom }) => ({
@@ -198,7 +190,8 @@ export function findSymptoms(context: LoopContext, symptoms: readonly Symptom[],
         .filter(possible)
         .map((cause, i) => {
           const test = tests.find(({ kind }) => kind === cause.test)
-          return { cause, i, test, rank: rankOf(cause, test) }
+          const named = NAMED * namedIn(cause.says, context.words.practice, typed)
+          return { cause, i, test, rank: rankOf(cause, test) + named }
         })
         .sort((a, b) => b.rank - a.rank || a.i - b.i)
         .map(({ cause, test }): FoundCause => ({
