@@ -84,8 +84,9 @@ function weightOf(weights: ReadonlyMap<string, number>, word: string): readonly 
   return best
 }
 
-/** How many words of a complaint a cause itself names, in the words of a practice. */
-export function namedIn(says: string, practice: Practice, typed: string): number {
+/** How many words of a complaint a cause itself names, in the words of a practice; what its symptom's title says tells no causes apart. */
+export function namedIn(says: string, title: string, practice: Practice, typed: string): number {
   const told = new Set([...complaintWords(says), ...complaintWords(inLocalWords(practice, says))])
+  for (const word of complaintWords(title)) told.delete(word)
   return new Set(complaintWords(typed).filter((word) => told.has(word))).size
 }

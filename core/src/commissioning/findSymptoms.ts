@@ -190,7 +190,7 @@ export function findSymptoms(context: LoopContext, symptoms: readonly Symptom[],
         .filter(possible)
         .map((cause, i) => {
           const test = tests.find(({ kind }) => kind === cause.test)
-          const named = NAMED * namedIn(cause.says, context.words.practice, typed)
+          const named = NAMED * namedIn(cause.says, symptom.title, context.words.practice, typed)
           return { cause, i, test, rank: rankOf(cause, test) + named }
         })
         .sort((a, b) => b.rank - a.rank || a.i - b.i)
