@@ -1,9 +1,6 @@
 import { changeSettings, settingsChange } from '@nachtigal/core/actions/changeSettings'
-import { keyValues } from '@nachtigal/core/actions/keyValues'
-import { writeRow } from '@nachtigal/core/actions/writeRow'
 import { ordered } from '@nachtigal/core/schema/ordered'
 import { removeStage } from '@nachtigal/core/settings/stages/stageGroup'
-import { keyingSheet } from '@nachtigal/core/commissioning/keyingSheet'
 import { withLoopSetting } from '@nachtigal/core/simulate/loop/sweep'
 import { controllerPlanOf, withControllerPlan } from '@nachtigal/core/survey/controllerPlanOf'
 import { firstVisit } from './surveys'
@@ -18,7 +15,6 @@ import {
   meantNear,
   option,
   proveAndSwitchOn,
-  reading,
   readTest,
   set,
   type Story,
@@ -26,10 +22,11 @@ import {
   type Teller,
   waive,
 } from './story'
+import { keyAll, landAndTest } from './workThrough'
 
 /** The hatchling floor, worked through from the first visit to the third step of its test. */
 function hatchlingFloor(teller: Teller) {
-  const { act, uuid, context } = teller
+  const { uuid } = teller
   survey(teller, {
     complaint: 'Too warm at noon, cold at dawn. The hatchlings huddle on one side.',
     ...firstVisit['Hatchling floor'],
@@ -55,43 +52,13 @@ function hatchlingFloor(teller: Teller) {
   })
   chain(teller, ['floor-ntc10k', 'dipper', 'circulator-45', 'shrike', 'mains-230-16-30ma'])
   set(teller, 'device 0', { place: 'Conduit, north bay, 0.6 m in' })
-  const controller = uuid('device 1')
-  for (const row of context().rows)
-    act(
-      writeRow,
-      { row: row.id, state: { landed: true, number: row.number, lengthM: row.circuit === 'mains' ? 6 : 14 } },
-      { minutes: 2 },
-    )
-  for (const [i, row] of context().rows.entries())
-    act(
-      writeRow,
-      {
-        row: row.id,
-        state: {
-          ...teller.current().loop.wiring.rows[row.id],
-          tested: reading(
-            teller,
-            row.circuit === 'mains' ? `0.${2 + (i % 2)}` : '0.7',
-            'ohm',
-            row.circuit === 'mains' ? 0.2 + (i % 2) / 10 : 0.7,
-          ),
-        },
-      },
-      { minutes: 2 },
-    )
+  landAndTest(
+    teller,
+    { mains: 6, low: 14 },
+    { minutes: 2, ohmOf: (i, { circuit }) => (circuit === 'mains' ? 0.2 + (i % 2) / 10 : 0.7) },
+  )
   proveAndSwitchOn(teller)
-  for (const row of keyingSheet(context())[0]!.rows) {
-    const value = Number(row.planned.replace('\u2212', '-'))
-    act(
-      keyValues,
-      {
-        side: 'asLeft',
-        device: controller,
-        values: { [row.code]: reading(teller, row.planned, row.unit, Number.isNaN(value) ? undefined : value) },
-      },
-      { minutes: 1 },
-    )
-  }
+  keyAll(teller)
   bag(teller)
   const plan = uuid('plan')
   readTest(teller, `before/${plan}`, [

@@ -13,21 +13,32 @@ import { ordered } from '@nachtigal/core/schema/ordered'
 import { signingBlockedBy } from '@nachtigal/core/progress/stepStatus'
 import { type Read, soundReadings } from '@nachtigal/core/testing/soundReadings'
 import { quantityView } from '@nachtigal/core/units/quantity'
+import type { WireRow } from '@nachtigal/core/wiring/wireRow'
 import { bag, proveAndSwitchOn, reading, type Teller } from './story'
 
+/** What sound work reads from end to end of a wire, ohm. */
+const soundOhm = (i: number) => 0.1 + (i % 3) / 10
+
 /** Each wire landed, then each measured from end to end, as sound work measures it. */
-export function landAndTest(teller: Teller, metres: { readonly mains: number; readonly low: number }) {
+export function landAndTest(
+  teller: Teller,
+  metres: { readonly mains: number; readonly low: number },
+  {
+    minutes = 1,
+    ohmOf = soundOhm,
+  }: { readonly minutes?: number; readonly ohmOf?: (i: number, row: WireRow) => number } = {},
+) {
   const { act, context, current } = teller
   for (const { id, number, circuit } of context().rows)
     act(
       writeRow,
       { row: id, state: { landed: true, number, lengthM: circuit === 'mains' ? metres.mains : metres.low } },
-      { minutes: 1 },
+      { minutes },
     )
-  for (const [i, { id }] of context().rows.entries()) {
-    const ohm = 0.1 + (i % 3) / 10
+  for (const [i, row] of context().rows.entries()) {
+    const ohm = ohmOf(i, row)
     const tested = reading(teller, ohm.toFixed(1), 'ohm', ohm)
-    act(writeRow, { row: id, state: { ...current().loop.wiring.rows[id], tested } }, { minutes: 1 })
+    act(writeRow, { row: row.id, state: { ...current().loop.wiring.rows[row.id], tested } }, { minutes })
   }
 }
 

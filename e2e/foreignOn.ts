@@ -7,7 +7,7 @@ import { expect } from './fixtures'
 export const loopPlaces = [
   ...['survey', 'survey/found', 'survey/hazards', 'survey/proposal', 'match', 'match/load', 'match/supply'],
   ...['wire', 'wire/logic', 'wire/places', 'wire/conductors', 'wire/box', 'wire/dead', 'wire/live'],
-  ...['set', 'set/keying', 'try', 'prove', 'prove/finder', 'hand-over'],
+  ...['set', 'set/keying', 'try', 'prove', 'prove/find', 'hand-over'],
 ]
 
 /** What of a page in US practice is in metric units, or in words of another practice, each with what stands around it. */

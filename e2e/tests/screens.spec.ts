@@ -19,7 +19,7 @@ const steps = [
     'set/fault',
     'set/keying',
   ],
-  ...['try', 'try/ways', 'try/kept', 'prove', 'prove/finder', 'prove/instruments', 'hand-over'],
+  ...['try', 'try/ways', 'try/kept', 'prove', 'prove/find', 'prove/instruments', 'hand-over'],
 ]
 const pages = ['', '/log', '/shelf', '/calculators', '/calculators/probe.temperature']
 

@@ -27,7 +27,7 @@ const steps = [
   'try',
   'try/sweep',
   'prove',
-  'prove/finder',
+  'prove/find',
   'hand-over',
 ]
 

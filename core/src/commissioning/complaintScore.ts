@@ -31,11 +31,8 @@ const TITLE = 2
 const WORDS = 1
 const CAUSE = 0.5
 
-interface Told {
-  readonly weights: ReadonlyMap<string, number>
-}
-
-function toldOf({ title, words = '', id, causes }: Symptom, practice: Practice): Told {
+/** What each word of a symptom weighs, in our own words and in those of a practice. */
+function weightsOf({ title, words = '', id, causes }: Symptom, practice: Practice): ReadonlyMap<string, number> {
   const weights = new Map<string, number>()
   const add = (text: string, weight: number) => {
     for (const each of [text, inLocalWords(practice, text)])
@@ -44,15 +41,15 @@ function toldOf({ title, words = '', id, causes }: Symptom, practice: Practice):
   add(title, TITLE)
   add(`${words} ${id}`, WORDS)
   for (const { says } of causes) add(says, CAUSE)
-  return { weights }
+  return weights
 }
 
 /** What symptoms are found by in a practice, and how rarely each word is said. */
 const indexes = remembered((symptoms: readonly Symptom[]) =>
   rememberedByWord((practice: Practice) => {
-    const told = new Map(symptoms.map((symptom) => [symptom, toldOf(symptom, practice)]))
+    const told = new Map(symptoms.map((symptom) => [symptom, weightsOf(symptom, practice)]))
     const inHowMany = new Map<string, number>()
-    for (const { weights } of told.values())
+    for (const weights of told.values())
       for (const word of weights.keys()) inHowMany.set(word, (inHowMany.get(word) ?? 0) + 1)
     const rare = (word: string) => Math.log(1 + symptoms.length / (inHowMany.get(word) ?? symptoms.length))
     return { told, rare }
@@ -61,7 +58,8 @@ const indexes = remembered((symptoms: readonly Symptom[]) =>
 
 /**
  * How well each symptom answers a complaint in plain words; 0 is not at all. A word counts by how rarely it is said, twice where it stands
- * in the title, half where only a cause names it; the words of the practice count like our own.
+ * in the title, half where only a cause names it; the words of the practice count like our own. Core depends on no package, so it weighs
+ * them itself.
  */
 export function complaintScore(symptoms: readonly Symptom[], practice: Practice, typed: string) {
   const asked = [...new Set(complaintWords(typed))]
@@ -70,7 +68,7 @@ export function complaintScore(symptoms: readonly Symptom[], practice: Practice,
     asked.length === 0
       ? 1
       : asked.reduce((sum, word) => {
-          const [weight, found] = weightOf(told.get(symptom)!.weights, word)
+          const [weight, found] = weightOf(told.get(symptom)!, word)
           return sum + weight * rare(found)
         }, 0)
 }

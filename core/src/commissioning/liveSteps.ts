@@ -5,6 +5,7 @@ import type { SupplyVariant } from '../device/deviceProfile'
 import { signalSpan } from '../signal/signal'
 import { deadTestVerdict, type DeadTestVerdict } from '../wiring/deadTest'
 import { voltsToEarth } from '../wiring/groundFault'
+import { voltsAcross } from '../wiring/voltsAcross'
 import { EXTRA_LOW_V, NEUTRAL_V } from '../units/peopleLimits'
 import { powerPaths, supplyOf } from '../wiring/powerPath'
 import { supplyVariant } from '../wiring/supplyVariant'
@@ -45,8 +46,8 @@ export function liveSteps(context: LoopContext): readonly SafetyStep[] {
     if (fromPort.kind !== 'supply-out' || toPort.kind !== 'supply-in') return []
     const variant = supplyVariant(fromPort, toPort.variants)
     if (!variant) return []
-    const { volts, current } = fromPort
-    return [{ connection, variant, volts, current, depth: depthOf(chain, fromDevice.id) }]
+    const volts = voltsAcross(fromPort)
+    return [{ connection, variant, volts, current: fromPort.current, depth: depthOf(chain, fromDevice.id) }]
   })
   const depths = [...new Set(fed.map(({ depth }) => depth))].sort((a, b) => a - b)
   const signals = signalSteps(context, make)

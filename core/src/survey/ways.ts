@@ -55,6 +55,24 @@ const coolDown = [
   field('hours', 'In', 'hours', [0.05, 500]),
 ]
 
+/** Power of a heater by its volts and its current, in one phase or in three that are alike. */
+const heaterByCurrent = (
+  id: string,
+  phases: 1 | 3,
+  title: string,
+  {
+    across: [at, typical],
+    ...told
+  }: Pick<Way, 'hint' | 'formula'> & { readonly across: readonly [string, WayField['typical']] },
+): Way => ({
+  ...told,
+  id,
+  title,
+  fields: [field('volts', at, 'voltage', [1, 1000], typical), field('amps', 'Current', 'current', [0.01, 1000])],
+  source: 'definition',
+  run: ({ volts, amps }) => electricLoad({ volts: volts!, amps: amps!, phases }).powerW,
+})
+
 const all: readonly Way[] = [
   {
     id: 'sides-area',
@@ -102,30 +120,16 @@ const all: readonly Way[] = [
     source: 'Ohm\u2019s law; power goes with the square of the volts',
     run: ({ volts, amps1, amps2, amps3 }) => volts! * (amps1! + amps2! + amps3!),
   },
-  {
-    id: 'two-wires',
-    title: 'Volts and amps of one heater',
+  heaterByCurrent('two-wires', 1, 'Volts and amps of one heater', {
+    across: ['Across it', { iec: 230, us: 240 }],
     hint: 'Across its two terminals, and the clamp on one wire; by whoever may work live.',
-    fields: [
-      field('volts', 'Across it', 'voltage', [1, 1000], { iec: 230, us: 240 }),
-      field('amps', 'Current', 'current', [0.01, 1000]),
-    ],
     formula: 'P = U I, heating elements have cos φ 1',
-    source: 'definition',
-    run: ({ volts, amps }) => electricLoad({ volts: volts!, amps: amps!, phases: 1 }).powerW,
-  },
-  {
-    id: 'three-lines',
-    title: 'Volts and amps of three equal phases',
+  }),
+  heaterByCurrent('three-lines', 3, 'Volts and amps of three equal phases', {
+    across: ['Line to line', { iec: 400, us: 208 }],
     hint: 'Line to line, and the clamp on one line; by whoever may work live.',
-    fields: [
-      field('volts', 'Line to line', 'voltage', [1, 1000], { iec: 400, us: 208 }),
-      field('amps', 'Current of a line', 'current', [0.01, 1000]),
-    ],
     formula: 'P = √3 U I, heating elements have cos φ 1',
-    source: 'definition',
-    run: ({ volts, amps }) => electricLoad({ volts: volts!, amps: amps!, phases: 3 }).powerW,
-  },
+  }),
   {
     id: 'ohms',
     title: 'Ohms of the element, dead and lifted',

@@ -1,4 +1,4 @@
-import { voltsAcross } from './voltsAcross'
+import { type Gives, voltsAcross } from './voltsAcross'
 import type { SupplyOutPort, SupplyVariant } from '../device/deviceProfile'
 
 /**
@@ -6,7 +6,7 @@ import type { SupplyOutPort, SupplyVariant } from '../device/deviceProfile'
  * The variant is always derived, so that the wrong pair for a voltage cannot be produced.
  */
 export function supplyVariant(
-  supply: Pick<SupplyOutPort, 'volts' | 'current' | 'l3'>,
+  supply: Gives & Pick<SupplyOutPort, 'current'>,
   variants: Readonly<Record<string, SupplyVariant>>,
 ): (SupplyVariant & { readonly id: string }) | undefined {
   // What is fed takes one phase.

@@ -2,6 +2,9 @@ import { describe, expect, it } from '@jest/globals'
 import { loopContext } from '../loop/context'
 import { chained } from '../testing/chains'
 import { fieldData } from '../testing/fieldData'
+import { safetyBlocks } from '../commissioning/safetyBlocks'
+import { type ConnectionFact, sayConnection } from '../words/connectionWords'
+import { wordsFor } from '../words/words'
 import { voltsAcross } from './voltsAcross'
 
 describe('volts across what hangs on a supply', () => {
@@ -12,9 +15,26 @@ describe('volts across what hangs on a supply', () => {
     [400, 'L3', 3, 400],
     [240, undefined, 1, 240],
   ])('%s V with third line %s, %s phases: %s V', (volts, l3, phases, across) =>
-    expect(voltsAcross({ volts, ...(l3 ? { l3 } : {}) }, phases)).toBe(across),
+    expect(voltsAcross({ volts, neutral: 'N', earth: 'G', ...(l3 ? { l3 } : {}) }, phases)).toBe(across),
   )
 
+  it('three phases without a neutral feed no single one: earth is no way back', () => {
+    expect(voltsAcross({ volts: 208, l3: 'L3', neutral: 'G', earth: 'G' })).toBe(0)
+    const fact = {
+      code: 'line.other-voltage',
+      figures: { volts: 0, tag: 'X1', current: 'AC', loadVolts: 120, kind: 'resistive' },
+    }
+    expect(sayConnection(fact as ConnectionFact, wordsFor({ temperatureUnit: 'C', system: 'metric' })).reason).toBe(
+      'X1 gives three phases and brings no neutral; one phase alone has no way back.',
+    )
+  })
+  it('what is fed from one phase of three is measured so in first live', () => {
+    const { job, loop } = chained('room', {}, ['mains-208-30-3p', 'towhee', 'room-ntc10k-3977'])
+    const { live } = safetyBlocks(loopContext({ ...job, practice: 'us' }, loop, fieldData)).steps
+    const should = (title: RegExp) => live.find((step) => title.test(step.title))?.should
+    expect(should(/^Supply of A1/)).toBe('120\u00a0V \u00b1 10 %, AC.')
+    expect(should(/^Line of A1/)).toMatch(/^120\u00a0V/)
+  })
   const feeds = (circuit: string, load: string) => {
     const { job, loop } = chained('room', {}, [circuit, 'towhee', 'room-ntc10k-3977', load])
     const { judgedConnections, chain } = loopContext({ ...job, practice: 'us' }, loop, fieldData)

@@ -39,6 +39,9 @@ const probeRemedy = ({
     : `Choose a probe for ${title}.`
 
 /** What is said of a connection, by code, from its figures. */
+/** Three phases without a neutral, at what takes one of them. */
+const noNeutral = (tag: string) => `${tag} gives three phases and brings no neutral; one phase alone has no way back.`
+
 const connectionWords = {
   'pair.fits': (): ConnectionWords => ({
     passes: 'group talk',
@@ -277,7 +280,10 @@ const connectionWords = {
     { say }: Words,
   ): ConnectionWords => ({
     passes: `${say(f.volts, 'voltage', 0)} ${f.current}`,
-    reason: `${f.name} takes ${f.windows.join(', or ')}; ${f.tag} gives ${say(f.volts, 'voltage', 0)} ${f.current}.`,
+    reason:
+      f.volts === 0
+        ? noNeutral(f.tag)
+        : `${f.name} takes ${f.windows.join(', or ')}; ${f.tag} gives ${say(f.volts, 'voltage', 0)} ${f.current}.`,
     remedy: 'Choose a supply in one of these windows.',
   }),
   'supply.fits': (
@@ -399,11 +405,14 @@ const connectionWords = {
     { say }: Words,
   ): ConnectionWords => ({
     passes: `${say(f.volts, 'voltage', 0)} line`,
-    reason: `${f.tag} gives ${say(f.volts, 'voltage', 0)} ${f.current}; the load wants ${say(f.loadVolts, 'voltage', 0)}${f.kind === 'dc' ? ' DC' : ''}.${
-      f.derated
-        ? ` Here it would give ${say(f.derated.powerW, 'electricPower')}, ${say(f.derated.percent, 'percent')} of its plate${f.derated.percent > 100 ? ': it burns out' : ''}.`
-        : ''
-    }`,
+    reason:
+      f.volts === 0
+        ? noNeutral(f.tag)
+        : `${f.tag} gives ${say(f.volts, 'voltage', 0)} ${f.current}; the load wants ${say(f.loadVolts, 'voltage', 0)}${f.kind === 'dc' ? ' DC' : ''}.${
+            f.derated
+              ? ` Here it would give ${say(f.derated.powerW, 'electricPower')}, ${say(f.derated.percent, 'percent')} of its plate${f.derated.percent > 100 ? ': more than it, its wires and its contact are made for' : ''}.`
+              : ''
+          }`,
     remedy: 'Feed this line from a supply of the load\u2019s voltage.',
   }),
   'line.over-fuse': (

@@ -1,6 +1,5 @@
 import { useState, type ReactNode } from 'react'
 import { parseQuantity } from '@nachtigal/core/units/parseQuantity'
-import { plainDigits } from '@nachtigal/core/units/plainDigits'
 import {
   formatQuantity,
   formatValue,
@@ -125,9 +124,7 @@ export function NumberField(props: Props) {
     }
     if (wrong(typed) !== undefined) return
     const read = parseQuantity(typed, quantity, preferences)
-    // A reading that is kept as it was typed is kept in the unit of its field.
-    const kept = read.ok && read.along ? plainDigits(view.toShown(read.si), 8) : typed.trim()
-    const refused = onCommit(read.ok ? read.si : undefined, kept) ?? undefined
+    const refused = onCommit(read.ok ? read.si : undefined, typed.trim()) ?? undefined
     setAnswer(refused)
     if (refused === undefined) dispatch(draftCleared(draftKey))
   }

@@ -9,8 +9,8 @@ import type { JobDocument, LoopDocument, Reading } from '@nachtigal/core/documen
 import type { FieldData } from '@nachtigal/core/plant/fieldValue'
 import type { DeviceProfile } from '@nachtigal/core/device/deviceProfile'
 import { controlOutputs } from '@nachtigal/core/wiring/reach'
-import { parseQuantity } from '@nachtigal/core/units/parseQuantity'
-import { type Quantity, quantityView, type UnitPreferences } from '@nachtigal/core/units/quantity'
+import { keptFigure, type KeptFigure } from '@nachtigal/core/units/keptFigure'
+import { type Quantity, type UnitPreferences } from '@nachtigal/core/units/quantity'
 import { useAppDispatch, useAppSelector } from '../state/store'
 import { outputTaken } from '../state/viewSlice'
 import { type SendOptions, useSend } from './useSend'
@@ -105,15 +105,13 @@ export function LoopProvider({ job, loop, data, profiles, loops, children }: Pro
   )
   const reading = useCallback<Loop['reading']>(
     (text, quantity, prefs = preferences, state = 'value') => {
-      const read = quantity ? parseQuantity(text, quantity, prefs) : undefined
+      const { value, ...kept }: KeptFigure = quantity ? keptFigure(text, quantity, prefs) : { text, unit: '' }
       return {
-        text,
-        // A unit that was typed along stands in the text.
-        unit: quantity === undefined || (read?.ok && read.along) ? '' : quantityView(quantity, prefs).label,
+        ...kept,
         state,
         at: new Date().toISOString(),
         by: by || 'unnamed',
-        ...(state === 'value' && read?.ok ? { value: read.si } : {}),
+        ...(state === 'value' && value !== undefined ? { value } : {}),
       }
     },
     [preferences, by],

@@ -9,13 +9,14 @@ describe('a reading as it was typed', () => {
   const read = (text: string, quantity?: Parameters<typeof result.current.reading>[1]) =>
     result.current.reading(text, quantity)
   it.each([
-    ['21.5', 'temperature', '°C', 21.5],
-    ['70 °F', 'temperature', '', 21.1111],
-    ['12.5k', 'resistance', '', 12500],
-    ['480 mA', 'current', '', 0.48],
-  ] as const)('%s as %s: unit "%s", %s in the store', (text, quantity, unit, value) => {
+    ['21.50', 'temperature', '21.50 °C', 21.5],
+    ['70 °F', 'temperature', '21.111 °C', 21.1111],
+    ['12.5k', 'resistance', '12500 ohm', 12500],
+    ['480 mA', 'current', '0.48 A', 0.48],
+  ] as const)('%s as %s is kept as %s, %s in the store', (text, quantity, said, value) => {
     const kept = read(text, quantity)
-    expect(kept).toMatchObject({ text, unit, state: 'value' })
+    expect(kept.state).toBe('value')
+    expect(`${kept.text} ${kept.unit}`).toBe(said)
     expect(kept.value).toBeCloseTo(value, 3)
   })
   it('what is no figure has no value, and keeps its words', () => {

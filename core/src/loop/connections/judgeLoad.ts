@@ -32,7 +32,7 @@ export function judgeLine({ fromPort, fromDevice }: ResolvedConnection, load: El
   const otherKind = (fromPort.current === 'dc') !== (load.kind === 'dc')
   if (apart > 0.1 || otherKind) {
     // An element is not harmed by fewer volts: what it would give is worth knowing before another circuit is brought.
-    const derated = load.kind === 'resistive' && !otherKind && load.powerW > 0
+    const derated = load.kind === 'resistive' && !otherKind && load.powerW > 0 && volts > 0
     return {
       verdict: 'does-not-fit',
       code: 'line.other-voltage',

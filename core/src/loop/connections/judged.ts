@@ -1,3 +1,4 @@
+import { voltsAcross } from '../../wiring/voltsAcross'
 import { EXTRA_LOW_V } from '../../units/peopleLimits'
 import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../../document/chain'
 import type { SignalOutPort } from '../../device/deviceProfile'
@@ -49,5 +50,7 @@ export function coilFrom(
   { id }: ResolvedDevice,
 ): { readonly volts: number; readonly current: 'ac' | 'dc' } {
   const port = supplyOf(chain, id)?.fromPort
-  return port?.kind === 'supply-out' ? { volts: port.volts, current: port.current } : { volts: 230, current: 'ac' }
+  return port?.kind === 'supply-out'
+    ? { volts: voltsAcross(port), current: port.current }
+    : { volts: 230, current: 'ac' }
 }

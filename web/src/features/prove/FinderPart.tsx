@@ -96,18 +96,21 @@ export function FinderPart() {
                   <p>
                     <span className="lab">then</span> {remedy}
                   </p>
-                  <p className="flex flex-wrap gap-x-5 min-h-8">
-                    {test ? (
-                      <span>
-                        <Link to={testPath(job.id, loop.id, test.id)}>Test: {test.title}</Link>, {testSays[test.result]}
-                      </span>
-                    ) : null}
-                    {go ? (
-                      <Link className="capitalize" to={`${base}/${go.step}${go.part ? `/${go.part}` : ''}`}>
-                        Open {go.step === 'hand-over' ? 'hand over' : go.step}
-                      </Link>
-                    ) : null}
-                  </p>
+                  {test || go ? (
+                    <p className="flex flex-wrap gap-x-5 min-h-8">
+                      {test ? (
+                        <span>
+                          <Link to={testPath(job.id, loop.id, test.id)}>Test: {test.title}</Link>,{' '}
+                          {testSays[test.result]}
+                        </span>
+                      ) : null}
+                      {go ? (
+                        <Link className="capitalize" to={`${base}/${go.step}${go.part ? `/${go.part}` : ''}`}>
+                          Open {go.step === 'hand-over' ? 'hand over' : go.step}
+                        </Link>
+                      ) : null}
+                    </p>
+                  ) : null}
                 </li>
               ))}
             </ol>
