@@ -17,6 +17,9 @@ export type LoadKind = (typeof loadKinds)[number]
 /** How the three elements of a three-phase heater are joined. */
 export const elementJoins = ['star', 'delta'] as const
 
+/** Which way a motor turns, seen onto its shaft. */
+export const motorTurns = ['clockwise', 'against', 'either'] as const
+
 export const contactRoles = [
   'alarm',
   'defrost',

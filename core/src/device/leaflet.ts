@@ -118,7 +118,7 @@ export function leaflet(profile: DeviceProfile, parts: readonly ProbePart[], wor
   put(
     'Set before it is keyed',
     Object.values(profile.options ?? {}).map(({ title, by, choices }) => ({
-      label: `${title} (${{ model: 'as bought', link: 'link', parameter: 'keyed' }[by]})`,
+      label: `${title} (${{ model: 'as bought', link: 'link', terminals: 'by which terminals are wired', parameter: 'keyed' }[by]})`,
       text: Object.values(choices)
         .sort((a, b) => a.order - b.order)
         .map((choice) => `${choice.title}: ${choice.does}`)

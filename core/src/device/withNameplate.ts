@@ -44,11 +44,21 @@ export function withNameplate(profile: DeviceProfile, plate: Nameplate | undefin
       return [id, { ...port, ...more, load: electricBy(port.load, plate, takes) }]
     }),
   )
-  const { startsPerHour, minimumOffS } = plate
+  const { startsPerHour, minimumOffS, ratedHz, leastHz, turns } = plate
   const load = {
     ...profile.load,
     ...(startsPerHour === undefined ? {} : { startsPerHour }),
     ...(minimumOffS === undefined ? {} : { minimumOffS }),
+    ...(ratedHz === undefined && leastHz === undefined && turns === undefined
+      ? {}
+      : {
+          motor: {
+            ...profile.load?.motor,
+            ...(ratedHz === undefined ? {} : { ratedHz }),
+            ...(leastHz === undefined ? {} : { leastHz }),
+            ...(turns === undefined ? {} : { turns }),
+          },
+        }),
   }
   return { ...profile, ports, ...(Object.keys(load).length > 0 ? { load } : {}) }
 }

@@ -1,6 +1,7 @@
 import { bandBinds } from './band/binds'
 import { batteryBinds } from './battery/binds'
 import { defrostBinds } from './defrost/binds'
+import { driveBinds } from './drive/binds'
 import { everyBinds } from './everyBinds'
 import { fanBinds } from './fan/binds'
 import { ownerBinds } from './owner/binds'
@@ -31,6 +32,7 @@ export type ParameterQuantity =
   | KeysOf<typeof everyBinds>
   | KeysOf<(typeof planBinds)[keyof typeof planBinds]>
   | KeysOf<(typeof controllerBinds)[keyof typeof controllerBinds]>
+  | KeysOf<typeof driveBinds>
   | (typeof ofJob)[number]
 
 /** What the job says, or how many stages are used: no part of a plan. */
@@ -41,6 +43,7 @@ export const parameterQuantities: readonly ParameterQuantity[] = [
   ...new Set([
     ...Object.keys(everyBinds),
     ...Object.values(planBinds).flatMap((binds) => Object.keys(binds)),
+    ...Object.keys(driveBinds),
     ...ofJob,
     ...Object.values(controllerBinds).flatMap((binds) => Object.keys(binds)),
   ]),

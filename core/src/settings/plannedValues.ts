@@ -1,5 +1,7 @@
 import { type Binds, type InItsUnit, type PlannedValue } from './binding'
 import { everyBinds } from './everyBinds'
+import { driveBinds } from './drive/binds'
+import { type DrivePlan, drivePlan } from './drive/drivePlan'
 import { controllerBinds, type ParameterQuantity, planBinds } from './parameterQuantities'
 import type { LoopContext } from '../loop/context'
 import { type PlanOf, plansOf } from './behaviour'
@@ -29,6 +31,13 @@ function ofController(plan: ControllerPlan, binds: ParameterQuantity, time: InIt
   return undefined
 }
 
+/** What the motor's plate asks of a drive's parameter; nothing where that is no parameter of a drive. */
+const ofMotor = (plan: DrivePlan | undefined, binds: string, time: InItsUnit): PlannedValue | undefined =>
+  plan && (driveBinds as Binds<DrivePlan>)[binds]?.(plan, time)
+
+/** Whether a parameter goes by the plate of the motor on a drive. */
+export const byMotor = ({ binds }: Pick<Parameter, 'binds'>): boolean => binds !== undefined && binds in driveBinds
+
 const typedKeys = <T extends object>(of: T) => Object.keys(of) as (keyof T)[]
 
 /** What a parameter holds that neither a plan nor an option speaks of: as it was planned by itself, else as it comes. */
@@ -54,7 +63,11 @@ export const plannedValues = rememberedOfBoth(
       const option = Object.entries(options).find(([, { parameter: by }]) => by === code)
       const value = option
         ? choiceOf(option[1], device.set?.[option[0]])
-        : plannedValue(parameter, code, mine, whole, given.job)
+        : byMotor(parameter)
+          ? (whole.values?.[code] ??
+            ofMotor(drivePlan(given.chain, device), parameter.binds!, (seconds) => seconds) ??
+            ofItself(code, parameter, whole))
+          : plannedValue(parameter, code, mine, whole, given.job)
       if (value !== undefined) values.set(code, value)
     }
     return values

@@ -1,6 +1,7 @@
 import { plansOf } from './behaviour'
 import type { ResolvedDevice } from '../document/chain'
 import { bindsAny, boundTo } from '../device/bound'
+import { byMotor } from './plannedValues'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
 import type { LoopContext } from '../loop/context'
 
@@ -37,12 +38,12 @@ export const setPartTitles: Readonly<Record<SetPartId, string>> = {
   other: 'Other keys',
 }
 
-/** Parameters that no instrument holds: what is keyed once, by the leaflet. */
+/** Parameters that no instrument holds: what is keyed once, by the leaflet or by the plate of the motor. */
 export function otherParameters(device: ResolvedDevice): string[] {
   const { controller, options = {} } = device.facts
   const optioned = new Set(Object.values(options).map(({ parameter }) => parameter))
   return Object.entries(controller?.parameters ?? {})
-    .filter(([code, { binds }]) => binds === undefined && !optioned.has(code))
+    .filter(([code, parameter]) => (parameter.binds === undefined || byMotor(parameter)) && !optioned.has(code))
     .sort(([, a], [, b]) => a.order - b.order)
     .map(([code]) => code)
 }

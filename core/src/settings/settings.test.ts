@@ -402,6 +402,6 @@ describe('parts of the stage', () => {
   it('what no instrument holds is named, options not twice', () => {
     const drive = addDevice(chained('floor'), shelved('petrel'), 'drive')
     const petrel = contextOf(drive).chain.devices.find(({ id }) => id === 'drive')!
-    expect(otherParameters(petrel)).toEqual(['f.lo', 'f.hi', 'up', 'dn', 'amp', 'gone'])
+    expect(otherParameters(petrel)).toEqual(['f.lo', 'f.hi', 'up', 'dn', 'amp', 'gone', 'dir'])
   })
 })

@@ -39,6 +39,13 @@ const asked = (edited: Edited, changes: Readonly<Record<string, Answer>>): Edite
     survey: { ...edited.loop.survey, answers: { ...edited.loop.survey.answers, ...changes } },
   },
 })
+/** A motor on a drive, with these values of its drive planned by hand. */
+const onDrive = (values: Readonly<Record<string, number>>): Edited =>
+  rewhole(
+    only('fan', 'mains-230-16-30ma', 'gannet', 'air-ntc10k', 'linnet', 'fan-motor-075', 'run-switch'),
+    'gannet',
+    () => ({ values }),
+  )
 /** A chain of just these steps. */
 const only = (kind: LoopKind, ...steps: readonly string[]) => chained(kind, {}, steps)
 const reading = (value: number): Reading => ({
@@ -323,6 +330,7 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
     () => asked(chained('cabinet'), { power: 2500 }),
     () => asked(chained('cabinet'), { power: 2000 }),
   ],
+  C159_DRIVE_OFF_PLATE: [() => onDrive({ plate: 6 }), () => onDrive({ plate: 2 })],
   C154_PLATE_CONTRADICTS: [
     () => plated(chained('cabinet'), 'oven-element-2000', { powerW: 6000, volts: 120, amps: 10 }),
     () => plated(chained('cabinet'), 'oven-element-2000', { powerW: 2000, volts: 230, amps: 8.7 }),

@@ -204,10 +204,13 @@ export function autoJoin(
       ...loose(edited, 'from'),
       ...chain.connections.map(({ from, fromPort }) => ({ ref: from, port: fromPort })),
     ].flatMap(({ ref, port }) => (port.kind === 'supply-out' && !port.movedBy ? [{ ref, port }] : []))
-    const here = new Set([
-      ...chain.connections.flatMap(({ from, to }) => [from.device, to.device]),
-      ...(alsoShared === undefined ? [] : [alsoShared]),
-    ])
+    /** What this loop is fed from, what was fed last first: of two circuits that fit, the loop's own before another loop's. */
+    const here = [
+      ...new Set([
+        ...(alsoShared === undefined ? [] : [alsoShared]),
+        ...[...chain.connections].reverse().flatMap(({ from, to }) => [to.device, from.device]),
+      ]),
+    ]
     const heads = new Map(
       powerPaths(chain).flatMap((line) => {
         const [head] = line.contacts
@@ -223,8 +226,8 @@ export function autoJoin(
       const fits = others.filter(({ port: out }) =>
         port.kind === 'supply-in' ? supplyVariant(out, port.variants) !== undefined : suitsLoad(out, load!),
       )
-      const own = (list: typeof others) => list.find((each) => each.ref.device === alsoShared)
-      const best = own(fits) ?? fits[0] ?? own(others) ?? others.find((each) => here.has(each.ref.device))
+      const own = (list: typeof others) => here.flatMap((id) => list.find((each) => each.ref.device === id) ?? [])[0]
+      const best = own(fits) ?? fits[0] ?? own(others)
       return best ? connect(next, best.ref, ref) : next
     }, edited)
   }

@@ -13,6 +13,8 @@ export interface Reach {
   readonly does: Effect
   /** Heat or cold it gives, W; its electric power where nothing else is said. */
   readonly givesW: number
+  /** The output only lets it run, or not: how much is told by another one, as with the run terminals of a drive. */
+  readonly starts?: true
   /** Devices between the controller and the end, in order. */
   readonly via: readonly ResolvedDevice[]
   /** Lines that the command runs through, first the output's own. */
@@ -20,6 +22,7 @@ export interface Reach {
 }
 
 interface Walked {
+  readonly starts?: true
   readonly via: readonly ResolvedDevice[]
   readonly lines: readonly Line<LoadPort | ContactInPort>[]
   readonly seen: ReadonlySet<string>
@@ -81,7 +84,12 @@ function walk(chain: ResolvedChain, output: PortRef): readonly Reach[] {
     const own: Reach[] =
       port.does === 'none'
         ? []
-        : [{ device, portId, port, does: port.does, givesW: givesOf(port), via: walked.via, lines: walked.lines }]
+        : [
+            {
+              ...{ device, portId, port, does: port.does, givesW: givesOf(port), via: walked.via, lines: walked.lines },
+              ...(walked.starts ? { starts: true as const } : {}),
+            },
+          ]
     const next = { ...walked, via: [...walked.via, device] }
     const moved = Object.entries(device.facts.ports).flatMap(([id, each]) =>
       (each.kind === 'contact' || each.kind === 'signal-out') && each.movedBy === portId
@@ -89,8 +97,17 @@ function walk(chain: ResolvedChain, output: PortRef): readonly Reach[] {
         : [],
     )
     const driven = all
-      .filter(({ supply }) => supply?.device.id === device.id && supply.port.movedBy === portId)
-      .flatMap((line) => ends(line.load, line.portId, line.loadPort, { ...next, lines: [...next.lines, line] }))
+      .filter(
+        ({ supply }) =>
+          supply?.device.id === device.id && (supply.port.movedBy === portId || supply.port.startedBy === portId),
+      )
+      .flatMap((line) =>
+        ends(line.load, line.portId, line.loadPort, {
+          ...next,
+          lines: [...next.lines, line],
+          ...(line.supply!.port.startedBy === portId ? { starts: true as const } : {}),
+        }),
+      )
     return [...own, ...moved, ...driven]
   }
   return from(output, { via: [], lines: [], seen: new Set() })

@@ -3,6 +3,7 @@ import type { ResolvedChain, ResolvedConnection, ResolvedDevice } from '../docum
 import type { RowState } from '../document/documents'
 import { callPaths, lineVoltage, type PowerPath, powerPaths, supplyOf } from './powerPath'
 import type { Effect } from '../choices/deviceChoices'
+import type { SignalInPort } from '../device/deviceProfile'
 import type { Practice } from '../units/practice'
 import { conductorFor, type Wear, type WireRole } from './conductor'
 import { EXTRA_LOW_V } from '../units/peopleLimits'
@@ -200,6 +201,12 @@ const signalRows: RowRule = (connection, rows) => {
   const measured = fromPort.kind === 'measure-out' && toPort.kind === 'measure-in'
   const given = fromPort.kind === 'signal-out' && toPort.kind === 'signal-in'
   if (!measured && !given) return []
+  const common = given ? commonOf(rows.chain, connection) : undefined
+  if (common !== undefined)
+    return [
+      ...rows.pair(connection, [[fromPort.plus, toPort.plus]], 'signal', fromDevice),
+      commonBridge(rows, connection, common),
+    ]
   const bridge = bridgeOf(rows.chain, connection)
   return rows.pair(
     connection,
@@ -211,6 +218,29 @@ const signalRows: RowRule = (connection, rows) => {
     given ? fromDevice : toDevice,
     bridge ? [bridge.forbidden === undefined ? {} : bridge, bridge] : [],
   )
+}
+
+/**
+ * The common of a device's own supply through which a signal comes back: whoever gives it is fed by that supply and has one terminal for
+ * the minus of both.
+ */
+function commonOf(chain: ResolvedChain, { fromPort, fromDevice, toPort, toDevice }: ResolvedConnection) {
+  if (toPort.kind !== 'signal-in' || fromPort.kind !== 'signal-out' || toPort.bridgedTo === undefined) return undefined
+  const feed = supplyOf(chain, fromDevice.id)
+  if (feed?.from.device !== toDevice.id || feed.fromPort.kind !== 'supply-out' || feed.toPort.kind !== 'supply-in')
+    return undefined
+  const taken = supplyVariant(feed.fromPort, feed.toPort.variants)
+  return feed.fromPort.neutral === toPort.bridgedTo && taken?.neutral === fromPort.minus ? toPort.bridgedTo : undefined
+}
+
+/** The bridge at the device between the common of its supply and that of its signal. */
+function commonBridge(rows: Rows, { id, fromDevice, toDevice, toPort }: ResolvedConnection, common: string): Draft {
+  const minus = (toPort as SignalInPort).minus
+  const label = (terminal: string) => terminalLabel(toDevice.facts, terminal)
+  const carries: Carries = { circuit: 'extra-low', source: sourceOf(rows.chain, toDevice), protectionA: 0 }
+  return rows.row(id, [toDevice, common], [toDevice, minus], 'signal', carries, {
+    hint: `Bridge at ${toDevice.tag}: the signal of ${fromDevice.tag} comes back through ${label(common)}. Without it ${label(minus)} floats and the speed wanders.`,
+  })
 }
 
 /** Three wires from unit to unit; the screen is carried through and earthed at the first. */

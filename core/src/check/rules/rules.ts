@@ -4,6 +4,7 @@ import type { Finding } from '../finding'
 import { airRules } from './airRules'
 import { chainRules } from './chainRules'
 import { controllerRules } from './controllerRules'
+import { driveRules } from './driveRules'
 import { protectionRules } from './protectionRules'
 import { factRules } from './factRules'
 import { planRules } from './planRules'
@@ -28,6 +29,7 @@ const rules: readonly Rule[] = [
   ...wireRules,
   ...stageRules,
   ...controllerRules,
+  ...driveRules,
   ...settingRules,
   ...planRules,
 ]

@@ -1,7 +1,9 @@
 import type { LoopContext } from '../../loop/context'
 import type { PlanOf } from '../../settings/behaviour'
 import type { ResolvedDevice } from '../../document/chain'
+import { boundTo } from '../../device/bound'
 import { outputScale } from '../../settings/band/bandView'
+import { motorOn } from '../../settings/drive/drivePlan'
 import type { TestSpec } from '../proofTest'
 import { around, cause, nameOf, spec, toKeying, toWires } from './parts'
 
@@ -11,6 +13,8 @@ const DISPLAY_HZ = 0.5
 /** A drive at nothing and at full: what its own display shows, that the motor runs cool at slowest, and stops without its run input. */
 export function driveTest(context: LoopContext, drive: ResolvedDevice, plan: PlanOf): TestSpec {
   const scale = outputScale(context, plan)
+  const motor = motorOn(context.chain, drive)?.motor.tag ?? 'the motor'
+  const turns = drive.facts.controller && boundTo(drive.facts.controller, 'turns')
   const { say } = context.words
   const at = (id: string, title: string, percent: number) => ({
     id,
@@ -29,7 +33,7 @@ export function driveTest(context: LoopContext, drive: ResolvedDevice, plan: Pla
   return spec(context, {
     id: `drive/${drive.id}`,
     kind: 'drive',
-    title: 'Drive: slowest and fastest',
+    title: 'Drive: slowest, fastest and which way',
     about: nameOf(drive),
     purpose: `From ${say(scale.at(0), 'frequency')} to ${say(scale.at(100), 'frequency')}, and standing without its run input.`,
     have: ['clamp meter'],
@@ -41,6 +45,17 @@ export function driveTest(context: LoopContext, drive: ResolvedDevice, plan: Pla
     steps: [
       at('slowest', 'At nothing', 0),
       at('fastest', 'At full', 100),
+      {
+        id: 'turns',
+        title: 'Which way it turns',
+        does: `Let it run at slowest for a moment and let it stop. Which way does ${motor} turn, held against the arrow on its housing?`,
+        main: {
+          kind: 'choice',
+          label: 'It turns',
+          choices: { arrow: 'As its arrow', against: 'Against its arrow' },
+          wants: 'arrow',
+        },
+      },
       {
         id: 'run',
         title: 'Run input opened',
@@ -56,6 +71,16 @@ export function driveTest(context: LoopContext, drive: ResolvedDevice, plan: Pla
           code: 'drive.run-bridged',
           figures: {},
           causes: [cause('drive.run-bridged', {}, toWires)],
+        }
+      if (found.picked('turns') === 'against')
+        return {
+          verdict: 'look',
+          code: 'drive.turns-back',
+          figures: { motor },
+          causes: [
+            cause('drive.turns-keyed', { ...(turns ? { name: turns.name } : {}) }, toKeying),
+            cause('drive.turns-swapped', { drive: drive.tag, motor }, toWires),
+          ],
         }
       const [slow, fast] = [found.value('slowest'), found.value('fastest')]
       if (wrong.length === 0 || (slow === undefined && fast === undefined)) return undefined

@@ -16,7 +16,7 @@ import {
   whole,
   yes,
 } from '../../schema/field'
-import { categories, probePlaces, senses } from '../../choices/deviceChoices'
+import { categories, motorTurns, probePlaces, senses } from '../../choices/deviceChoices'
 import { controllerRecord } from './controllerFields'
 import { degrees, order, portVariant, probeVariant, seconds, title } from './portFields'
 
@@ -26,11 +26,11 @@ export const terminalRecord = record('terminal', {
   voltageClass: choice('Voltage', ['mains', 'extra-low']),
 })
 
-/** What is chosen on the device itself before it is keyed: its model, its links, a parameter that turns an input into another. */
+/** What is chosen on the device itself before it is keyed: its model, its links, which of its terminals are wired, a parameter that turns an input into another. */
 export const optionRecord = record('option', {
   order: order(),
   title: title(),
-  by: choice('Chosen by', ['model', 'link', 'parameter']),
+  by: choice('Chosen by', ['model', 'link', 'terminals', 'parameter']),
   /** Code of the parameter that sets it. */
   parameter: maybe(id('Parameter', 'controller.parameters')),
   choices: map('Choices', record('choice', { order: order(), title: title(), does: filled('Does', 200) })),
@@ -87,6 +87,14 @@ const loadFactsRecord = record('What it asks', {
   inverter: maybe(flag('Driven by an inverter')),
   refrigerant: maybe(choice('Refrigerant', ['plain', 'flammable'])),
   movesM3h: maybe(number('Moves', 'airFlow', { over: 0, max: 1e6 })),
+  /** Of a motor that is made to run on a drive: what its plate says beyond volts and amperes. */
+  motor: maybe(
+    record('Motor on a drive', {
+      ratedHz: maybe(number('Frequency of its plate', 'frequency', { over: 0, max: 400 })),
+      leastHz: maybe(number('Slowest it cools itself at', 'frequency', { min: 0, max: 400 })),
+      turns: maybe(choice('Turns, seen onto its shaft', motorTurns)),
+    }),
+  ),
   openFlame: maybe(flag('Open flame')),
   /** An alarm, and whether it hangs on a supply of its own. */
   alarm: maybe(choice('Alarm on', ['own-supply', 'same-supply'])),

@@ -124,6 +124,8 @@ export const portVariant = variant('use', {
     ...phases,
     /** Port that moves it, where it is the output of a drive. */
     movedBy: maybe(id('Moved by', 'ports')),
+    /** Input that starts and stops it, whatever moves it: the run terminals of a drive. */
+    startedBy: maybe(id('Started by', 'ports')),
     /** What a transformer, a power supply or a battery can give. */
     ratedVa: maybe(number('Rated', 'apparentPower', { over: 0, max: 1e6 })),
     /** Safety extra-low voltage: separated from mains by double or reinforced insulation. */
@@ -191,6 +193,8 @@ export const portVariant = variant('use', {
     burdenOhm: maybe(ohm('Burden', 1e6)),
     /** Current that the input itself pushes out. */
     pushesMa: maybe(milliamps('Pushes out', 100)),
+    /** Common of the device’s own supply: a bridge at the device joins its minus to it for whoever has one terminal for both. */
+    bridgedTo: foot('Bridged to the common'),
     /** Least that moves it, share of its span. */
     leastPercent: maybe(number('Moves from', 'percent', { over: 0, max: 100 })),
   }),

@@ -1,6 +1,7 @@
 import { bandEnds, droop, proportionalPercent, proportionalTemperature, type Droop } from './law/proportional'
 import { relayLifeYears } from '../../control/worstCycling'
 import { driveHz } from '../fan/law/fanDemand'
+import { boundTo } from '../../device/bound'
 import type { BandBehaviour, PlanOf } from '../behaviour'
 import { fieldValue } from '../../plant/fieldValue'
 import { plannedValues } from '../plannedValues'
@@ -19,10 +20,6 @@ export interface OutputScale {
   readonly text: (percent: number) => string
 }
 
-/** Codes by which a drive says how slow and how fast it goes. */
-const slowest = 'f.lo'
-const fastest = 'f.hi'
-
 /**
  * Output as a meter or a display shows it: hertz where a drive makes them, volts or milliamps of a signal, seconds of a valve's travel,
  * the share of a cycle.
@@ -38,7 +35,9 @@ export function outputScale(
     .find(({ facts }) => facts.category === 'drive')
   if (drive) {
     const values = plannedValues(context, drive)
-    const [low, high] = [Number(values.get(slowest) ?? 0), Number(values.get(fastest) ?? 50)]
+    const keyed = (binds: 'slowest' | 'fastest') =>
+      Number(values.get(boundTo(drive.facts.controller ?? { parameters: {} }, binds)?.code ?? '') || 0)
+    const [low, high] = [keyed('slowest'), keyed('fastest')]
     const at = (percent: number) => driveHz(percent, Math.min(low, high), Math.max(low, high))
     return {
       title: `${drive.tag} ${drive.name}`,

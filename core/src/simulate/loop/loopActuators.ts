@@ -29,6 +29,10 @@ interface LoopActuators {
   readonly limiterAt: Readonly<Record<string, string>>
 }
 
+/** Actuator of one end of an output. A contact that only lets a drive run has one of its own, which moves nothing by itself. */
+export const actuatorOf = ({ device, starts }: Pick<Reach, 'device' | 'starts'>): string =>
+  starts ? `run ${device.id}` : device.id
+
 const PIPE_J_PER_K = 8000
 const PIPE_W_PER_K = 400
 /** Of a supply pipe to the room around it. */
@@ -67,9 +71,12 @@ export function loopActuators(
   const driven = plans.flatMap((plan): Driven[] => {
     const ends = reachOf(chain, plan.output).filter(({ does }) => does !== 'light' && does !== 'defrost')
     const [first] = ends
-    return first ? [{ plan, ends, actuator: first.device.id }] : []
+    return first ? [{ plan, ends, actuator: actuatorOf(first) }] : []
   })
-  const ends = [...new Map(driven.flatMap((d) => d.ends.map((end) => [end.device.id, { end, plan: d.plan }]))).values()]
+  const all = [
+    ...new Map(driven.flatMap((d) => d.ends.map((end) => [actuatorOf(end), { end, plan: d.plan }]))).values(),
+  ]
+  const ends = all.filter(({ end }) => !end.starts)
   const heats = ends.filter(({ end }) => ['element', 'fuel', 'cooling'].includes(end.does))
   const plates = heats.reduce((sum, { end }) => sum + end.givesW, 0)
   const allW = boiler ? (seen.fullPowerW ?? seen.powerW) : seen.powerW
@@ -146,7 +153,8 @@ export function loopActuators(
       }
     return { id, node: model.heated, powerW, ...travels }
   })
-  return { driven, actuators, links, nodes, limiterAt }
+  const runs = all.flatMap(({ end }) => (end.starts ? [{ id: actuatorOf(end) }] : []))
+  return { driven, actuators: [...actuators, ...runs], links, nodes, limiterAt }
 }
 
 const loopOutdoor = (loop: LoopDocument) => Number(answersOf(loop)['designOutdoor'])

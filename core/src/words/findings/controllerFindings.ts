@@ -1,3 +1,4 @@
+import type { Quantity } from '../../units/quantity'
 import type { Words } from '../words'
 import type { Sentences } from '../sentences'
 
@@ -11,8 +12,30 @@ export const noDefrostWords: Readonly<Record<NoDefrost, string>> = {
   'too-long': 'The defrost takes longer than the time between two.',
 }
 
+const OFF_PLATE = {
+  motorCurrent: 'The drive lets the motor burn before it trips.',
+  fastest: 'Over the frequency of its plate the motor is driven faster than its bearings and its fan are made for.',
+  slowest: 'Under it the motor does not cool itself.',
+} as const
+
 /** Sentences of the findings about what a controller does by itself. */
 export const controllerFindings = {
+  C159_DRIVE_OFF_PLATE: (
+    f: {
+      readonly tag: string
+      readonly motor: string
+      readonly name: string
+      readonly quantity: Quantity
+      readonly keyed: number
+      readonly plate: number
+      readonly binds: 'motorCurrent' | 'fastest' | 'slowest'
+    },
+    { say }: Words,
+  ): Sentences => ({
+    head: `${f.name} of ${f.tag} goes past the plate of ${f.motor}.`,
+    reason: `${say(f.keyed, f.quantity)} planned, ${say(f.plate, f.quantity)} on the plate. ${OFF_PLATE[f.binds]}`,
+    remedy: `Plan what the plate says; where the plate was misread, correct it under Match, ${f.motor}.`,
+  }),
   C101_LINE_UNDER_NEED: (f: { readonly shortK: number }, { say }: Words): Sentences => ({
     head: 'The line stays under what the emitters need.',
     reason: `By up to ${say(f.shortK, 'difference')} while there is a load: rooms stay cool there.`,

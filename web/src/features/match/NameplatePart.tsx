@@ -11,7 +11,7 @@ import { useAct } from '../../loop/useAct'
 import { ChoiceField } from '../../design/ChoiceField'
 import { NumberField } from '../../design/NumberField'
 
-type Figure = Exclude<keyof Nameplate, 'phases'>
+type Figure = Exclude<keyof Nameplate, 'phases' | 'turns'>
 type Usual = Readonly<Partial<Record<Figure, number>>>
 
 const titles: Readonly<Record<Figure, string>> = {
@@ -23,6 +23,8 @@ const titles: Readonly<Record<Figure, string>> = {
   startsPerHour: 'Starts at most',
   minimumOffS: 'Minimum off time',
   ratedVa: 'Can give',
+  ratedHz: 'Frequency',
+  leastHz: 'Slowest it cools itself',
 }
 
 /** Which fact each is. */
@@ -44,6 +46,7 @@ function countsOf({ facts }: ResolvedDevice): { readonly usual: Usual; readonly 
   const given = Object.values(facts.ports).flatMap((port) =>
     'does' in port && port.givesW !== undefined ? [givesOf(port)] : [],
   )
+  const { motor } = facts.load ?? {}
   const gives = given.length > 0 ? Math.max(...given) : undefined
   return {
     usual: {
@@ -53,12 +56,13 @@ function countsOf({ facts }: ResolvedDevice): { readonly usual: Usual; readonly 
       ...(gives === undefined ? {} : { givesW: gives }),
       ...(facts.load?.startsPerHour === undefined ? {} : { startsPerHour: facts.load.startsPerHour }),
       ...(facts.load?.minimumOffS === undefined ? {} : { minimumOffS: facts.load.minimumOffS }),
+      ...(motor?.ratedHz === undefined ? {} : { ratedHz: motor.ratedHz }),
+      ...(motor?.leastHz === undefined ? {} : { leastHz: motor.leastHz }),
     },
     asked: [
       ...(gives === undefined ? [] : (['givesW'] as const)),
       ...(load ? (['powerW', 'volts', 'amps', 'powerFactor'] as const) : []),
-      'startsPerHour',
-      'minimumOffS',
+      ...(motor ? (['ratedHz', 'leastHz'] as const) : (['startsPerHour', 'minimumOffS'] as const)),
     ],
   }
 }
@@ -114,6 +118,19 @@ export function NameplatePart({ device }: { readonly device: ResolvedDevice }) {
               { value: '', title: 'as usual' },
               { value: '1', title: 'one' },
               { value: '3', title: 'three' },
+            ]}
+          />
+        ) : null}
+        {device.facts.load?.motor ? (
+          <ChoiceField
+            label="Turns, seen onto its shaft"
+            value={nameplate.turns ?? ''}
+            onChoose={(turns) => void write({ turns: turns === '' ? undefined : (turns as Nameplate['turns']) })}
+            choices={[
+              { value: '', title: 'as usual' },
+              { value: 'clockwise', title: 'clockwise' },
+              { value: 'against', title: 'against the clock' },
+              { value: 'either', title: 'either way' },
             ]}
           />
         ) : null}

@@ -60,7 +60,9 @@ export function addContacts(
     if (!parts.permissives.some((each) => each.drives === drives && each.expression === expression))
       parts.permissives.push({ drives, expression })
   }
-  const ends = new Map(parts.driven.flatMap((each) => each.ends.map((end) => [end.device.id, end] as const)))
+  const ends = new Map(
+    parts.driven.flatMap((each) => each.ends.flatMap((end) => (end.starts ? [] : [[end.device.id, end] as const]))),
+  )
   for (const [drives, end] of ends) {
     const drivers = parts.contacts.filter((each) => each.drives === drives)
     const needs = (plan: string) => parts.needs.get(plan) ?? []
@@ -76,7 +78,15 @@ export function addContacts(
     const own = (contact: NamedContact): Expression => {
       const { device, portId, name } = contact
       if (isControl(contact)) {
-        const driver = drivers.find(({ plan: { output } }) => output.device === device.id && output.port === portId)
+        const isMine = ({ plan: { output } }: (typeof drivers)[number]) =>
+          output.device === device.id && output.port === portId
+        const driver = drivers.find(isMine)
+        // It lets the load run and does not say how much: it stands for itself.
+        const starts = driver ? undefined : parts.contacts.find(isMine)
+        if (starts) {
+          parts.names[starts.control] = name
+          return starts.control
+        }
         if (!driver) {
           // Nothing is planned for it: it never closes by itself.
           parts.inputs[name] = { constant: false }

@@ -1,5 +1,5 @@
 import type { OnOffBehaviour, PlanOf } from '../../../settings/behaviour'
-import { type Driven } from '../loopActuators'
+import { actuatorOf, type Driven } from '../loopActuators'
 import { stageIds } from '../../../settings/stages/stageIds'
 import type { Parts } from './parts'
 import { addStaged } from './addStaged'
@@ -40,14 +40,15 @@ function addOne(parts: Parts, item: Driven, probe: string, { fromC, follow }: Re
   // A plan may move several loads at once: one control for each, all alike.
   for (const [n, end] of ends.entries()) {
     const id = n === 0 ? plan.id : `${plan.id} ${n + 1}`
-    const base = { id, probe, drives: end.device.id, action: plan.action }
-    parts.contacts.push({ plan, drives: end.device.id, control: id })
+    const drives = actuatorOf(end)
+    const base = { id, probe, drives, action: plan.action }
+    parts.contacts.push({ plan, drives, control: id })
     if (plan.kind === 'on-off') addOnOff(parts, item, plan, { ...base, fromC, follow, sampleS })
     else if (plan.kind === 'fan')
       parts.controls.push({
         id,
         kind: 'fan',
-        drives: end.device.id,
+        drives,
         demands: demands(parts, plan, probe),
         leastShare: plan.minimumPercent === 'off' ? 0 : plan.minimumPercent / 100,
         stops: plan.minimumPercent === 'off',

@@ -1,0 +1,10 @@
+import { bindsOf } from '../binding'
+import type { DrivePlan } from './drivePlan'
+
+/** What a parameter of a drive may take from the plate of its motor. */
+export const driveBinds = bindsOf<DrivePlan>()({
+  motorCurrent: (plan) => plan.motorA,
+  fastest: (plan) => plan.fastestHz,
+  slowest: (plan) => plan.slowestHz,
+  turns: (plan) => plan.turns,
+})
