@@ -380,6 +380,17 @@ const connectionWords = {
     passes: `${say(f.volts, 'voltage', 0)}, ${say(f.wetsMa, 'milliamps', 0)}`,
     reason: `${f.tag} closes a dry gold contact: ${say(f.volts, 'voltage', 0)}, ${say(f.wetsMa, 'milliamps', 0)} from ${f.loadTag} itself.`,
   }),
+  'drive.other-voltage': (
+    f: { readonly volts: number; readonly loadVolts: number; readonly tag: string; readonly drive: string },
+    { say }: Words,
+  ): ConnectionWords => ({
+    passes: `${say(f.volts, 'voltage', 0)} for ${say(f.loadVolts, 'voltage', 0)}`,
+    reason: `${f.drive} makes ${say(f.volts, 'voltage', 0)} between its phases; ${f.tag} is for ${say(f.loadVolts, 'voltage', 0)}.`,
+    remedy:
+      f.loadVolts > f.volts
+        ? `Look at the plate of ${f.tag}: many motors bear both, in another joining of their windings. Then join it so, dead, and write its volts and amperes at this joining under Nameplate. Else another motor or another drive.`
+        : `Another motor or another drive: more volts than its plate says burn it.`,
+  }),
   'drive.too-small': (
     f: { readonly loadA: number; readonly protectionA: number; readonly tag: string; readonly name: string },
     { say }: Words,

@@ -5,10 +5,17 @@ import { electricDerate } from '../../wiring/electricLoad'
 import { contactLoad } from '../../wiring/contactLoad'
 import { type Judged } from './judged'
 
-/** A load that a signal or a solid-state output drives. */
+/** A motor on a drive: its volts, then its current. */
 export function judgeDriven({ fromPort, fromDevice, toDevice }: ResolvedConnection, load: ElectricLoad): Judged {
   if (fromPort.kind !== 'supply-out') throw new RangeError('not a supply connection')
   const { loadA } = contactLoad([], load)
+  if (Math.abs(fromPort.volts - load.volts) > 0.1 * load.volts)
+    return {
+      verdict: 'does-not-fit',
+      code: 'drive.other-voltage',
+      worked: [],
+      figures: { volts: fromPort.volts, loadVolts: load.volts, tag: toDevice.tag, drive: fromDevice.tag },
+    }
   return loadA > fromPort.protectionA
     ? {
         verdict: 'does-not-fit',

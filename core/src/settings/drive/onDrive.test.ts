@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { chained, idOf, rewhole, told } from '../../testing/chains'
+import { chained, idOf, rewhole, swapped, told } from '../../testing/chains'
 import { fieldData } from '../../testing/fieldData'
 import { checkLoop } from '../../check/checkLoop'
 import type { Edited } from '../../wiring/edited'
@@ -141,5 +141,11 @@ describe('a motor whose plate and drive disagree', () => {
       expect.arrayContaining([30, 60, 6.4, 'against']),
     )
     expect(checkLoop(context).open.find(({ code }) => code === 'C010_DOES_NOT_FIT')?.reason).toMatch(/6\.4/)
+  })
+  it('does not fit with other volts, until its plate says that it bears these', () => {
+    const other = swapped(made(), 'fan-motor-075', 'fan-motor-400')
+    const judged = (edited: Edited) => checkLoop(contextOf(edited)).open.find(({ code }) => code === 'C010_DOES_NOT_FIT')
+    expect(judged(other)?.reason).toMatch(/230.V between its phases.*400.V/)
+    expect(judged(told(other, 'fan-motor-400', { nameplate: { volts: 230, amps: 3.3 } }))).toBeUndefined()
   })
 })

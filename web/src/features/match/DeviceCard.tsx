@@ -83,7 +83,14 @@ export function DeviceCard({ device, onRemoved }: { device: ResolvedDevice; onRe
               <div key={option}>
                 <ChoiceField
                   label={title}
-                  aside={{ model: 'as bought', link: 'link on the board', parameter: 'keyed' }[by]}
+                  aside={
+                    {
+                      model: 'as bought',
+                      terminals: 'by how it is wired',
+                      link: 'link on the board',
+                      parameter: 'keyed',
+                    }[by]
+                  }
                   value={chosen}
                   onChoose={(choice) => tap(setDeviceOption, { device: id, option, choice })}
                   hint={choices[chosen]?.does ?? ''}

@@ -95,7 +95,7 @@ export function KeyingStep() {
                   )
                 }
               >
-                Everything else is as planned
+                {sheets.length > 1 ? `All else of ${each.tag} is as planned` : 'Everything else is as planned'}
               </Button>
             )
           })}

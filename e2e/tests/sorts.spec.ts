@@ -1,0 +1,69 @@
+import { buildSort, openLink, type Practice } from '../buildSort'
+import { expect, fill, openTest, saved, setPart, soundTest, test, toStep } from '../fixtures'
+
+test.skip(({ page }) => (page.viewportSize()?.width ?? 0) < 768, 'a sort is built at the desk')
+test.setTimeout(180_000)
+
+for (const practice of ['europe', 'us'] as const satisfies readonly Practice[])
+  test(`a motor on a drive that feeds its controller and is started by a thermostat, ${practice}`, async ({
+    page,
+    server,
+  }) => {
+    const us = practice === 'us'
+    await buildSort(page, server.url, {
+      kind: 'fan',
+      practice,
+      answers: [
+        {
+          part: 'What it must hold',
+          choices: { 'Who lives on this air': 'Nobody' },
+          figures: { Target: us ? '75' : '24', 'May stray by': us ? '4' : '2' },
+        },
+        { part: 'The plant', choices: { 'Fan is': 'Motor on a drive' } },
+      ],
+      devices: [
+        ['Supply', us ? 'Circuit 20 A, 240 V' : 'Circuit 16 A, 30 mA'],
+        ['Drive', us ? 'Bittern' : 'Gannet'],
+        ['Probe', us ? 'Air probe 3977' : 'Air probe, short'],
+        ['Controller', 'Linnet'],
+        us ? ['Load', 'Fan motor 1 hp'] : ['Load', 'Fan motor 0.75 kW', '0.75 kW on a drive'],
+        ['+Controller', 'Bunting'],
+      ],
+    })
+    await saved(page)
+    await test.step('what the plate says counts', async () => {
+      await openLink(page, 'Load')
+      await page.getByText(/Nameplate of M1/).click()
+      await expect(page.getByRole('textbox', { name: 'Frequency', exact: true })).toHaveAttribute(
+        'placeholder',
+        us ? '60.0' : '50.0',
+      )
+      await fill(page, 'Current', us ? '3.6' : '2.9')
+    })
+    await test.step('the bridge of the commons is listed', async () => {
+      await toStep(page, 'Wire')
+      await expect(page.getByRole('button', { name: us ? /T1 C24 to T1 SPC/ : /T1 0V to T1 SGN/ })).toBeVisible()
+    })
+    await test.step('the plate stands on the keying sheet, and what goes past it is named with the way out', async () => {
+      await toStep(page, 'Set')
+      await setPart(page, 'Keying sheet')
+      const row = (code: string) => page.locator(`tr[data-code="${code}"]`)
+      await expect(row(us ? 'amps' : 'plate')).toContainText(us ? '3.6' : '2.9')
+      await expect(row(us ? 'fast' : 'peak')).toContainText(us ? '60' : '50')
+      await setPart(page, 'Other keys')
+      await fill(page, 'Motor current', '6')
+      await expect(page.getByText('Motor current of T1 goes past the plate of M1.')).toBeVisible()
+      await page.getByRole('button', { name: /^Plan Motor current at/ }).click()
+      await expect(page.getByText('Motor current of T1 goes past the plate of M1.')).toHaveCount(0)
+    })
+    await test.step('and it is tried and proved', async () => {
+      await toStep(page, 'Try')
+      await expect(page.locator('canvas').first()).toBeVisible()
+      await toStep(page, 'Prove')
+      for (const name of ['Dial test', 'Drive: slowest, fastest and which way', 'Modulating sweep'])
+        await expect(page.getByRole('link', { name })).toBeVisible()
+      await openTest(page, 'Drive: slowest, fastest and which way')
+      await soundTest(page)
+      await expect(page.getByRole('status', { name: 'Verdict' })).toHaveAttribute('data-verdict', 'good')
+    })
+  })
