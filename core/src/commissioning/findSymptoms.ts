@@ -51,6 +51,9 @@ function facts(context: LoopContext): ReadonlySet<SymptomNeed> {
     add('limiter', limiter !== undefined)
     add('permissive', permissive !== undefined)
     add('flow-proof', permissive?.senses === 'flow')
+    add('level', permissive?.senses === 'level')
+    add('pressure', permissive?.senses === 'pressure')
+    add('wireless', permissive?.radio !== undefined)
     add('fuel', load?.fuel !== undefined)
     add('mechanical', feelsItself(device))
     add(

@@ -32,7 +32,8 @@ export function openByCause(
   { facts, dialC, tag }: Pick<ResolvedDevice, 'facts' | 'dialC' | 'tag'>,
   words: LoopContext['words'],
 ): string {
-  const { senses = 'hand', opensAtC } = facts.permissive ?? {}
+  const { senses = 'hand', opensAtC, opensBy } = facts.permissive ?? {}
+  if (opensBy !== undefined) return opensBy
   if (senses !== 'frost') return opened[senses]
   const at = dialC ?? opensAtC
   return at !== undefined && at < ICE_WATER_C

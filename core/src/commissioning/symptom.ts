@@ -32,6 +32,9 @@ export const symptomNeeds = [
   'fuel',
   'pump',
   'valve',
+  'level',
+  'pressure',
+  'wireless',
 ] as const
 export type SymptomNeed = (typeof symptomNeeds)[number]
 

@@ -10,7 +10,7 @@ const partsOf: Readonly<Partial<Record<string, readonly Category[]>>> = {
   controller: ['controller', 'drive'],
   limiter: ['limiter'],
   load: ['load'],
-  relay: ['relay'],
+  relay: ['relay', 'permissive'],
   permissive: ['permissive'],
 }
 /** Parts without which a device of its sort is none. */

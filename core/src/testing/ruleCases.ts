@@ -46,6 +46,9 @@ const onDrive = (values: Readonly<Record<string, number>>): Edited =>
     'gannet',
     () => ({ values }),
   )
+/** A heater whose wireless switch lies in its line. */
+const onRadio = (): Edited =>
+  only('room', 'mains-230-16-30ma', 'room-ntc10k', 'dipper', 'panel-heater-1500', 'radio-230')
 /** A chain of just these steps. */
 const only = (kind: LoopKind, ...steps: readonly string[]) => chained(kind, {}, steps)
 const reading = (value: number): Reading => ({
@@ -329,6 +332,10 @@ export const ruleCases: Readonly<Record<string, readonly [trips: () => Edited, p
   C143_POWERS_DIFFER: [
     () => asked(chained('cabinet'), { power: 2500 }),
     () => asked(chained('cabinet'), { power: 2000 }),
+  ],
+  C160_RADIO_STAYS: [
+    () => told(onRadio(), 'radio-230', { set: { lost: 'stays' } }),
+    () => told(onRadio(), 'radio-230', { set: { lost: 'opens' } }),
   ],
   C159_DRIVE_OFF_PLATE: [() => onDrive({ plate: 6 }), () => onDrive({ plate: 2 })],
   C154_PLATE_CONTRADICTS: [

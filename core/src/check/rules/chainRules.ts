@@ -1,4 +1,5 @@
 import { actionOf } from '../../kinds/actionOf'
+import { choiceOf } from '../../device/asSet'
 import { answersOf } from '../../kinds/answersOf'
 import type { ConnectionFact } from '../../words/connectionWords'
 import { factsOfKind } from '../../kinds/kinds'
@@ -84,6 +85,34 @@ const runJoined: Rule = ({ chain }) => {
         ),
   )
 }
+
+/** A wireless switch whose receiver stays as it was when it hears nothing more. */
+const radioLost: Rule = ({ chain }) =>
+  chain.devices.flatMap((device): Found[] => {
+    const { permissive, options = {} } = device.facts
+    const id = permissive?.radio?.lost
+    const option = id === undefined ? undefined : options[id]
+    if (id === undefined || !option || choiceOf(option, device.set?.[id]) !== 'stays') return []
+    const loads = loadLogics(chain)
+      .filter(({ contacts }) => contacts.some((contact) => contact.device.id === device.id))
+      .map(({ load }) => load.tag)
+    if (loads.length === 0) return []
+    const opens = option.choices['opens']
+    return [
+      lookAgain('C160_RADIO_STAYS', {
+        about: device.id,
+        figures: { tag: device.tag, loads: [...new Set(loads)], rangeM: permissive!.radio!.rangeM },
+        ...(opens
+          ? {
+              fix: {
+                ...{ do: 'set-option', device: device.id, option: id, choice: 'opens' },
+                say: `Set \u201c${option.title}\u201d of ${device.tag} to ${opens.title}`,
+              },
+            }
+          : {}),
+      }),
+    ]
+  })
 
 /** Devices that wait for a supply of their own while others have theirs. */
 const devicesFed: Rule = ({ chain }) => {
@@ -199,6 +228,7 @@ export const chainRules: readonly Rule[] = [
   connectionsFit,
   nothingLeftOpen,
   runJoined,
+  radioLost,
   devicesFed,
   linesFed,
   actionMatches,

@@ -1,4 +1,5 @@
 import type { LoopContext } from '../../loop/context'
+import { choiceOf } from '../../device/asSet'
 import type { ResolvedDevice } from '../../document/chain'
 import type { PermissiveFacts } from '../../device/deviceProfile'
 import { type LoadLogic, loadLogics } from '../../wiring/loadLogic'
@@ -15,6 +16,34 @@ const guarding = (senses: PermissiveFacts['senses']) => senses !== 'hand' && sen
 /** The loads that a device's contact lies in the line of. */
 function logicsOf(context: LoopContext, device: ResolvedDevice): readonly LoadLogic[] {
   return loadLogics(context.chain).filter(({ contacts }) => contacts.some((contact) => contact.device.id === device.id))
+}
+
+/** A wireless switch from where it will be used, and what its receiver does when it hears nothing more. */
+function radioSteps({ words }: LoopContext, device: ResolvedDevice): readonly StepSpec[] {
+  const { radio } = device.facts.permissive!
+  if (!radio) return []
+  const option = device.facts.options?.[radio.lost]
+  const chosen = option && choiceOf(option, device.set?.[radio.lost])
+  return [
+    {
+      id: 'far',
+      title: 'From the farthest place',
+      does: `Doors shut: switch from the farthest place where it will be used. It reaches about ${words.say(radio.rangeM, 'length', 0)} indoors. Does ${device.tag} follow, three times of three?`,
+      main: yesNo('It follows'),
+    },
+    {
+      id: 'lost',
+      title: 'Radio lost',
+      does: `Closed by its switch: take the battery out of the switch and wait three minutes. What does ${device.tag} do? Battery back, its day written inside.`,
+      main: {
+        kind: 'choice',
+        label: device.tag,
+        choices: { opens: 'Opens', stays: 'Stays closed' },
+        wants: chosen === 'stays' ? 'stays' : 'opens',
+      },
+      caution: 'What it switches may start by itself when it hears its switch again: hands off.',
+    },
+  ]
 }
 
 /** Each permissive opened in turn: the load must drop, and come back only when it closes. Overrides are tried; safeties never by-passed. */
@@ -98,6 +127,7 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
         : { kind: 'choice', label: loads, choices: { stays: 'Stays off', runs: 'Runs' } },
       at: { contact: { device: hand.id, is: 'closed' } },
     })),
+    ...radioSteps(context, device),
     {
       id: 'closed',
       title: `${device.tag} closed again`,
@@ -140,6 +170,14 @@ export function permissiveTest(context: LoopContext, device: ResolvedDevice): Te
           'permissive.permissive-bypassed',
           { protects, tag: device.tag, loads },
           cause('permissive.permissive-bypassed', { tag: device.tag }, toWires),
+        )
+      if (found.picked('far') === 'no')
+        return look('permissive.out-of-reach', { tag: device.tag }, cause('permissive.out-of-reach', {}))
+      if (wrong.includes('lost'))
+        return look(
+          'permissive.radio-lost',
+          { tag: device.tag, stays: found.picked('lost') === 'stays' },
+          cause('permissive.radio-lost', { tag: device.tag }, toWires),
         )
       const override = wrong.find((id) => id.startsWith('override-'))
       if (override)

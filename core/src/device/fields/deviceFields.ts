@@ -102,6 +102,15 @@ const loadFactsRecord = record('What it asks', {
 
 export const permissiveFactsRecord = record('Permissive', {
   senses: choice('Feels', senses),
+  /** How this very one is opened by its cause, where that is not as for all that feel the same. */
+  opensBy: maybe(text('Is opened by', 200)),
+  /** Moved by a wireless switch: how far it reaches, and the option that says what it does when it hears nothing. */
+  radio: maybe(
+    record('By radio', {
+      rangeM: number('Reaches indoors', 'length', { over: 0, max: 10_000 }),
+      lost: id('Option for radio lost', 'options'),
+    }),
+  ),
   /** Temperature at which it opens as it comes, where it feels one, and what it can be set to. */
   opensAtC: maybe(degrees('Opens at, where it feels a temperature')),
   lowC: maybe(degrees('Can be set from')),

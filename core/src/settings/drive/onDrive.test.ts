@@ -144,7 +144,8 @@ describe('a motor whose plate and drive disagree', () => {
   })
   it('does not fit with other volts, until its plate says that it bears these', () => {
     const other = swapped(made(), 'fan-motor-075', 'fan-motor-400')
-    const judged = (edited: Edited) => checkLoop(contextOf(edited)).open.find(({ code }) => code === 'C010_DOES_NOT_FIT')
+    const judged = (edited: Edited) =>
+      checkLoop(contextOf(edited)).open.find(({ code }) => code === 'C010_DOES_NOT_FIT')
     expect(judged(other)?.reason).toMatch(/230.V between its phases.*400.V/)
     expect(judged(told(other, 'fan-motor-400', { nameplate: { volts: 230, amps: 3.3 } }))).toBeUndefined()
   })

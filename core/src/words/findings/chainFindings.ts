@@ -40,6 +40,14 @@ export const chainFindings = {
     remedy:
       'A dry contact of the control, a switch, or a guard that must hold; never a bare link where somebody may reach the fan.',
   }),
+  C160_RADIO_STAYS: (
+    f: { readonly tag: string; readonly loads: readonly string[]; readonly rangeM: number },
+    { say }: Words,
+  ): Sentences => ({
+    head: `${f.tag} keeps ${f.loads.join(', ')} as it was when its radio is lost.`,
+    reason: `It reaches about ${say(f.rangeM, 'length', 0)} indoors. Beyond it, or with an empty battery, nobody can switch it off.`,
+    remedy: 'Let it open when it hears nothing; what must run then has its own control.',
+  }),
   C008_NOT_FED: (f: {
     readonly tag: string
     readonly name: string

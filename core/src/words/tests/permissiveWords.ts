@@ -31,6 +31,14 @@ export const permissiveVerdicts = {
     head: `Stop: a switch ${term('bypasses')} what protects`,
     reason: `${f.loads} ran with ${f.tag} open.`,
   }),
+  'permissive.out-of-reach': (f: { readonly tag: string }): VerdictWords => ({
+    head: `${f.tag} does not hear its switch from there`,
+    reason: 'A switch that acts now and then is no switch.',
+  }),
+  'permissive.radio-lost': (f: { readonly tag: string; readonly stays: boolean }): VerdictWords => ({
+    head: `${f.tag} ${f.stays ? 'stays closed' : 'opens'} without its radio`,
+    reason: 'It was chosen the other way.',
+  }),
   'permissive.drops-late': (): VerdictWords => ({ head: 'It drops late', reason: 'Longer than 10 s.' }),
   'permissive.does-not-return': (f: { readonly tag: string }): VerdictWords => ({
     head: 'It does not come back',
@@ -55,6 +63,14 @@ export const permissiveCauses = {
   'permissive.override-bypasses': (_: object, { term }: Words): CauseWords => ({
     says: `The hand switch lies across the ${term('permissive')} too.`,
     check: `Isolate. Put the switch across the control\u2019s contact only, behind the ${term('permissive')}.`,
+  }),
+  'permissive.out-of-reach': (): CauseWords => ({
+    says: 'Steel, foil or too many walls between, or a battery near its end.',
+    check: 'A new battery first. Then the receiver out of its steel box, dead, or a wire in place of the radio.',
+  }),
+  'permissive.radio-lost': (f: { readonly tag: string }): CauseWords => ({
+    says: `The link of ${f.tag} stands otherwise, or it heard another switch.`,
+    check: 'Isolate, look at the link against its leaflet; teach it its own switch alone.',
   }),
   'permissive.drops-late': (): CauseWords => ({
     says: 'A delay is set too long, or the paddle sticks.',
