@@ -44,7 +44,7 @@ async function take(page: Page, link: string, device: string, search = device) {
   await page.getByLabel(/^Find an? .* on the shelf/).fill(search)
   const found = page
     .getByRole('radiogroup')
-    .getByRole('radio', { name: new RegExp(`^(fits|look again|does not fit)? ?${device}`) })
+    .getByRole('radio', { name: new RegExp(`^(fits|look again|does not fit|stop)? ?${device}`) })
     .first()
   await found.click()
   await expect(found).toHaveAttribute('aria-checked', 'true')

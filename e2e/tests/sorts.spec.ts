@@ -1,4 +1,4 @@
-import { buildSort, openLink, type Practice } from '../buildSort'
+import { buildSort, openLink, type Practice, type Sort } from '../buildSort'
 import { expect, fill, openTest, saved, setPart, soundTest, test, toStep } from '../fixtures'
 
 test.skip(({ page }) => (page.viewportSize()?.width ?? 0) < 768, 'a sort is built at the desk')
@@ -68,48 +68,58 @@ for (const practice of ['europe', 'us'] as const satisfies readonly Practice[])
     })
   })
 
-for (const practice of ['europe', 'us'] as const satisfies readonly Practice[])
-  test(`a cooler held by its condensate switch, with a wireless switch in its line, ${practice}`, async ({
-    page,
-    server,
-  }) => {
-    const us = practice === 'us'
-    await buildSort(page, server.url, {
-      kind: 'room',
-      practice,
-      answers: [
-        { part: 'What it must hold', figures: { Target: us ? '77' : '25', 'May stray by': us ? '3' : '1.5' } },
-        { part: 'The plant', choices: { 'Heat or cool': 'Cool' } },
-      ],
-      devices: [
-        ['Supply', us ? 'Circuit 15 A, 120 V' : 'Circuit 16 A, 30 mA'],
-        ['Controller', 'Bunting'],
-        ['Load', us ? 'Room cooler, 120 V' : 'Room cooler'],
-        ['Permissive', 'Condensate switch'],
-        ['+Permissive', 'Radio relay'],
-      ],
-    })
+/** A cooling compressor by one thermostat, and one more device in its line. */
+const cooler = (practice: Practice, permissive: string): Sort => {
+  const us = practice === 'us'
+  return {
+    kind: 'just a thermostat',
+    practice,
+    answers: [
+      {
+        part: 'What it must hold',
+        choices: { 'What it switches': 'A cooling compressor' },
+        figures: { Target: us ? '50' : '10' },
+      },
+    ],
+    devices: [
+      ['Supply', us ? 'Circuit 20 A, 120 V' : 'Circuit 16 A, 30 mA'],
+      ['Probe', us ? 'Air probe 3977' : 'Air probe, short'],
+      ['Controller', us ? 'Towhee' : 'Dipper'],
+      ['Load', us ? 'Cooling compressor, 120 V' : 'Cooling compressor, 230 V'],
+      ['Permissive', permissive],
+    ],
+  }
+}
+
+for (const practice of ['europe', 'us'] as const satisfies readonly Practice[]) {
+  test(`a cooler held off by its condensate switch, ${practice}`, async ({ page, server }) => {
+    await buildSort(page, server.url, cooler(practice, 'Condensate switch'))
+    await saved(page)
+    await toStep(page, 'Wire')
+    await expect(page.getByRole('button', { name: /S1 2 to M1/ }).first()).toBeVisible()
+    await toStep(page, 'Prove')
+    await openTest(page, /Permissive: condensate switch/)
+    await page.getByRole('button', { name: /^Step 2,/ }).click()
+    await expect(page.getByText(/Pour water from a bottle into the tray/).first()).toBeVisible()
+    await soundTest(page)
+    await expect(page.getByRole('status', { name: 'Verdict' })).toHaveAttribute('data-verdict', 'good')
+  })
+  test(`a wireless switch in a line, ${practice}`, async ({ page, server }) => {
+    await buildSort(page, server.url, cooler(practice, 'Radio relay'))
     await saved(page)
     await test.step('left as it was without its radio, it is named and mended by a tap', async () => {
-      await page.getByLabel('Radio lost', { exact: true }).selectOption({ label: 'stays' })
+      await page.getByLabel(/^Radio lost/).selectOption({ label: 'stays' })
       await expect(page.getByText(/keeps M1 as it was when its radio is lost/)).toBeVisible()
       await page.getByRole('button', { name: /to opens/ }).click()
       await expect(page.getByText(/as it was when its radio is lost/)).toHaveCount(0)
     })
-    await test.step('both are in the line and in the dead tests', async () => {
-      await toStep(page, 'Wire')
-      await expect(
-        page.getByRole('button', { name: /S1 2 to S2 1/ }).or(page.getByRole('button', { name: /S2 2 to S1 1/ })),
-      ).toBeVisible()
-    })
-    await test.step('each is proved by its own cause', async () => {
+    await test.step('it is proved from the farthest place, and without its battery', async () => {
       await toStep(page, 'Prove')
-      await openTest(page, /Permissive: condensate switch/)
-      await expect(page.getByText(/Pour water from a bottle into the tray/).first()).toBeVisible()
-      await soundTest(page)
-      await expect(page.getByRole('status', { name: 'Verdict' })).toHaveAttribute('data-verdict', 'good')
       await openTest(page, /Permissive: radio relay/)
+      await page.getByRole('button', { name: /^Step 3,/ }).click()
+      await expect(page.getByText(/farthest place where it will be used/).first()).toBeVisible()
       await soundTest(page)
       await expect(page.getByRole('status', { name: 'Verdict' })).toHaveAttribute('data-verdict', 'good')
     })
   })
+}
