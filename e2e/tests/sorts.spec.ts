@@ -86,7 +86,7 @@ const cooler = (practice: Practice, permissive: string): Sort => {
       ['Probe', us ? 'Air probe 3977' : 'Air probe, short'],
       ['Controller', us ? 'Towhee' : 'Dipper'],
       ['Load', us ? 'Cooling compressor, 120 V' : 'Cooling compressor, 230 V'],
-      ['Permissive', permissive],
+      [us ? 'Interlock' : 'Permissive', permissive],
     ],
   }
 }
@@ -98,7 +98,7 @@ for (const practice of ['europe', 'us'] as const satisfies readonly Practice[]) 
     await toStep(page, 'Wire')
     await expect(page.getByRole('button', { name: /S1 2 to M1/ }).first()).toBeVisible()
     await toStep(page, 'Prove')
-    await openTest(page, /Permissive: condensate switch/)
+    await openTest(page, /: condensate switch/)
     await page.getByRole('button', { name: /^Step 2,/ }).click()
     await expect(page.getByText(/Pour water from a bottle into the tray/).first()).toBeVisible()
     await soundTest(page)
@@ -115,7 +115,7 @@ for (const practice of ['europe', 'us'] as const satisfies readonly Practice[]) 
     })
     await test.step('it is proved from the farthest place, and without its battery', async () => {
       await toStep(page, 'Prove')
-      await openTest(page, /Permissive: radio relay/)
+      await openTest(page, /: radio relay/)
       await page.getByRole('button', { name: /^Step 3,/ }).click()
       await expect(page.getByText(/farthest place where it will be used/).first()).toBeVisible()
       await soundTest(page)
