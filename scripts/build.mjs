@@ -5,6 +5,9 @@ import { build as bundle } from 'esbuild'
 import { build as buildPages } from 'vite'
 import { root } from './setUp.mjs'
 
+// Whoever asks for a build, a test among them, is to get the pages as they are served.
+process.env['NODE_ENV'] = 'production'
+
 const source = (name) => path.join(root, name, 'src')
 const workspaces = {
   name: 'workspaces',

@@ -1,6 +1,7 @@
 import { type Binds, type InItsUnit, type PlannedValue } from './binding'
 import { everyBinds } from './everyBinds'
 import { driveBinds } from './drive/binds'
+import { byMotor } from './drive/byMotor'
 import { type DrivePlan, drivePlan } from './drive/drivePlan'
 import { controllerBinds, type ParameterQuantity, planBinds } from './parameterQuantities'
 import type { LoopContext } from '../loop/context'
@@ -34,9 +35,6 @@ function ofController(plan: ControllerPlan, binds: ParameterQuantity, time: InIt
 /** What the motor's plate asks of a drive's parameter; nothing where that is no parameter of a drive. */
 const ofMotor = (plan: DrivePlan | undefined, binds: string, time: InItsUnit): PlannedValue | undefined =>
   plan && (driveBinds as Binds<DrivePlan>)[binds]?.(plan, time)
-
-/** Whether a parameter goes by the plate of the motor on a drive. */
-export const byMotor = ({ binds }: Pick<Parameter, 'binds'>): boolean => binds !== undefined && binds in driveBinds
 
 const typedKeys = <T extends object>(of: T) => Object.keys(of) as (keyof T)[]
 

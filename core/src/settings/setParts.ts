@@ -1,7 +1,7 @@
 import { plansOf } from './behaviour'
 import type { ResolvedDevice } from '../document/chain'
 import { bindsAny, boundTo } from '../device/bound'
-import { byMotor } from './plannedValues'
+import { byMotor } from './drive/byMotor'
 import { controllerPlanOf } from '../survey/controllerPlanOf'
 import type { LoopContext } from '../loop/context'
 
