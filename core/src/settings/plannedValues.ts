@@ -2,7 +2,8 @@ import { type Binds, type InItsUnit, type PlannedValue } from './binding'
 import { everyBinds } from './everyBinds'
 import { driveBinds } from './drive/binds'
 import { byMotor } from './drive/byMotor'
-import { type DrivePlan, drivePlan } from './drive/drivePlan'
+import type { DriveKeys } from './drive/driveKeys'
+import { drivePlan } from './drive/drivePlan'
 import { controllerBinds, type ParameterQuantity, planBinds } from './parameterQuantities'
 import type { LoopContext } from '../loop/context'
 import { type PlanOf, plansOf } from './behaviour'
@@ -33,8 +34,8 @@ function ofController(plan: ControllerPlan, binds: ParameterQuantity, time: InIt
 }
 
 /** What the motor's plate asks of a drive's parameter; nothing where that is no parameter of a drive. */
-const ofMotor = (plan: DrivePlan | undefined, binds: string, time: InItsUnit): PlannedValue | undefined =>
-  plan && (driveBinds as Binds<DrivePlan>)[binds]?.(plan, time)
+const ofMotor = (plan: DriveKeys | undefined, binds: string, time: InItsUnit): PlannedValue | undefined =>
+  plan && (driveBinds as Binds<DriveKeys>)[binds]?.(plan, time)
 
 const typedKeys = <T extends object>(of: T) => Object.keys(of) as (keyof T)[]
 

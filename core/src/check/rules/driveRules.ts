@@ -1,7 +1,8 @@
 import { boundTo } from '../../device/bound'
 import type { ResolvedDevice } from '../../document/chain'
 import type { LoopContext } from '../../loop/context'
-import { type DrivePlan, drivePlan, motorOn } from '../../settings/drive/drivePlan'
+import type { DriveKeys } from '../../settings/drive/driveKeys'
+import { drivePlan, motorOn } from '../../settings/drive/drivePlan'
 import { plannedValues } from '../../settings/plannedValues'
 import type { Quantity } from '../../units/quantity'
 import type { Found } from '../finding'
@@ -14,7 +15,7 @@ interface Limit {
   readonly binds: 'motorCurrent' | 'fastest' | 'slowest'
   readonly quantity: Quantity
   readonly severity: 'stop' | 'look-again'
-  readonly plate: (plan: DrivePlan) => number | undefined
+  readonly plate: (plan: DriveKeys) => number | undefined
   readonly breaks: (keyed: number, plate: number) => boolean
 }
 
