@@ -47,6 +47,10 @@ function facts(context: LoopContext): ReadonlySet<SymptomNeed> {
     add('platinum', curve === 'rtd' || curve === 'nickel')
     add('thermocouple', curve === 'thermocouple')
     add('drive', category === 'drive')
+    add(
+      'two-commons',
+      ports.some((port) => port.kind === 'signal-in' && port.bridgedTo !== undefined),
+    )
     add('relay', category === 'relay')
     add('limiter', limiter !== undefined)
     add('permissive', permissive !== undefined)

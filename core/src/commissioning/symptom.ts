@@ -14,6 +14,7 @@ export const symptomNeeds = [
   'current-loop',
   'fan',
   'drive',
+  'two-commons',
   'reset',
   'defrost',
   'battery',

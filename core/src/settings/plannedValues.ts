@@ -33,9 +33,12 @@ function ofController(plan: ControllerPlan, binds: ParameterQuantity, time: InIt
   return undefined
 }
 
-/** What the motor's plate asks of a drive's parameter; nothing where that is no parameter of a drive. */
-const ofMotor = (plan: DriveKeys | undefined, binds: string, time: InItsUnit): PlannedValue | undefined =>
-  plan && (driveBinds as Binds<DriveKeys>)[binds]?.(plan, time)
+/** What a drive's parameter holds: as it was planned by itself, else what the motor's plate asks, else as it comes. */
+function ofMotor(code: string, parameter: Parameter, whole: ControllerPlan, plate: DriveKeys | undefined) {
+  const asks: Readonly<Record<string, (keys: DriveKeys) => PlannedValue | undefined>> = driveBinds
+  const asked = plate && asks[parameter.binds!]?.(plate)
+  return whole.values?.[code] ?? asked ?? ofItself(code, parameter, whole)
+}
 
 const typedKeys = <T extends object>(of: T) => Object.keys(of) as (keyof T)[]
 
@@ -63,9 +66,7 @@ export const plannedValues = rememberedOfBoth(
       const value = option
         ? choiceOf(option[1], device.set?.[option[0]])
         : byMotor(parameter)
-          ? (whole.values?.[code] ??
-            ofMotor(drivePlan(given.chain, device), parameter.binds!, (seconds) => seconds) ??
-            ofItself(code, parameter, whole))
+          ? ofMotor(code, parameter, whole, drivePlan(given.chain, device))
           : plannedValue(parameter, code, mine, whole, given.job)
       if (value !== undefined) values.set(code, value)
     }

@@ -38,10 +38,10 @@ const probeRemedy = ({
     ? `Choose another probe, or set \u201c${option.title}\u201d of ${option.tag} to the one that is fitted.`
     : `Choose a probe for ${title}.`
 
-/** What is said of a connection, by code, from its figures. */
 /** Three phases without a neutral, at what takes one of them. */
 const noNeutral = (tag: string) => `${tag} gives three phases and brings no neutral; one phase alone has no way back.`
 
+/** What is said of a connection, by code, from its figures. */
 const connectionWords = {
   'pair.fits': (): ConnectionWords => ({
     passes: 'group talk',

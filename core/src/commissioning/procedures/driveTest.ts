@@ -55,6 +55,7 @@ export function driveTest(context: LoopContext, drive: ResolvedDevice, plan: Pla
           choices: { arrow: 'As its arrow', against: 'Against its arrow' },
           wants: 'arrow',
         },
+        caution: 'Guards on, hands and sleeves clear: look, touch nothing. It may start again by itself.',
       },
       {
         id: 'run',

@@ -9,7 +9,7 @@ export const driveVerdicts = {
   }),
   'drive.turns-back': (f: { readonly motor: string }): VerdictWords => ({
     head: 'It turns against its arrow',
-    reason: `A fan or a pump that turns backwards still moves something: ${f.motor} gives a third of what it should and looks sound.`,
+    reason: `A fan or a pump that turns backwards still moves something: ${f.motor} gives much less than it should and looks sound.`,
   }),
   'drive.drive-not-following': (f: { readonly still: boolean; readonly value: readonly string[] }): VerdictWords => ({
     head: f.still ? 'The drive does not follow' : 'Another range of speed',

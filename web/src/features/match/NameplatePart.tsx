@@ -123,7 +123,7 @@ export function NameplatePart({ device }: { readonly device: ResolvedDevice }) {
         ) : null}
         {device.facts.load?.motor ? (
           <ChoiceField
-            label="Turns, seen onto its shaft"
+            label="Turns, at its shaft"
             value={nameplate.turns ?? ''}
             onChoose={(turns) => void write({ turns: turns === '' ? undefined : (turns as Nameplate['turns']) })}
             choices={[
